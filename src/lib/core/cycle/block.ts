@@ -1,0 +1,46 @@
+import { compileCycle, type CycleSpec, type EffortLimits } from './compileCycle';
+import { compileFlow, compileHold, type FlowSpec, type HoldSpec } from './compileHold';
+import { compileReps, type RepsSpec } from './compileReps';
+import type { Phase } from './phase';
+import type { LinkId, SessionPart, Setting } from '../exercise/exercise';
+import type { Rung } from '../props/ladder';
+import type { Side } from '../side';
+
+export type Form =
+  | Readonly<{ kind: 'cycle'; spec: CycleSpec }>
+  | Readonly<{ kind: 'reps'; spec: RepsSpec }>
+  | Readonly<{ kind: 'hold'; spec: HoldSpec }>
+  | Readonly<{ kind: 'flow'; spec: FlowSpec }>;
+
+/** What is done on one side (null: both together), how many times, and on which stack. */
+export type Work = Readonly<{ side: Side | null; sets: number; form: Form; setting: Setting; rung?: Rung }>;
+
+export type Block = Readonly<{
+  exerciseId: string;
+  part: SessionPart;
+  links: readonly LinkId[];
+  /** Sets every side gets; a work with more has an extra one. */
+  baseSets: number;
+  /** Shortest hold it may be cut to. */
+  leastHoldS: number;
+  /** What is cut last has the highest. */
+  priority: number;
+  props: readonly string[];
+  work: readonly Work[];
+  /** Why it is there, in plain sentences. */
+  because: readonly string[];
+}>;
+
+/** Any form as the same phases. Throws: those of the compilers. */
+export function compileForm(form: Form, limits: EffortLimits = {}): Phase[] {
+  switch (form.kind) {
+    case 'cycle':
+      return compileCycle(form.spec, limits);
+    case 'reps':
+      return compileReps(form.spec, limits);
+    case 'hold':
+      return compileHold(form.spec);
+    case 'flow':
+      return compileFlow(form.spec);
+  }
+}

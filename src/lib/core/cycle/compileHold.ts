@@ -1,0 +1,18 @@
+import { requireRange } from '../errors';
+import { layPhases, type Phase } from './phase';
+
+export type HoldSpec = Readonly<{ holdS: number; cue?: string }>;
+
+/** A plain passive hold. Units: seconds. Throws: CoreError 'duration_out_of_range'. */
+export function compileHold({ holdS, cue = 'Hold. Breathe slowly.' }: HoldSpec): Phase[] {
+  requireRange('duration', holdS, 1, 3600);
+  return layPhases([{ kind: 'hold', durationS: holdS, cue }]);
+}
+
+export type FlowSpec = Readonly<{ steps: readonly Readonly<{ durationS: number; cue: string }>[] }>;
+
+/** Movements one after the other, each for its time (a warm-up, a settle). Units: seconds. */
+export function compileFlow({ steps }: FlowSpec): Phase[] {
+  for (const step of steps) requireRange('duration', step.durationS, 1, 3600);
+  return layPhases(steps.map((step) => ({ kind: 'move', ...step })));
+}

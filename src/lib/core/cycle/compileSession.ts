@@ -1,0 +1,130 @@
+import { compileForm, type Block, type Work } from './block';
+import type { EffortLimits } from './compileCycle';
+import { layPhases, type Phase } from './phase';
+import { sessionParts } from '../exercise/exercise';
+import type { Side } from '../side';
+
+export type SessionOptions = Readonly<{
+  /** One side's sets before the other's, or turn and turn about. @default 'one side first' */
+  sides?: 'one side first' | 'alternate';
+  /** Time to get into a new exercise or onto the other side. @default 15 */
+  setupS?: number;
+  /** Rest between two sets on the same side. @default 20 */
+  restS?: number;
+}> &
+  EffortLimits;
+
+export const usualSetupS = 15;
+export const usualRestS = 20;
+
+export type TimelinePhase = Phase & Readonly<{ setIndex: number }>;
+
+/** One set: its get-ready time and its work, with what changes when it begins. */
+export type TimelineSet = Readonly<{
+  index: number;
+  exerciseId: string;
+  side: Side | null;
+  setNo: number;
+  setCount: number;
+  startS: number;
+  workStartS: number;
+  endS: number;
+  work: Work;
+  sideChange: boolean;
+  newExercise: boolean;
+}>;
+
+export type Timeline = Readonly<{ phases: readonly TimelinePhase[]; sets: readonly TimelineSet[]; durationS: number }>;
+
+/**
+ * A whole session as one timeline.
+ *
+ * Model:  parts in their order (warm-up, open, own, position, settle); inside a part the order of blocks with least prop
+ *         changes. Before a new exercise or a side change `setupS`, between sets on one side `restS`; none before the first set.
+ * Units:  seconds from the start of the session; phases are contiguous.
+ * Throws: CoreError 'effort_above_cap' and the others of the compilers.
+ */
+export function compileSession(blocks: readonly Block[], options: SessionOptions = {}): Timeline {
+  const { sides = 'one side first', setupS = usualSetupS, restS = usualRestS } = options;
+  const phases: TimelinePhase[] = [];
+  const sets: TimelineSet[] = [];
+  let atS = 0;
+  let last: { exerciseId: string; side: Side | null } | null = null;
+
+  for (const block of orderBlocks(blocks))
+    for (const { work, setNo } of orderSets(block, sides)) {
+      const newExercise: boolean = last?.exerciseId !== block.exerciseId;
+      const sideChange: boolean = !newExercise && last?.side !== work.side;
+      const index = sets.length;
+      const readyS = last === null ? 0 : newExercise || sideChange ? setupS : restS;
+      const ready = layPhases(
+        [{ kind: newExercise || sideChange ? 'ready' : 'rest', durationS: readyS, cue: 'Get ready.' }],
+        atS
+      );
+      const workStartS: number = atS + readyS;
+      const done = compileForm(work.form, options).map((p) => ({
+        ...p,
+        startS: p.startS + workStartS,
+        endS: p.endS + workStartS
+      }));
+      const endS: number = done.at(-1)?.endS ?? workStartS;
+      phases.push(...[...ready, ...done].map((phase) => ({ ...phase, setIndex: index })));
+      sets.push({
+        index,
+        exerciseId: block.exerciseId,
+        side: work.side,
+        setNo,
+        setCount: work.sets,
+        startS: atS,
+        workStartS,
+        endS,
+        work,
+        sideChange,
+        newExercise
+      });
+      atS = endS;
+      last = { exerciseId: block.exerciseId, side: work.side };
+    }
+  return { phases, sets, durationS: atS };
+}
+
+function orderSets(block: Block, order: 'one side first' | 'alternate'): { work: Work; setNo: number }[] {
+  const all = block.work.flatMap((work) => Array.from({ length: work.sets }, (_, i) => ({ work, setNo: i + 1 })));
+  return order === 'alternate' ? all.toSorted((a, b) => a.setNo - b.setNo) : all;
+}
+
+/** Parts in their order; inside a part the permutation with the fewest props fetched or put away, the given order on a tie. */
+export function orderBlocks(blocks: readonly Block[]): Block[] {
+  let held: readonly string[] = [];
+  return sessionParts.flatMap((part) => {
+    const inPart = blocks.filter((block) => block.part === part);
+    const best = inPart.length > 1 && inPart.length <= 6 ? fewestChanges(inPart, held) : inPart;
+    held = best.at(-1)?.props ?? held;
+    return best;
+  });
+}
+
+function fewestChanges(blocks: readonly Block[], held: readonly string[]): Block[] {
+  let best = [...blocks];
+  let least = propChanges(best, held);
+  const permute = (chosen: Block[], rest: readonly Block[]) => {
+    if (rest.length === 0) {
+      const changes = propChanges(chosen, held);
+      if (changes < least) [best, least] = [chosen, changes];
+      return;
+    }
+    rest.forEach((block, i) => permute([...chosen, block], rest.toSpliced(i, 1)));
+  };
+  permute([], blocks);
+  return best;
+}
+
+function propChanges(blocks: readonly Block[], held: readonly string[]): number {
+  let changes = 0;
+  let before = held;
+  for (const { props } of blocks) {
+    changes += props.filter((p) => !before.includes(p)).length + before.filter((p) => !props.includes(p)).length;
+    before = props;
+  }
+  return changes;
+}

@@ -1,0 +1,233 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import {
+  compileCycle,
+  compileHold,
+  compileReps,
+  compileSession,
+  CoreError,
+  effortAtPct,
+  fitToMinutes,
+  orderBlocks,
+  rampSteps,
+  totals,
+  type Block,
+  type CycleSpec,
+  type Phase
+} from '../index';
+
+// Source: the worked cycle of docs/sources.md#worked-cycle, by hand.
+const worked: CycleSpec = {
+  holdS: 120,
+  rounds: 2,
+  press: { rampUpS: 12, holdS: 10, rampDownS: 8, peakPct: 60 },
+  draw: { rampUpS: 12, holdS: 12, rampDownS: 6, peakPct: 50 },
+  turnS: 3,
+  settleS: 20,
+  finalSettleS: 30
+};
+
+const effort = fc.record({
+  rampUpS: fc.integer({ min: 0, max: 20 }),
+  holdS: fc.integer({ min: 0, max: 30 }),
+  rampDownS: fc.integer({ min: 0, max: 20 }),
+  peakPct: fc.integer({ min: 0, max: 60 })
+});
+const cycleSpec = fc.record({
+  holdS: fc.integer({ min: 0, max: 180 }),
+  rounds: fc.integer({ min: 0, max: 5 }),
+  press: fc.option(effort, { nil: undefined }),
+  draw: fc.option(effort, { nil: undefined }),
+  turnS: fc.integer({ min: 0, max: 5 }),
+  settleS: fc.integer({ min: 0, max: 30 }),
+  finalSettleS: fc.integer({ min: 0, max: 60 })
+});
+
+/** Area under |effort| by fine midpoints: an independent way to the same number. */
+const sampledArea = (phases: readonly Phase[], durationS: number, stepS = 0.01) => {
+  let sum = 0;
+  for (let i = 0; i < Math.round(durationS / stepS); i++) sum += Math.abs(effortAtPct(phases, (i + 0.5) * stepS)) * stepS;
+  return sum;
+};
+
+describe('compileCycle', () => {
+  test('gives the totals of the worked cycle', () =>
+    expect(totals(compileCycle(worked))).toEqual({ durationS: 316, stretchS: 316, contractionS: 120, effortPctS: 4500 }));
+
+  test('turns only between a press and a draw', () => {
+    expect(compileCycle(worked).filter((p) => p.kind === 'turn')).toHaveLength(2);
+    expect(compileCycle({ ...worked, draw: undefined }).some((p) => p.kind === 'turn')).toBe(false);
+  });
+
+  test('carries a draw as negative effort', () =>
+    expect(Math.min(...compileCycle(worked).map((p) => Math.min(p.fromPct, p.toPct)))).toBe(-50));
+
+  test('phases are contiguous, never empty, and effort runs on without a jump inside a contraction', () =>
+    fc.assert(
+      fc.property(cycleSpec, (spec) => {
+        const phases = compileCycle(spec);
+        let atS = 0;
+        for (const phase of phases) {
+          expect(phase.startS).toBe(atS);
+          expect(phase.endS).toBeGreaterThan(phase.startS);
+          atS = phase.endS;
+        }
+      })
+    ));
+
+  test('effort·time equals the area under the sampled curve', () =>
+    fc.assert(
+      fc.property(cycleSpec, (spec) => {
+        const phases = compileCycle(spec);
+        const { durationS, effortPctS } = totals(phases);
+        expect(Math.abs(sampledArea(phases, durationS) - effortPctS)).toBeLessThan(1 + effortPctS * 1e-3);
+      }),
+      { numRuns: 25 }
+    ));
+
+  test('overrides a round', () => {
+    const phases = compileCycle({ ...worked, perRound: [{ press: { peakPct: 30 } }] });
+    expect(phases.filter((p) => p.kind === 'press').map((p) => p.fromPct)).toEqual([30, 60]);
+  });
+
+  test('refuses a peak above the cap, and 60 % is the cap where nothing is said', () => {
+    expect(() => compileCycle(worked, { effortCapPct: 40 })).toThrow(expect.objectContaining({ code: 'effort_above_cap' }));
+    expect(() => compileCycle({ ...worked, press: { ...worked.press!, peakPct: 61 } })).toThrow(CoreError);
+  });
+});
+
+describe('compileReps and compileHold', () => {
+  const spec = { reps: 5, liftS: 2, holdS: 5, lowerS: 2, restS: 4, peakPct: 50 };
+  test('five lifts of five seconds take 61 seconds, the last without a rest', () =>
+    expect(totals(compileReps(spec)).durationS).toBe(5 * 9 + 4 * 4));
+  test('may hold the last one longer', () => expect(totals(compileReps({ ...spec, lastHoldS: 10 })).durationS).toBe(66));
+  test('refuse what is no time or no repetition', () => {
+    expect(() => compileReps({ ...spec, reps: 0 })).toThrow(CoreError);
+    expect(() => compileHold({ holdS: Number.NaN })).toThrow(CoreError);
+  });
+  test('a hold is all stretch and no contraction', () =>
+    expect(totals(compileHold({ holdS: 45 }))).toEqual({ durationS: 45, stretchS: 45, contractionS: 0, effortPctS: 0 }));
+});
+
+describe('effortAtPct and rampSteps', () => {
+  const phases = compileCycle(worked);
+  test.each([
+    [60, 0],
+    [126, 30],
+    [132, 60],
+    [150, 0],
+    [159, -25],
+    [165, -50],
+    [400, 0]
+  ])('at %d s the worked cycle stands at %d %%', (tS, pct) => expect(effortAtPct(phases, tS)).toBeCloseTo(pct, 9));
+
+  test('announces a ramp to 60 % in tens, evenly', () => {
+    const steps = rampSteps(phases.find((p) => p.kind === 'press up')!);
+    expect(steps.map((s) => s.pct)).toEqual([10, 20, 30, 40, 50, 60]);
+    expect(steps.map((s) => s.atS)).toEqual([122, 124, 126, 128, 130, 132]);
+  });
+  test('announces the way down, ending at nothing', () =>
+    expect(rampSteps(phases.find((p) => p.kind === 'draw down')!).map((s) => s.pct)).toEqual([40, 30, 20, 10, 0]));
+  test('has nothing to announce in an even phase', () => expect(rampSteps(phases[0]!)).toEqual([]));
+});
+
+const warmUp: Block = {
+  exerciseId: 'split_warm_up',
+  part: 'warm-up',
+  links: [],
+  baseSets: 1,
+  leastHoldS: 0,
+  priority: 9,
+  props: [],
+  because: [],
+  work: [{ side: null, sets: 1, setting: {}, form: { kind: 'flow', spec: { steps: [{ durationS: 360, cue: 'Move.' }] } } }]
+};
+const cycleBlock = (
+  exerciseId: string,
+  link: 'hip extension' | 'hip flexion, straight knee',
+  priority: number,
+  props: string[]
+): Block => ({
+  exerciseId,
+  part: 'open',
+  links: [link],
+  baseSets: 1,
+  leastHoldS: 60,
+  priority,
+  props,
+  because: [],
+  work: (['left', 'right'] as const).map((side) => ({ side, sets: 1, setting: {}, form: { kind: 'cycle', spec: worked } }))
+});
+const front = cycleBlock('front_hamstring_cycle', 'hip flexion, straight knee', 3, ['pad', 'blocks']);
+const rear = cycleBlock('rear_hip_cycle', 'hip extension', 4, ['pad']);
+
+describe('compileSession', () => {
+  test('adds up get-ready time and work to the second', () => {
+    const { durationS, sets } = compileSession([warmUp, front], { setupS: 15, restS: 20 });
+    expect(durationS).toBe(360 + 2 * (15 + 316));
+    expect(sets.map((s) => [s.exerciseId, s.side])).toEqual([
+      ['split_warm_up', null],
+      ['front_hamstring_cycle', 'left'],
+      ['front_hamstring_cycle', 'right']
+    ]);
+  });
+
+  test('is contiguous from first to last', () => {
+    const { phases, durationS } = compileSession([warmUp, front, rear]);
+    expect(phases[0]!.startS).toBe(0);
+    phases.slice(1).forEach((p, i) => expect(p.startS).toBe(phases[i]!.endS));
+    expect(phases.at(-1)!.endS).toBe(durationS);
+  });
+
+  test('takes turns between sides when asked', () => {
+    const twice = { ...front, work: front.work.map((w) => ({ ...w, sets: 2 })) };
+    expect(compileSession([twice], { sides: 'alternate' }).sets.map((s) => s.side)).toEqual(['left', 'right', 'left', 'right']);
+    expect(compileSession([twice]).sets.map((s) => s.side)).toEqual(['left', 'left', 'right', 'right']);
+  });
+
+  test('orders the blocks of a part so that fewest props are moved', () => {
+    const none = { ...rear, exerciseId: 'none', props: [] };
+    expect(orderBlocks([front, none, rear]).map((b) => b.exerciseId)).toEqual([
+      'none',
+      'rear_hip_cycle',
+      'front_hamstring_cycle'
+    ]);
+  });
+});
+
+describe('fitToMinutes', () => {
+  const session = { blocks: [warmUp, front, rear] };
+  const full = compileSession(session.blocks).durationS;
+
+  test('leaves what fits alone', () => expect(fitToMinutes(session, 40)).toMatchObject({ durationS: full, cuts: [] }));
+
+  test('cuts rounds before holds and says from how many to how many', () => {
+    const fitted = fitToMinutes(session, (full - 100) / 60);
+    expect(fitted.cuts).toEqual([{ kind: 'rounds', exerciseId: 'front_hamstring_cycle', from: 2, to: 1 }]);
+  });
+
+  test('shortens holds to their least before it drops a link', () => {
+    const fitted = fitToMinutes(session, 19);
+    expect(new Set(fitted.cuts.map((c) => c.kind))).toEqual(new Set(['rounds', 'holds']));
+    expect(fitted.blocks).toHaveLength(3);
+  });
+
+  test('drops the link of lower priority last of all', () => {
+    const fitted = fitToMinutes(session, 13);
+    expect(fitted.blocks.map((b) => b.exerciseId)).toEqual(['split_warm_up', 'rear_hip_cycle']);
+  });
+
+  test('never cuts the warm-up, and refuses when nothing else is left', () =>
+    expect(() => fitToMinutes(session, 7)).toThrow(expect.objectContaining({ code: 'minutes_too_few' })));
+
+  test('is never above the budget, whatever the minutes', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 10, max: 60 }), (minutes) => {
+        try {
+          expect(fitToMinutes(session, minutes).durationS).toBeLessThanOrEqual(minutes * 60);
+        } catch (error) {
+          expect(error).toMatchObject({ code: 'minutes_too_few' });
+        }
+      })
+    ));
+});

@@ -1,0 +1,134 @@
+import { CoreError, requireRange } from '../errors';
+import { compileSession, type SessionOptions } from './compileSession';
+import type { Block, Form } from './block';
+import type { LinkId } from '../exercise/exercise';
+
+export type CutKind = 'extra sets' | 'rounds' | 'holds' | 'second link' | 'blocks';
+
+/** What was taken out to fit: for holds and rounds from how many to how many. */
+export type Cut = Readonly<{ kind: CutKind; exerciseId: string; from: number; to: number }>;
+export type Fitted = Readonly<{ blocks: readonly Block[]; durationS: number; cuts: readonly Cut[] }>;
+
+export const usualCutOrder: readonly CutKind[] = ['extra sets', 'rounds', 'holds', 'second link', 'blocks'];
+
+const holdStepS = 5;
+
+/**
+ * Trims a session to the minutes there are.
+ *
+ * Model:  in the stated order, and only as far as needed: extra sets, then rounds (to one), then holds (in steps of 5 s, to
+ *         the least their school allows), then the link of lower priority, then any block by priority. The warm-up and the
+ *         settle are never cut. Durations are those of the compiled timeline, to the second.
+ * Throws: CoreError 'minutes_too_few' with the seconds that the uncut parts need; 'minutes_out_of_range'.
+ */
+export function fitToMinutes(
+  session: Readonly<{ blocks: readonly Block[] }> & SessionOptions,
+  minutes: number,
+  cutOrder: readonly CutKind[] = usualCutOrder
+): Fitted {
+  requireRange('minutes', minutes, 1, 600);
+  const budgetS = minutes * 60;
+  const durationOf = (blocks: readonly Block[]) => compileSession(blocks, session).durationS;
+  let blocks = session.blocks;
+  const cuts: Cut[] = [];
+  for (const kind of cutOrder) {
+    while (durationOf(blocks) > budgetS) {
+      const next = cutters[kind](blocks);
+      if (!next) break;
+      blocks = next.blocks;
+      noteCut(cuts, next.cut);
+    }
+  }
+  const durationS = durationOf(blocks);
+  if (durationS > budgetS || !blocks.some(isWork)) throw new CoreError('minutes_too_few', { minutes, neededS: durationS });
+  return { blocks, durationS, cuts };
+}
+
+const isWork = (block: Block) => block.part !== 'warm-up' && block.part !== 'settle';
+
+/** Cuts of the same kind on the same exercise tell one story: from the first to the last. */
+function noteCut(cuts: Cut[], cut: Cut): void {
+  const i = cuts.findIndex((c) => c.kind === cut.kind && c.exerciseId === cut.exerciseId);
+  if (i < 0) cuts.push(cut);
+  else cuts[i] = { ...cuts[i]!, from: Math.max(cuts[i]!.from, cut.from), to: Math.min(cuts[i]!.to, cut.to) };
+}
+
+type Step = { blocks: readonly Block[]; cut: Cut } | null;
+
+const cutters: Record<CutKind, (blocks: readonly Block[]) => Step> = {
+  'extra sets': (blocks) =>
+    changeOne(blocks, 'extra sets', (block) => {
+      const most = Math.max(...block.work.map((w) => w.sets));
+      if (most <= block.baseSets && block.baseSets <= 1) return null;
+      const to = most - 1;
+      const work = block.work.map((w) => ({ ...w, sets: Math.min(w.sets, to) }));
+      return { block: { ...block, baseSets: Math.min(block.baseSets, to), work }, from: most, to };
+    }),
+  rounds: (blocks) =>
+    changeOne(blocks, 'rounds', (block) => {
+      const most = Math.max(...block.work.map((w) => (w.form.kind === 'cycle' ? w.form.spec.rounds : 0)));
+      if (most <= 1) return null;
+      return { block: mapForms(block, (form) => withRounds(form, most - 1)), from: most, to: most - 1 };
+    }),
+  holds: (blocks) =>
+    changeOne(blocks, 'holds', (block) => {
+      const longest = Math.max(...block.work.map((w) => holdOf(w.form)));
+      if (longest <= block.leastHoldS) return null;
+      const to = Math.max(block.leastHoldS, longest - holdStepS);
+      return { block: mapForms(block, (form) => withHold(form, to)), from: longest, to };
+    }),
+  'second link': (blocks) => {
+    const links = new Map<LinkId, number>();
+    for (const block of blocks)
+      if (block.links.length === 1) links.set(block.links[0]!, Math.max(block.priority, links.get(block.links[0]!) ?? -Infinity));
+    if (links.size < 2) return null;
+    const [weakest] = [...links].sort((a, b) => a[1] - b[1])[0]!;
+    const out = blocks.filter((b) => b.links.length === 1 && b.links[0] === weakest).sort((a, b) => a.priority - b.priority)[0]!;
+    return drop(blocks, out, 'second link');
+  },
+  blocks: (blocks) => {
+    const out = blocks.filter(isWork).sort((a, b) => a.priority - b.priority)[0];
+    return out ? drop(blocks, out, 'blocks') : null;
+  }
+};
+
+const drop = (blocks: readonly Block[], out: Block, kind: CutKind): Step => ({
+  blocks: blocks.filter((b) => b !== out),
+  cut: { kind, exerciseId: out.exerciseId, from: 1, to: 0 }
+});
+
+/** Applies a change to the block where it costs most: the greatest `from`, then the lowest priority. */
+function changeOne(
+  blocks: readonly Block[],
+  kind: CutKind,
+  change: (block: Block) => { block: Block; from: number; to: number } | null
+): Step {
+  const options = blocks.filter(isWork).flatMap((block) => {
+    const changed = change(block);
+    return changed ? [{ old: block, ...changed }] : [];
+  });
+  options.sort((a, b) => b.from - a.from || a.old.priority - b.old.priority);
+  const pick = options[0];
+  if (!pick) return null;
+  const { old, from, to } = pick;
+  return { blocks: blocks.map((b) => (b === old ? pick.block : b)), cut: { kind, exerciseId: old.exerciseId, from, to } };
+}
+
+const mapForms = (block: Block, change: (form: Form) => Form): Block => ({
+  ...block,
+  work: block.work.map((w) => ({ ...w, form: change(w.form) }))
+});
+
+const withRounds = (form: Form, rounds: number): Form => {
+  if (form.kind !== 'cycle' || form.spec.rounds <= rounds) return form;
+  // Without its first round the peak comes in the first that is left, so the lighter opening round is what stays.
+  return { ...form, spec: { ...form.spec, rounds } };
+};
+
+const holdOf = (form: Form): number => (form.kind === 'cycle' || form.kind === 'hold' ? form.spec.holdS : 0);
+
+const withHold = (form: Form, holdS: number): Form => {
+  if (form.kind === 'cycle') return { ...form, spec: { ...form.spec, holdS: Math.min(form.spec.holdS, holdS) } };
+  if (form.kind === 'hold') return { ...form, spec: { ...form.spec, holdS: Math.min(form.spec.holdS, holdS) } };
+  return form;
+};

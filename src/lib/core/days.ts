@@ -1,0 +1,14 @@
+import { addDays as addDaysTo, differenceInCalendarDays, formatISO, isValid, parseISO } from 'date-fns';
+import { CoreError } from './errors';
+
+/** Calendar days from one ISO date to another; negative when it lies before. Throws: CoreError 'date_invalid'. */
+export const daysBetween = (fromOn: string, toOn: string): number => differenceInCalendarDays(day(toOn), day(fromOn));
+
+/** The ISO date some days later. Throws: CoreError 'date_invalid'. */
+export const addDays = (on: string, days: number): string => formatISO(addDaysTo(day(on), days), { representation: 'date' });
+
+function day(on: string): Date {
+  const date = parseISO(on.slice(0, 10));
+  if (!isValid(date)) throw new CoreError('date_invalid', { on });
+  return date;
+}

@@ -1,0 +1,108 @@
+/** The public face of the core. Everything outside imports from here; inside, files import each other directly. */
+export { CoreError } from './errors';
+export { otherSide, sides, type Side } from './side';
+export { addDays, daysBetween } from './days';
+
+export { splitOpeningDeg, type SplitLegs, type SplitMeasure } from './geometry/splitOpening';
+export { openingFromDepthDeg } from './geometry/openingFromDepth';
+export { splitGapCm } from './geometry/splitGap';
+export { openingFromSpanDeg } from './geometry/openingFromSpan';
+export { limbElevationDeg } from './geometry/limbElevation';
+export { propagate, type Propagated, type Uncertain } from './geometry/propagate';
+export { segmentLengths } from './geometry/segmentLengths';
+export { normalDraw, seededRandom, type RandomSource } from './geometry/random';
+
+export { withinSubjectSd } from './measure/withinSubjectSd';
+export { pooledSd } from './measure/pooledSd';
+export { mdc, semFromIcc, z80, z90, z95 } from './measure/mdc';
+export { occasionSd, type MeasuringError } from './measure/occasionSd';
+export { changeVerdict, type Change, type ChangeWord, type Occasion } from './measure/changeVerdict';
+export { activeGap, sideDifference, type Difference } from './measure/sideDifference';
+
+export {
+  bearsWeight,
+  floor,
+  stackRules,
+  type Prop,
+  type PropFace,
+  type Stack,
+  type StackItem,
+  type StackRules
+} from './props/stack';
+export { bearingStacks, reachableStacks, searchStacks } from './props/reachableStacks';
+export { bestStack, nearestStack } from './props/bestStack';
+export { ladder, usualStepCm, type Ladder, type LadderFault, type Rung } from './props/ladder';
+
+export type { Phase, PhaseKind } from './cycle/phase';
+export { compileCycle, defaultEffortCapPct, defaultSensationCap, type CycleSpec, type Effort } from './cycle/compileCycle';
+export { compileReps, type RepsSpec } from './cycle/compileReps';
+export { compileFlow, compileHold } from './cycle/compileHold';
+export { effortAtPct, phaseAt, rampSteps } from './cycle/effortAt';
+export { totals, type Totals } from './cycle/totals';
+export { compileForm, type Block, type Form, type Work } from './cycle/block';
+export { compileSession, orderBlocks, type Timeline, type TimelinePhase, type TimelineSet } from './cycle/compileSession';
+export { fitToMinutes, type Cut, type CutKind } from './cycle/fitToMinutes';
+
+export {
+  loadedJoints,
+  type DialId,
+  type Exercise,
+  type Joint,
+  type JointSide,
+  type Line,
+  type LinkId,
+  type PoseId,
+  type Setting
+} from './exercise/exercise';
+export { exerciseOf, exercises } from './exercise/exercises';
+export { dialStates, type DialState } from './exercise/dials';
+export { longHold, schools, type School } from './school/schools';
+export { frontSplit, goals, motions, type Goal } from './goal/goals';
+
+export {
+  planProgression,
+  fittedSession,
+  type PlanAsk,
+  type PlanSession,
+  type PlanWeek,
+  type Progression
+} from './plan/planProgression';
+export { planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
+export { rungAt, type Settings } from './plan/sessionBlocks';
+export { doseByLink, type LinkDose } from './plan/doseByLink';
+
+export {
+  decide,
+  progressRules,
+  type DecideAsk,
+  type Decision,
+  type SessionRecord,
+  type SetRecord,
+  type Verdict
+} from './progress/decide';
+
+export {
+  highestEffortCapPct,
+  highestSensationCap,
+  isCleared,
+  screen,
+  type Screening,
+  type ScreeningAnswers
+} from './screen/screen';
+export { capOf, type Clearance, type Limit } from './screen/limit';
+export { redFlags, screeningVersion, type RedFlag } from './screen/screeningTable';
+export {
+  isLocked,
+  locksFrom,
+  painKindOf,
+  painKinds,
+  painPlaceOf,
+  painPlaces,
+  type PainAction,
+  type PainEvent,
+  type PainKindId,
+  type PainPlaceId
+} from './screen/pain';
+
+export { poseFigure, type Body, type FigurePose } from './figure/poseFigure';
+export { limbOutline, type Limb, type Point } from './figure/limbs';

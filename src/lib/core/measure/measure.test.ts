@@ -1,0 +1,116 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import reference from '../fixtures/semMdc.json';
+import {
+  activeGap,
+  changeVerdict,
+  CoreError,
+  mdc,
+  occasionSd,
+  pooledSd,
+  semFromIcc,
+  sideDifference,
+  withinSubjectSd
+} from '../index';
+
+// Source: textbook forms and a published data set recalled and recomputed exactly (docs/sources.md#measuring-error).
+const tolerance = reference.tolerance.absolute;
+const near = (actual: number, expected: number) => expect(Math.abs(actual - expected)).toBeLessThan(tolerance);
+
+describe('mdc and semFromIcc', () => {
+  test.each(reference.cases.sem_from_icc)('gives the worked values for sd $sd and icc $icc', ({ sd, icc, sem, mdc95, mdc90 }) => {
+    near(semFromIcc(sd, icc), sem);
+    near(mdc(semFromIcc(sd, icc)), mdc95);
+    near(mdc(semFromIcc(sd, icc), { confidence: 0.9 }), mdc90);
+  });
+
+  test.each(reference.cases.mean_of_k)('falls with the root of $k_readings_averaged readings', (c) =>
+    near(mdc(c.sem_single, { trials: c.k_readings_averaged }), c.mdc95_between_two_means)
+  );
+
+  test.each([
+    [Number.NaN, 0.95],
+    [-1, 0.95],
+    [1, 0.5]
+  ])('refuses sem %d at confidence %d', (sem, confidence) => expect(() => mdc(sem, { confidence })).toThrow(CoreError));
+});
+
+describe('withinSubjectSd', () => {
+  test('is the root of the within mean square of the published data set', () => {
+    const { data, expected } = reference.cases.published_data_set;
+    near(withinSubjectSd(data), Math.sqrt(expected.anova.WMS));
+  });
+  test('passes over single trials and refuses when nothing was repeated', () => {
+    expect(withinSubjectSd([[5], [10, 12]])).toBeCloseTo(Math.SQRT2, 12);
+    expect(() => withinSubjectSd([[5], [7]])).toThrow(CoreError);
+  });
+});
+
+describe('pooledSd', () => {
+  const groups = fc.array(fc.array(fc.double({ min: 0, max: 50, noNaN: true }), { minLength: 2, maxLength: 5 }), {
+    minLength: 1,
+    maxLength: 20
+  });
+
+  test('starts at the prior', () => expect(pooledSd([], { sd: 0.8, df: 8 })).toBeCloseTo(0.8, 12));
+  test('lies between the prior and what the trials say', () =>
+    fc.assert(
+      fc.property(groups, fc.double({ min: 0.1, max: 5, noNaN: true }), (trials, sd) => {
+        const own = withinSubjectSd(trials);
+        const pooled = pooledSd(trials, { sd, df: 8 });
+        expect(pooled).toBeGreaterThanOrEqual(Math.min(own, sd) - 1e-9);
+        expect(pooled).toBeLessThanOrEqual(Math.max(own, sd) + 1e-9);
+      })
+    ));
+});
+
+describe('changeVerdict', () => {
+  const gap = { trialSd: 0.8, daySd: 1.8, resolution: 0.5, betterIs: 'lower' } as const;
+  const from = (before: number, after: number) =>
+    changeVerdict({ ...gap, before: { value: before, trials: 2 }, after: { value: after, trials: 2 } });
+
+  test('needs the mdc of the textbook when all error lies between trials', () => {
+    const change = changeVerdict({
+      before: { value: 20, trials: 3 },
+      after: { value: 10, trials: 3 },
+      trialSd: 2,
+      daySd: 0,
+      betterIs: 'lower'
+    });
+    near(change.mdc95, 3.2007); // the worked mean of three readings
+  });
+
+  test.each([
+    [20, 12, 'real gain'],
+    [20, 16, 'likely gain'],
+    [20, 18.5, 'not shown'],
+    [20, 20, 'not shown'],
+    [20, 24, 'likely loss'],
+    [20, 28, 'real loss']
+  ])('calls %d to %d cm a %s', (before, after, word) => expect(from(before, after).verdict).toBe(word));
+
+  test('turns round with the direction that is better', () => {
+    const ask = { trialSd: 1, daySd: 1, before: { value: 10, trials: 1 }, after: { value: 30, trials: 1 } };
+    expect(changeVerdict({ ...ask, betterIs: 'higher' }).verdict).toBe('real gain');
+    expect(changeVerdict({ ...ask, betterIs: 'lower' }).verdict).toBe('real loss');
+  });
+
+  test('more trials on one day never take the day part away', () => expect(occasionSd(1000, gap)).toBeGreaterThanOrEqual(1.8));
+  test('no instrument is better than its resolution', () =>
+    expect(occasionSd(5, { trialSd: 0, daySd: 0, resolution: 1 })).toBeCloseTo(1 / Math.sqrt(12), 12));
+  test('refuses a value that is no number', () => expect(() => from(Number.NaN, 10)).toThrow(CoreError));
+});
+
+describe('sideDifference and activeGap', () => {
+  const error = { trialSd: 0.8, daySd: 1.8 };
+  test('tell a difference beyond the error from one within', () => {
+    expect(sideDifference({ value: 24, trials: 2 }, { value: 15, trials: 2 }, error)).toMatchObject({
+      difference: 9,
+      exceedsError: true
+    });
+    expect(activeGap({ value: 24, trials: 2 }, { value: 22, trials: 2 }, error)).toMatchObject({
+      difference: 2,
+      exceedsError: false
+    });
+  });
+});

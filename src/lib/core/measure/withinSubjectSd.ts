@@ -1,0 +1,29 @@
+import { CoreError } from '../errors';
+
+/** Sum of squared deviations and degrees of freedom, group by group. */
+export function withinSquares(groups: readonly (readonly number[])[]): { squares: number; df: number } {
+  let squares = 0;
+  let df = 0;
+  for (const group of groups) {
+    if (group.length < 2) continue;
+    if (!group.every(Number.isFinite)) throw new CoreError('trial_not_a_number');
+    const mean = group.reduce((sum, v) => sum + v, 0) / group.length;
+    squares += group.reduce((sum, v) => sum + (v - mean) ** 2, 0);
+    df += group.length - 1;
+  }
+  return { squares, df };
+}
+
+/**
+ * Spread between trials of one occasion, pooled over occasions.
+ *
+ * Model:  √(Σ(n−1)s² / Σ(n−1)): the root of the error mean square of a one-way analysis of variance.
+ * Units:  those of the trials. Groups of one trial tell nothing and are passed over.
+ * Throws: CoreError 'no_repeats' when no group has two trials.
+ * Source: docs/sources.md#measuring-error
+ */
+export function withinSubjectSd(groups: readonly (readonly number[])[]): number {
+  const { squares, df } = withinSquares(groups);
+  if (df === 0) throw new CoreError('no_repeats', { groups: groups.length });
+  return Math.sqrt(squares / df);
+}

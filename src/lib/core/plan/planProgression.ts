@@ -1,0 +1,93 @@
+import { addDays, daysBetween } from '../days';
+import { CoreError, requireRange } from '../errors';
+import { fitToMinutes, type Cut } from '../cycle/fitToMinutes';
+import type { Block } from '../cycle/block';
+import { defaultEffortCapPct } from '../cycle/compileCycle';
+import { capOf } from '../screen/limit';
+import { isEasyWeek, isRetestWeek, planPhases, type PlanPhase } from './phases';
+import { sessionBlocks, type BlocksAsk } from './sessionBlocks';
+
+export type PlanSession = Readonly<{
+  week: number;
+  ordinal: number;
+  /** Proposed day; what happens follows the person, not the date. */
+  on: string;
+  light: boolean;
+  blocks: readonly Block[];
+  durationS: number;
+  cuts: readonly Cut[];
+  leftOut: readonly string[];
+}>;
+
+export type PlanWeek = Readonly<{
+  week: number;
+  phase: PlanPhase;
+  easy: boolean;
+  retest: boolean;
+  sessions: readonly PlanSession[];
+}>;
+export type Progression = Readonly<{ weeks: readonly PlanWeek[] }>;
+
+export type PlanAsk = Omit<BlocksAsk, 'phase' | 'easy' | 'light'> &
+  Readonly<{
+    weeks: number;
+    sessionsPerWeek: number;
+    minutes: number;
+    start: string;
+    /** Date of the goal, where it has one. */
+    target: string | null;
+    /** A baseline of the headline on both sides is required. */
+    hasBaseline: boolean;
+  }>;
+
+/**
+ * A first plan: every session of every week, inside the minutes.
+ *
+ * Model:  phases by share of the weeks, every fourth week easy, a retest every second; sessions spread evenly over the week,
+ *         and on the day after hard work a light one. Every session is compiled to the second and cut to the minutes.
+ * Throws: CoreError 'baseline_missing', 'weeks_past_target' with the weeks that are left, 'minutes_too_few', 'everything_locked',
+ *         and the range errors of weeks (1–12), sessions a week (1–7) and minutes (5–240).
+ * Source: docs/sources.md#planning
+ */
+export function planProgression(ask: PlanAsk): Progression {
+  requireRange('weeks', ask.weeks, 1, 12);
+  requireRange('sessions_per_week', ask.sessionsPerWeek, 1, 7);
+  requireRange('minutes', ask.minutes, 5, 240);
+  if (!ask.hasBaseline) throw new CoreError('baseline_missing');
+  if (ask.target !== null) {
+    const weeksLeft = Math.ceil(daysBetween(ask.start, ask.target) / 7);
+    if (ask.weeks > weeksLeft) throw new CoreError('weeks_past_target', { weeks: ask.weeks, weeksLeft: Math.max(0, weeksLeft) });
+  }
+  const offsets = dayOffsets(ask.sessionsPerWeek);
+  const weeks = planPhases(ask.weeks).map((phase, i): PlanWeek => {
+    const week = i + 1;
+    const easy = isEasyWeek(week);
+    const sessions = offsets.map(({ day, light }, s): PlanSession => {
+      const fitted = fittedSession({ ...ask, phase, easy, light });
+      return { week, ordinal: s + 1, on: addDays(ask.start, i * 7 + day), light, ...fitted };
+    });
+    return { week, phase, easy, retest: isRetestWeek(week), sessions };
+  });
+  return { weeks };
+}
+
+/** One session of a phase, cut to the minutes. Throws: CoreError 'minutes_too_few', 'everything_locked'. */
+export function fittedSession(ask: BlocksAsk & Readonly<{ minutes: number }>) {
+  const { blocks, leftOut } = sessionBlocks(ask);
+  if (!blocks.some((b) => b.work.some((w) => w.side !== null))) throw new CoreError('everything_locked');
+  const fitted = fitToMinutes({ blocks, effortCapPct: capOf(ask.limits, 'effort cap', defaultEffortCapPct) }, ask.minutes);
+  return { ...fitted, leftOut };
+}
+
+/**
+ * Days of the week from its first, spread evenly. A day right after a hard one is light, also across the end of the week.
+ */
+export function dayOffsets(sessionsPerWeek: number): { day: number; light: boolean }[] {
+  const days = Array.from({ length: sessionsPerWeek }, (_, i) => Math.floor((i * 7) / sessionsPerWeek));
+  const hard = new Set<number>();
+  for (const day of days) {
+    const wrapsToFirst = day === 6 && hard.has(0);
+    if (!hard.has(day - 1) && !wrapsToFirst) hard.add(day);
+  }
+  return days.map((day) => ({ day, light: !hard.has(day) }));
+}

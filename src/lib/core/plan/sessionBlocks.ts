@@ -1,0 +1,199 @@
+import { exerciseOf } from '../exercise/exercises';
+import { loadedJoints, type Exercise, type JointSide, type Line, type Setting } from '../exercise/exercise';
+import type { Block, Form, Work } from '../cycle/block';
+import { defaultEffortCapPct } from '../cycle/compileCycle';
+import type { Rung } from '../props/ladder';
+import type { School } from '../school/schools';
+import { isLocked } from '../screen/pain';
+import { capOf, type Limit } from '../screen/limit';
+import { otherSide, sides, type Side } from '../side';
+import type { PlanPhase } from './phases';
+
+/** Where each exercise of a client stands, by exercise and side. */
+export type Settings = Readonly<Record<string, Readonly<Record<Side, Setting>>>>;
+
+export type BlocksAsk = Readonly<{
+  phase: PlanPhase;
+  easy: boolean;
+  /** On the day after hard work: no lift-offs, effort under 60 %. */
+  light: boolean;
+  school: School;
+  level: 'beginner' | 'other';
+  leadSide: Side;
+  /** The side that trails by more than the error; it goes first and gets an extra set. */
+  weakerSide: Side | null;
+  settings: Settings;
+  /** Ladder of the split, a side each. */
+  rungs: Readonly<Record<Side, readonly Rung[]>>;
+  limits: readonly Limit[];
+  locks: readonly JointSide[];
+  restedLines: readonly Readonly<{ line: Line; side: Side }>[];
+}>;
+
+/** What a phase asks for: rounds of the cycles, sets of the active work and of the position. */
+const doses: Readonly<Record<PlanPhase, Readonly<{ rounds: number; ownSets: number; positionSets: number }>>> = {
+  'settle in': { rounds: 1, ownSets: 1, positionSets: 1 },
+  open: { rounds: 2, ownSets: 2, positionSets: 2 },
+  own: { rounds: 1, ownSets: 3, positionSets: 2 },
+  arrive: { rounds: 1, ownSets: 2, positionSets: 3 }
+};
+
+const easyShare = 0.6;
+const hardEffortPct = 60;
+const warmUpS = 360;
+const settleSteps = [
+  { durationS: 60, cue: 'Lie on your back, knees bent, feet wide. Breathe slowly.' },
+  { durationS: 60, cue: 'Stay. When you rise, turn to the right side first.' }
+];
+const warmUpSteps = [
+  { share: 60 / 360, cue: 'March on the spot, arms swinging.' },
+  { share: 40 / 360, cue: 'Hip circles, both ways.' },
+  { share: 40 / 360, cue: 'Cat and cow, five of each.' },
+  { share: 40 / 360, cue: 'Leg swings, left. A hand on the wall.' },
+  { share: 40 / 360, cue: 'Leg swings, right. A hand on the wall.' },
+  { share: 40 / 360, cue: 'Lunge and sink, left foot in front.' },
+  { share: 40 / 360, cue: 'Lunge and sink, right foot in front.' },
+  { share: 30 / 360, cue: 'Half-split pulses, left leg in front.' },
+  { share: 30 / 360, cue: 'Half-split pulses, right leg in front.' }
+];
+
+/**
+ * The blocks of one session of a front-split plan, before they are fitted to the minutes.
+ *
+ * Model:  warm-up; a cycle for either end of the split; one active end-range block for each; the split on its stack; settle.
+ *         The phase sets rounds and sets, an easy week about 60 % of them, the settings hold, effort and stack. Work that
+ *         loads a locked joint, or stretches a rested line, is left out.
+ * Returns the blocks and, in plain sentences, what was left out.
+ */
+export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: string[] } {
+  const dose = doseOf(ask);
+  const leftOut: string[] = [];
+  const block = (exerciseId: string, sets: number, priority: number, because: string[]): Block[] => {
+    const exercise = exerciseOf(exerciseId);
+    const work = sideOrder(ask).flatMap((side): Work[] => {
+      const bar = barOf(exercise, side, ask);
+      if (bar) {
+        leftOut.push(`${exercise.name}, ${side}: ${bar}`);
+        return [];
+      }
+      const setting = ask.settings[exerciseId]?.[side] ?? exercise.start;
+      const rung = exercise.part === 'position' ? rungAt(ask.rungs[side], setting.depthCm) : undefined;
+      const extra = exercise.part === 'position' && side === ask.weakerSide && !ask.easy ? 1 : 0;
+      return [{ side, sets: sets + extra, form: formOf(exercise, setting, dose.rounds, ask), setting, rung }];
+    });
+    if (work.length === 0) return [];
+    const { part, links, props } = exercise;
+    const leastHoldS = exercise.part === 'open' ? ask.school.leastHoldS[ask.level] : 20;
+    return [{ exerciseId, part, links, baseSets: sets, leastHoldS, priority, props, work, because }];
+  };
+
+  const weaker = ask.weakerSide
+    ? [`${capital(ask.weakerSide)} leading trails by more than the error: it goes first, with one set more.`]
+    : [];
+  const blocks = [
+    flowBlock('split_warm_up', warmUpFlow(ask.limits), ['Warm before anything is held. Never cut.']),
+    ...block('front_hamstring_cycle', 1, 3, ['The front end of the split.', roundsText(dose.rounds)]),
+    ...block('rear_hip_cycle', 1, 4, ['The rear end of the split.', roundsText(dose.rounds)]),
+    ...(ask.light ? [] : block('front_leg_lift', dose.ownSets, 1, ['Active work at the range the front leg has reached.'])),
+    ...(ask.light ? [] : block('rear_knee_lift', dose.ownSets, 2, ['Active work at the range the rear hip has reached.'])),
+    ...block('front_split_on_stack', dose.positionSets, 5, ['The position itself, on the stack of today.', ...weaker]),
+    flowBlock('settle', settleSteps, ['Ends without strain. Never cut.'])
+  ];
+  if (ask.light) leftOut.push('Lift-offs: the day before was hard, and the same link is not worked hard two days running.');
+  return { blocks, leftOut };
+}
+
+function doseOf({ phase, easy }: BlocksAsk) {
+  const dose = doses[phase];
+  if (!easy) return dose;
+  return {
+    rounds: Math.max(1, Math.floor(dose.rounds * easyShare)),
+    ownSets: Math.ceil(dose.ownSets * easyShare),
+    positionSets: Math.ceil(dose.positionSets * easyShare)
+  };
+}
+
+const sideOrder = ({ weakerSide, leadSide }: BlocksAsk): Side[] => {
+  const first = weakerSide ?? leadSide;
+  return [first, ...sides.filter((s) => s !== first)];
+};
+
+function barOf(exercise: Exercise, side: Side, { locks, restedLines, settings, limits }: BlocksAsk): string | null {
+  if (isLocked(loadedJoints(exercise, side), locks)) return 'a joint it loads is locked';
+  const rests = exercise.lines.some(({ line, on }) => {
+    const lineSide = on === 'same' ? side : otherSide(side);
+    return restedLines.some((r) => r.line === line && r.side === lineSide);
+  });
+  if (rests) return 'the line it stretches is resting';
+  const depthCm = settings[exercise.id]?.[side]?.depthCm ?? 0;
+  if (depthCm < 0 && limits.some((l) => l.kind === 'no past-flat')) return 'no work past flat for this client';
+  return null;
+}
+
+/** The rung a depth stands for: the nearest, so that a changed shelf still finds a stack. */
+export function rungAt(rungs: readonly Rung[], depthCm: number | undefined): Rung | undefined {
+  if (depthCm === undefined) return rungs[0];
+  return rungs.reduce<Rung | undefined>(
+    (near, rung) => (near && Math.abs(near.depthCm - depthCm) <= Math.abs(rung.depthCm - depthCm) ? near : rung),
+    undefined
+  );
+}
+
+function formOf(exercise: Exercise, setting: Setting, rounds: number, ask: BlocksAsk): Form {
+  const { school, limits, light } = ask;
+  const capPct = Math.min(capOf(limits, 'effort cap', defaultEffortCapPct), light ? hardEffortPct - 5 : 100);
+  if (exercise.part === 'open') {
+    const pressPct = Math.min(setting.effortPct ?? 40, capPct);
+    const drawPct = toFive(pressPct * school.drawShare);
+    const firstRound = {
+      press: { peakPct: toFive(pressPct * school.firstRoundShare) },
+      draw: { peakPct: toFive(drawPct * school.firstRoundShare) }
+    };
+    return {
+      kind: 'cycle',
+      spec: {
+        holdS: setting.holdS ?? 60,
+        rounds,
+        press: { ...school.press, peakPct: pressPct },
+        draw: { ...school.draw, peakPct: drawPct },
+        turnS: school.turnS,
+        settleS: school.settleS,
+        finalSettleS: school.finalSettleS,
+        perRound: rounds > 1 ? [firstRound] : []
+      }
+    };
+  }
+  if (exercise.part === 'own')
+    return {
+      kind: 'reps',
+      spec: { reps: setting.reps ?? 5, liftS: 2, holdS: setting.holdS ?? 5, lowerS: 2, restS: 4, peakPct: Math.min(50, capPct) }
+    };
+  return { kind: 'hold', spec: { holdS: setting.holdS ?? 30, cue: 'Hold on the stack. Breathe slowly.' } };
+}
+
+const toFive = (pct: number): number => Math.max(5, Math.round(pct / 5) * 5);
+
+function warmUpFlow(limits: readonly Limit[]) {
+  const totalS = limits.reduce((s, l) => (l.kind === 'warm-up at least' ? Math.max(s, l.value ?? 0) : s), warmUpS);
+  return warmUpSteps.map(({ share, cue }) => ({ durationS: Math.ceil(share * totalS), cue }));
+}
+
+function flowBlock(exerciseId: string, steps: { durationS: number; cue: string }[], because: string[]): Block {
+  const { part, links, props } = exerciseOf(exerciseId);
+  const form: Form = { kind: 'flow', spec: { steps } };
+  return {
+    exerciseId,
+    part,
+    links,
+    baseSets: 1,
+    leastHoldS: 0,
+    priority: 9,
+    props,
+    work: [{ side: null, sets: 1, form, setting: {} }],
+    because
+  };
+}
+
+const roundsText = (rounds: number) =>
+  rounds === 1 ? 'One round of press and draw.' : `${rounds} rounds of press and draw, the first lighter.`;
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
