@@ -75,6 +75,7 @@ export {
   decide,
   progressRules,
   type DecideAsk,
+  type RuleName,
   type Decision,
   type SessionRecord,
   type SetRecord,
@@ -106,3 +107,6 @@ export {
 
 export { poseFigure, type Body, type FigurePose } from './figure/poseFigure';
 export { limbOutline, type Limb, type Point } from './figure/limbs';
+export { occasionReading, type Reading } from './measure/occasionReading';
+export { rungsAround, type RungsAround } from './props/rungsAround';
+export { afterPain, type PainOutcome } from './cycle/afterPain';

@@ -13,7 +13,15 @@ export type Form =
   | Readonly<{ kind: 'flow'; spec: FlowSpec }>;
 
 /** What is done on one side (null: both together), how many times, and on which stack. */
-export type Work = Readonly<{ side: Side | null; sets: number; form: Form; setting: Setting; rung?: Rung }>;
+export type Work = Readonly<{
+  side: Side | null;
+  sets: number;
+  form: Form;
+  setting: Setting;
+  rung?: Rung;
+  /** One step easier, for the day it is needed in mid-session. */
+  easier?: Readonly<{ form: Form; setting: Setting; rung?: Rung }>;
+}>;
 
 export type Block = Readonly<{
   exerciseId: string;

@@ -42,6 +42,8 @@ export type Exercise = Readonly<{
   links: readonly LinkId[];
   kind: 'passive' | 'isometric' | 'active';
   sides: 'each' | 'both together';
+  /** Words after "left" or "right" that say which limb the side means. */
+  sideWords: string;
   /** What it loads; 'same' is the side it is done on, 'other' the opposite one. */
   loads: readonly Readonly<{ joint: Joint; on: 'same' | 'other' | 'middle' }>[];
   /** Lines it stretches passively, on the side it is done on or the opposite one. */

@@ -31,6 +31,7 @@ export const exercises: readonly Exercise[] = [
     links: [],
     kind: 'active',
     sides: 'both together',
+    sideWords: '',
     loads: [],
     lines: [],
     props: [],
@@ -52,6 +53,7 @@ export const exercises: readonly Exercise[] = [
     links: ['hip flexion, straight knee'],
     kind: 'isometric',
     sides: 'each',
+    sideWords: 'leg in front',
     loads: [
       { joint: 'hip', on: 'same' },
       { joint: 'knee', on: 'same' },
@@ -84,6 +86,7 @@ export const exercises: readonly Exercise[] = [
     links: ['hip extension'],
     kind: 'isometric',
     sides: 'each',
+    sideWords: 'knee on the mat',
     loads: [
       { joint: 'hip', on: 'same' },
       { joint: 'knee', on: 'same' },
@@ -116,6 +119,7 @@ export const exercises: readonly Exercise[] = [
     links: ['hip flexion, straight knee'],
     kind: 'active',
     sides: 'each',
+    sideWords: 'leg lifts',
     loads: [
       { joint: 'hip', on: 'same' },
       { joint: 'knee', on: 'same' },
@@ -145,6 +149,7 @@ export const exercises: readonly Exercise[] = [
     links: ['hip extension'],
     kind: 'active',
     sides: 'each',
+    sideWords: 'leg behind',
     loads: [
       { joint: 'hip', on: 'same' },
       { joint: 'knee', on: 'same' },
@@ -174,6 +179,7 @@ export const exercises: readonly Exercise[] = [
     links: ['hip flexion, straight knee', 'hip extension'],
     kind: 'passive',
     sides: 'each',
+    sideWords: 'leg in front',
     loads: [
       { joint: 'hip', on: 'same' },
       { joint: 'hip', on: 'other' },
@@ -207,6 +213,7 @@ export const exercises: readonly Exercise[] = [
     links: [],
     kind: 'passive',
     sides: 'both together',
+    sideWords: '',
     loads: [],
     lines: [],
     props: [],

@@ -48,7 +48,7 @@ const radii = {
   knee: 0.03,
   ankle: 0.019,
   toe: 0.011,
-  shoulder: 0.05,
+  shoulder: 0.044,
   upperArm: 0.025,
   elbow: 0.02,
   wrist: 0.015
@@ -257,7 +257,7 @@ function dressed(s: Skeleton, frame: Frame, side: Side): FigurePose {
     fromRadiusCm: a,
     toRadiusCm: b
   });
-  const neckTop = along(s.shoulder, s.trunkDeg, 0.05 * frame.statureCm);
+  const neckTop = along(s.shoulder, s.trunkDeg, 0.075 * frame.statureCm);
   const headDeg = s.trunkDeg === 180 ? 180 : (s.trunkDeg + 90) / 2; // the head follows the spine and looks a little up from it
   const headCentre = along(neckTop, headDeg, 0.06 * frame.statureCm);
   const limbs: Limb[] = [

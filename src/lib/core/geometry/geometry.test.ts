@@ -13,7 +13,7 @@ import {
 } from '../index';
 
 // Source: plane geometry, worked in 60-digit arithmetic (docs/sources.md#plane-trigonometry).
-type Inputs = Record<string, number>;
+type Inputs = { [name: string]: number | undefined };
 const casesOf = (kind: string) =>
   reference.cases
     .filter((c) => c.kind === kind)

@@ -59,12 +59,19 @@ export function planProgression(ask: PlanAsk): Progression {
     if (ask.weeks > weeksLeft) throw new CoreError('weeks_past_target', { weeks: ask.weeks, weeksLeft: Math.max(0, weeksLeft) });
   }
   const offsets = dayOffsets(ask.sessionsPerWeek);
+  // Sessions of one kind are the same session: fitted once.
+  const known = new Map<string, ReturnType<typeof fittedSession>>();
+  const fittedOnce = (kind: Pick<BlocksAsk, 'phase' | 'easy' | 'light'>) => {
+    const key = `${kind.phase}/${kind.easy}/${kind.light}`;
+    const fitted = known.get(key) ?? fittedSession({ ...ask, ...kind });
+    known.set(key, fitted);
+    return fitted;
+  };
   const weeks = planPhases(ask.weeks).map((phase, i): PlanWeek => {
     const week = i + 1;
     const easy = isEasyWeek(week);
     const sessions = offsets.map(({ day, light }, s): PlanSession => {
-      const fitted = fittedSession({ ...ask, phase, easy, light });
-      return { week, ordinal: s + 1, on: addDays(ask.start, i * 7 + day), light, ...fitted };
+      return { week, ordinal: s + 1, on: addDays(ask.start, i * 7 + day), light, ...fittedOnce({ phase, easy, light }) };
     });
     return { week, phase, easy, retest: isRetestWeek(week), sessions };
   });

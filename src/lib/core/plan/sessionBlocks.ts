@@ -1,3 +1,4 @@
+import { dialStates } from '../exercise/dials';
 import { exerciseOf } from '../exercise/exercises';
 import { loadedJoints, type Exercise, type JointSide, type Line, type Setting } from '../exercise/exercise';
 import type { Block, Form, Work } from '../cycle/block';
@@ -79,7 +80,8 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: strin
       const setting = ask.settings[exerciseId]?.[side] ?? exercise.start;
       const rung = exercise.part === 'position' ? rungAt(ask.rungs[side], setting.depthCm) : undefined;
       const extra = exercise.part === 'position' && side === ask.weakerSide && !ask.easy ? 1 : 0;
-      return [{ side, sets: sets + extra, form: formOf(exercise, setting, dose.rounds, ask), setting, rung }];
+      const form = formOf(exercise, setting, dose.rounds, ask);
+      return [{ side, sets: sets + extra, form, setting, rung, easier: easierWork(exercise, side, setting, dose.rounds, ask) }];
     });
     if (work.length === 0) return [];
     const { part, links, props } = exercise;
@@ -101,6 +103,16 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: strin
   ];
   if (ask.light) leftOut.push('Lift-offs: the day before was hard, and the same link is not worked hard two days running.');
   return { blocks, leftOut };
+}
+
+/** The same exercise with its first dial that can be eased one step back. */
+function easierWork(exercise: Exercise, side: Side, setting: Setting, rounds: number, ask: BlocksAsk): Work['easier'] {
+  const range = { rungs: ask.rungs[side], effortCapPct: capOf(ask.limits, 'effort cap', defaultEffortCapPct), flatIsEnd: false };
+  const dial = dialStates(exercise, setting, range).find((d) => d.easier !== null);
+  if (!dial || dial.easier === null) return undefined;
+  const eased = { ...setting, [dial.id]: dial.easier };
+  const rung = exercise.part === 'position' ? rungAt(ask.rungs[side], eased.depthCm) : undefined;
+  return { setting: eased, form: formOf(exercise, eased, rounds, ask), rung };
 }
 
 function doseOf({ phase, easy }: BlocksAsk) {

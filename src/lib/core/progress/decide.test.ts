@@ -78,7 +78,9 @@ describe('decide, the first rule that fires', () => {
   });
 
   test('2: pain afterwards counts as pain', () =>
-    expect(decide(ask({ history: [session(2), session(0, { painAfter: true })] })).verdict).toBe('ease'));
+    expect(
+      decide(ask({ history: [session(2), session(0, { pains: [{ kind: 'afterwards', place: 'knee', side: 'left' }] })] })).verdict
+    ).toBe('ease'));
 
   test('3: a sensation above the cap eases', () =>
     expect(decide(ask({ history: [session(2), session(0, { sets: [clean, unclean({ sensation: 6 })] })] })).verdict).toBe(
@@ -152,7 +154,11 @@ describe('decide, the first rule that fires', () => {
   });
 
   test('gives its reason in words each time', () => {
-    for (const history of [[], [session(2), session(0)], [session(2), session(0, { painAfter: true })]])
+    for (const history of [
+      [],
+      [session(2), session(0)],
+      [session(2), session(0, { pains: [{ kind: 'afterwards', place: 'knee', side: 'left' }] })]
+    ])
       expect(decide(ask({ history })).because.every((b) => b.length > 10)).toBe(true);
   });
 

@@ -1,7 +1,7 @@
 import { daysBetween } from '../days';
 import type { DialState } from '../exercise/dials';
 import { loadedJoints, type DialId, type Exercise, type JointSide, type Line } from '../exercise/exercise';
-import { isLocked, painKindOf, painPlaceOf, type PainEvent } from '../screen/pain';
+import { isLocked, painKindOf, painPlaceOf, type PainEvent, type PainKindId } from '../screen/pain';
 import type { Limit } from '../screen/limit';
 import { otherSide, type Side } from '../side';
 
@@ -20,8 +20,6 @@ export type SessionRecord = Readonly<{
   sets: readonly SetRecord[];
   /** Told during this exercise, on whichever side. */
   pains: readonly PainEvent[];
-  /** Pain of this region afterwards or next day. */
-  painAfter?: boolean;
   /** What was decided after it, once it was. */
   decision?: Readonly<{ verdict: Verdict; dial: DialId | null; from: number | null; to: number | null }>;
 }>;
@@ -42,7 +40,20 @@ export type DecideAsk = Readonly<{
   today: string;
 }>;
 
+/** Names of the rules, in their order. */
+export type RuleName =
+  | 'stop sign'
+  | 'bone attachment'
+  | 'sore joint'
+  | 'sensation'
+  | 'alignment'
+  | 'something missing'
+  | 'pause or retest'
+  | 'target met'
+  | 'not yet';
+
 export type Decision = Readonly<{
+  rule: RuleName;
   verdict: Verdict;
   dial: DialId | null;
   from: number | null;
@@ -73,14 +84,15 @@ export const progressRules = {
  * Source: docs/sources.md#progression
  */
 export function decide(ask: DecideAsk): Decision {
-  for (const rule of rules) {
-    const decision = rule(ask);
-    if (decision) return decision;
+  for (const [rule, decideBy] of rules) {
+    const decision = decideBy(ask);
+    if (decision) return { rule, ...decision };
   }
-  return stay('The target is not met twice running yet.');
+  return { rule: 'not yet', ...stay('The target is not met twice running yet.') };
 }
 
-type Rule = (ask: DecideAsk) => Decision | null;
+type Outcome = Omit<Decision, 'rule'>;
+type Rule = (ask: DecideAsk) => Outcome | null;
 
 const lastOf = (ask: DecideAsk): SessionRecord | undefined => ask.history.at(-1);
 
@@ -105,15 +117,15 @@ const boneAttachment: Rule = (ask) => {
     : null;
 };
 
-const painIn = (record: SessionRecord | undefined): boolean =>
-  record !== undefined && (record.painAfter === true || record.pains.some((p) => p.kind === 'joint' || p.kind === 'pinch'));
+const sorePains: ReadonlySet<PainKindId> = new Set(['joint', 'pinch', 'afterwards']);
+
+const sorePain = (record: SessionRecord | undefined): PainEvent | undefined => record?.pains.find((p) => sorePains.has(p.kind));
 
 const jointPain: Rule = (ask) => {
-  const last = lastOf(ask);
-  if (!painIn(last)) return null;
-  const twice = painIn(ask.history.at(-2));
-  if (twice) return stop('Joint or closing-side pain, or pain afterwards, twice running.', ['refer']);
-  return ease(ask, last?.painAfter ? 'Pain afterwards.' : 'Pain in the joint or on the closing side.');
+  const sore = sorePain(lastOf(ask));
+  if (!sore) return null;
+  if (sorePain(ask.history.at(-2))) return stop('Joint or closing-side pain, or pain afterwards, twice running.', ['refer']);
+  return ease(ask, `${painKindOf(sore.kind).label}.`);
 };
 
 const sensationAboveCap: Rule = (ask) => {
@@ -243,19 +255,19 @@ function daysToWait(dial: DialId, ask: DecideAsk): number {
   return last ? Math.max(0, progressRules.depthEveryDays - daysBetween(last.on, ask.today)) : 0;
 }
 
-const rules: readonly Rule[] = [
-  stopSign,
-  boneAttachment,
-  jointPain,
-  sensationAboveCap,
-  alignment,
-  somethingMissing,
-  pausesAndRetests,
-  targetMet
+const rules: readonly (readonly [RuleName, Rule])[] = [
+  ['stop sign', stopSign],
+  ['bone attachment', boneAttachment],
+  ['sore joint', jointPain],
+  ['sensation', sensationAboveCap],
+  ['alignment', alignment],
+  ['something missing', somethingMissing],
+  ['pause or retest', pausesAndRetests],
+  ['target met', targetMet]
 ];
 
-const stay = (...because: string[]): Decision => ({ verdict: 'stay', dial: null, from: null, to: null, because });
-const stop = (why: string, asks: Decision['asks']): Decision => ({
+const stay = (...because: string[]): Outcome => ({ verdict: 'stay', dial: null, from: null, to: null, because });
+const stop = (why: string, asks: Decision['asks']): Outcome => ({
   verdict: 'stop',
   dial: null,
   from: null,
@@ -265,7 +277,7 @@ const stop = (why: string, asks: Decision['asks']): Decision => ({
 });
 
 /** Reverts the dial moved last; where none was moved, or it was moved away since, the first that can be eased. */
-function ease(ask: DecideAsk, why: string): Decision {
+function ease(ask: DecideAsk, why: string): Outcome {
   const { dials } = ask.prescription;
   const moved = ask.history.findLast((r) => r.decision?.verdict === 'deepen')?.decision;
   const last = dials.find((d) => d.id === moved?.dial && d.easier !== null);

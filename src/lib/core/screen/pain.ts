@@ -15,6 +15,7 @@ export type PainKindId =
   | 'sharp_pop'
   | 'nerve'
   | 'locking'
+  | 'afterwards'
   | 'urgent_sign';
 
 export type PainKind = Readonly<{ id: PainKindId; label: string; action: PainAction; locks: boolean; advice: string }>;
@@ -64,6 +65,13 @@ export const painKinds: readonly PainKind[] = [
     action: 'stop session',
     locks: true,
     advice: 'The session ends. See a clinician before it is trained again.'
+  },
+  {
+    id: 'afterwards',
+    label: 'Pain afterwards or next day',
+    action: 'ease',
+    locks: false,
+    advice: 'One step easier. A second time: it is taken out.'
   },
   {
     id: 'urgent_sign',

@@ -1,0 +1,66 @@
+import { building } from '$app/environment';
+import { env } from '$env/dynamic/private';
+import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import { openDatabase, type Database } from '$lib/server/db/db';
+import { lockDataDir } from '$lib/server/db/dataDirLock';
+import { migrate } from '$lib/server/db/migrate';
+import { dateOf, loadCase, type ClientCase } from '$lib/server/service/clientCase';
+
+/** Kept on globalThis so that a reload in development does not open the directory twice. */
+const held = globalThis as typeof globalThis & { calmReachDb?: Promise<Database> };
+
+const say = (text: string) => process.stdout.write(`${text}\n`);
+
+async function open(): Promise<Database> {
+  const url = env.DATABASE_URL;
+  const dataDir = env.DATA_DIR || 'data/studio';
+  const free = url ? () => undefined : lockDataDir(dataDir);
+  const db = await openDatabase(url ? { url } : { dataDir: `${dataDir}/database` });
+  const applied = await migrate(db);
+  if (applied.length > 0) say(`database: ${applied.length} migrations applied`);
+  if (env.CALM_REACH_DEMO === '1') {
+    const { seedDemo } = await import('$lib/server/demo/seedDemo');
+    await seedDemo(db, new Date(), say);
+  }
+  // PGlite keeps a timer alive: without this the process would not end.
+  process.on('sveltekit:shutdown', async () => {
+    await db.close();
+    free();
+  });
+  return db;
+}
+
+export const init: ServerInit = async () => {
+  if (building) return;
+  held.calmReachDb ??= open();
+  await held.calmReachDb;
+};
+
+const themes = ['light', 'dark', 'system'] as const;
+
+export const handle: Handle = async ({ event, resolve }) => {
+  const { locals } = event;
+  locals.db = await held.calmReachDb!;
+  locals.now = new Date();
+  locals.today = dateOf(locals.now);
+  locals.theme = themes.find((t) => t === event.cookies.get('theme')) ?? 'system';
+  const cases = new Map<number, Promise<ClientCase>>();
+  locals.caseOf = (clientId) => {
+    const known = cases.get(clientId) ?? loadCase(locals.db, clientId);
+    cases.set(clientId, known);
+    return known;
+  };
+  const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%calm.theme%', locals.theme) });
+  response.headers.set('x-content-type-options', 'nosniff');
+  response.headers.set('referrer-policy', 'same-origin');
+  response.headers.set('cross-origin-opener-policy', 'same-origin');
+  return response;
+};
+
+/** A fault is told in the log by its message and place; driver errors carry people's data in their parameters, which stay out. */
+export const handleError: HandleServerError = ({ error, event, status }) => {
+  if (status === 404) return { message: 'There is no such page.' };
+  const place = error instanceof Error ? (error.stack ?? error.message) : String(error);
+  process.stderr.write(`${event.request.method} ${event.route.id ?? '?'}: ${place}\n`);
+  return { message: 'Something went wrong here. Nothing was half-written; try again, or go back.' };
+};

@@ -1,0 +1,96 @@
+import { z } from 'zod';
+
+export type LengthUnit = 'cm' | 'in';
+export type MassUnit = 'kg' | 'lb';
+export type Units = Readonly<{ length: LengthUnit; mass: MassUnit }>;
+
+const cmPerInch = 2.54; // exact by definition
+const kgPerPound = 0.45359237; // exact by definition
+
+export const toCm = (value: number, unit: LengthUnit): number => (unit === 'in' ? value * cmPerInch : value);
+export const fromCm = (cm: number, unit: LengthUnit): number => (unit === 'in' ? cm / cmPerInch : cm);
+export const toKg = (value: number, unit: MassUnit): number => (unit === 'lb' ? value * kgPerPound : value);
+export const fromKg = (kg: number, unit: MassUnit): number => (unit === 'lb' ? kg / kgPerPound : kg);
+
+const decimalPattern = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
+const notANumber = 'Write a number, for example 12.5';
+
+/** Whether a field was left empty. */
+const isBlank = (raw: unknown): boolean => raw === undefined || raw === null || String(raw).trim() === '';
+
+/** A typed number with a dot or a comma; never the empty text, which is missing and not 0. */
+export function parseDecimal(raw: unknown): number | null {
+  const text = String(raw ?? '').trim();
+  return decimalPattern.test(text) ? Number(text.replace(',', '.')) : null;
+}
+
+type Bounds = Readonly<{
+  min: number;
+  max: number;
+  unit?: string;
+  convert?: (value: number) => number;
+  show?: (value: number) => number;
+}>;
+
+function parseBounded(
+  raw: unknown,
+  { min, max, unit = '', convert = (v) => v, show = (v) => v }: Bounds,
+  ctx: z.RefinementCtx
+): number {
+  const typed = parseDecimal(raw);
+  if (typed === null) {
+    ctx.addIssue({ code: 'custom', message: isBlank(raw) ? 'Fill this in' : notANumber });
+    return z.NEVER;
+  }
+  const value = convert(typed);
+  if (!(value >= min - 1e-9 && value <= max + 1e-9)) {
+    const edge = (v: number) => `${Math.round(show(v) * 10) / 10}`;
+    ctx.addIssue({ code: 'custom', message: `Between ${edge(min)} and ${edge(max)}${unit ? ` ${unit}` : ''}` });
+    return z.NEVER;
+  }
+  return value;
+}
+
+const bounded = (bounds: Bounds) => z.unknown().transform((raw, ctx) => parseBounded(raw, bounds, ctx));
+const optionalBounded = (bounds: Bounds) =>
+  z.unknown().transform((raw, ctx) => (isBlank(raw) ? null : parseBounded(raw, bounds, ctx)));
+
+const lengthBounds = (unit: LengthUnit, min: number, max: number): Bounds => ({
+  min,
+  max,
+  unit,
+  // A tenth of a millimetre is kept, so that inches come back as they were typed.
+  convert: (v) => Math.round(toCm(v, unit) * 100) / 100,
+  show: (v) => fromCm(v, unit)
+});
+
+export const decimal = (min: number, max: number, unit = '') => bounded({ min, max, unit });
+export const length = (unit: LengthUnit, min: number, max: number) => bounded(lengthBounds(unit, min, max));
+export const optionalLength = (unit: LengthUnit, min: number, max: number) => optionalBounded(lengthBounds(unit, min, max));
+export const optionalMass = (unit: MassUnit, min: number, max: number) =>
+  optionalBounded({ min, max, unit, convert: (v) => Math.round(toKg(v, unit) * 10) / 10, show: (v) => fromKg(v, unit) });
+
+export const whole = (min: number, max: number) =>
+  z.unknown().transform((raw, ctx) => {
+    const value = parseBounded(raw, { min, max }, ctx);
+    if (value === z.NEVER || Number.isInteger(value)) return value;
+    ctx.addIssue({ code: 'custom', message: 'A whole number' });
+    return z.NEVER;
+  });
+
+export const text = (max: number) => z.string().trim().max(max, `At most ${max} characters`);
+export const requiredText = (max: number, message = 'Fill this in') => text(max).min(1, message);
+export const personName = z
+  .string({ error: 'Who clears it? A name is needed' })
+  .trim()
+  .min(2, 'Who clears it? A name is needed')
+  .max(120);
+export const isoDate = z.iso.date('A date, as year-month-day');
+export const optionalDate = z.union([z.literal('').transform(() => null), isoDate]);
+export const checkbox = z
+  .literal('on')
+  .optional()
+  .transform((v) => v === 'on');
+export const sideField = z.enum(['left', 'right'], { error: 'Choose a side' });
+export const bodyState = z.enum(['cold', 'warm', 'after'], { error: 'Choose the state' });
+export type BodyState = z.output<typeof bodyState>;

@@ -1,0 +1,33 @@
+/** What can go wrong for a careful user, as data. Text is made last, in ui/problemText.ts. */
+export type Problem =
+  | Readonly<{ code: 'invalid_input'; fields: Readonly<Record<string, readonly string[]>> }>
+  | Readonly<{ code: ProblemCode; data: Readonly<Record<string, number | string>> }>;
+
+export type Result<T> =
+  Readonly<{ ok: true; value: T; problem?: never }> | Readonly<{ ok: false; problem: Problem; value?: never }>;
+
+export const problemCodes = [
+  'not_found',
+  'conflict',
+  'missing_reference',
+  'out_of_range',
+  'gap_exceeds_leg',
+  'baseline_missing',
+  'weeks_past_target',
+  'minutes_too_few',
+  'everything_locked',
+  'effort_above_cap',
+  'not_cleared',
+  'plan_changed_elsewhere',
+  'session_not_running',
+  'session_already_running',
+  'reason_missing',
+  'deepen_while_locked',
+  'stop_not_overruled',
+  'nothing_to_deepen',
+  'resume_undecided',
+  'archived'
+] as const;
+export type ProblemCode = (typeof problemCodes)[number];
+
+export const isProblemCode = (code: string): code is ProblemCode => (problemCodes as readonly string[]).includes(code);

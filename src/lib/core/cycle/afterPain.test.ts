@@ -1,0 +1,57 @@
+import { describe, expect, test } from 'vitest';
+import { afterPain, compileSession, exerciseOf, type Block, type Side, type TimelineSet } from '../index';
+
+// Source: common practice, the cautious side (docs/sources.md#screening).
+const blockOf = (id: string, sets: number): Block => {
+  const { part, links, props } = exerciseOf(id);
+  const form = { kind: 'hold', spec: { holdS: 30 } } as const;
+  const work = (['left', 'right'] as Side[]).map((side) => ({ side, sets, form, setting: {}, easier: { form, setting: {} } }));
+  return { exerciseId: id, part, links, props, baseSets: sets, leastHoldS: 20, priority: 1, because: [], work };
+};
+const { sets } = compileSession([
+  blockOf('front_hamstring_cycle', 1),
+  blockOf('rear_hip_cycle', 1),
+  blockOf('front_split_on_stack', 2)
+]);
+const indexOf = (id: string, side: Side, setNo = 1) =>
+  sets.find((s) => s.exerciseId === id && s.side === side && s.setNo === setNo)!.index;
+const named = (indices: readonly number[]) => indices.map((i) => sets[i]!).map((s: TimelineSet) => `${s.exerciseId}/${s.side}`);
+
+describe('afterPain', () => {
+  test('a stretch that is only felt changes nothing', () =>
+    expect(afterPain(sets, 0, { kind: 'stretch_or_work', place: 'back_of_thigh', side: 'left' })).toEqual({
+      endsSet: false,
+      endsSession: false,
+      dropped: [],
+      eased: []
+    }));
+
+  test('a pinch ends the set and eases what is left of that exercise on that side', () => {
+    const at = indexOf('front_split_on_stack', 'left');
+    const outcome = afterPain(sets, at, { kind: 'pinch', place: 'front_of_hip', side: 'left' });
+    expect(outcome).toMatchObject({ endsSet: true, endsSession: false, dropped: [] });
+    expect(named(outcome.eased)).toEqual(['front_split_on_stack/left']);
+  });
+
+  test('joint pain ends the exercise on both sides, and nothing else', () => {
+    const outcome = afterPain(sets, indexOf('front_split_on_stack', 'left'), { kind: 'joint', place: 'knee', side: 'left' });
+    expect(new Set(named(outcome.dropped))).toEqual(new Set(['front_split_on_stack/left', 'front_split_on_stack/right']));
+  });
+
+  test('an ache at the left sit-bone takes out what stretches the left hamstring later on', () => {
+    const outcome = afterPain(sets, indexOf('front_hamstring_cycle', 'left'), {
+      kind: 'bone_attachment',
+      place: 'sit_bone',
+      side: 'left'
+    });
+    expect(named(outcome.dropped)).toContain('front_split_on_stack/left');
+    expect(named(outcome.dropped)).not.toContain('front_split_on_stack/right');
+    expect(named(outcome.dropped)).not.toContain('rear_hip_cycle/left');
+  });
+
+  test.each(['sharp_pop', 'nerve', 'locking', 'urgent_sign'] as const)('%s ends the session', (kind) => {
+    const outcome = afterPain(sets, 0, { kind, place: 'knee', side: 'right' });
+    expect(outcome.endsSession).toBe(true);
+    expect(outcome.dropped).toHaveLength(sets.length - 1);
+  });
+});

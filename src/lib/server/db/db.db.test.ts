@@ -1,0 +1,70 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, test } from 'vitest';
+import { testDatabase } from '../testing/testDatabase';
+import { lockDataDir } from './dataDirLock';
+import { migrate, migrations } from './migrate';
+import { sqlProblem } from './sqlState';
+
+const store = testDatabase();
+
+describe('the database', () => {
+  test('gives dates as text, counts and numerics as numbers', async () => {
+    const { rows } = await store.db.query(`select date '2026-02-03' as d, count(*) as n, 12.50::numeric as x from studio`);
+    expect(rows).toEqual([{ d: '2026-02-03', n: 1, x: 12.5 }]);
+  });
+
+  test('refuses a parameter that is undefined', () =>
+    expect(() => store.db.query('select $1::int', [undefined])).toThrow(/\$1 is undefined/));
+
+  test('leaves nothing of a transaction that failed', async () => {
+    await expect(
+      store.db.transaction(async (tx) => {
+        await tx.query(`update studio set length_unit = 'in'`);
+        throw new Error('on purpose');
+      })
+    ).rejects.toThrow('on purpose');
+    expect((await store.db.query('select length_unit from studio')).rows).toEqual([{ length_unit: 'cm' }]);
+  });
+
+  test('names a broken rule by its SQLSTATE', async () => {
+    const broken = await store.db.query(`update studio set length_unit = 'ell'`).catch((e: unknown) => e);
+    expect(sqlProblem(broken)).toBe('out_of_range');
+    expect(sqlProblem(new Error('other'))).toBeNull();
+  });
+});
+
+describe('migrate', () => {
+  test('has nothing to do the second time', async () => expect(await migrate(store.db)).toEqual([]));
+  test('stops at an applied file that was changed', () =>
+    expect(migrate(store.db, [{ ...migrations[0]!, sql: 'select 1' }, ...migrations.slice(1)])).rejects.toThrow(/was changed/));
+  test('stops at an applied file that is gone, or out of order', async () => {
+    await expect(migrate(store.db, migrations.slice(1))).rejects.toThrow(/do not match/);
+    await expect(migrate(store.db, [{ name: '0000_early.sql', sql: 'select 1' }, ...migrations])).rejects.toThrow(/do not match/);
+  });
+});
+
+describe('lockDataDir', () => {
+  const inTemp = (run: (dir: string) => void) => {
+    const dir = mkdtempSync(join(tmpdir(), 'calm-reach-'));
+    try {
+      run(dir);
+    } finally {
+      rmSync(dir, { recursive: true });
+    }
+  };
+  test('refuses while another living process holds it', () =>
+    inTemp((dir) => {
+      writeFileSync(join(dir, 'calm-reach.pid'), String(process.ppid));
+      expect(() => lockDataDir(dir)).toThrow(/in use by another/);
+    }));
+  test('takes over from a process that is gone, and gives free', () =>
+    inTemp((dir) => {
+      writeFileSync(join(dir, 'calm-reach.pid'), '999999999');
+      const free = lockDataDir(dir);
+      expect(readFileSync(join(dir, 'calm-reach.pid'), 'utf8')).toBe(String(process.pid));
+      free();
+      expect(() => readFileSync(join(dir, 'calm-reach.pid'))).toThrow();
+    }));
+});

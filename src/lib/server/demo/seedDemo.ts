@@ -1,0 +1,206 @@
+import {
+  addDays,
+  compileSession,
+  defaultEffortCapPct,
+  defaultSensationCap,
+  normalDraw,
+  seededRandom,
+  sides,
+  type RandomSource,
+  type Side
+} from '$lib/core';
+import type { MeasureInput, SetLogInput } from '$lib/contract/forms';
+import type { Database } from '../db/db';
+import { insertClient } from '../repo/clientRepo';
+import { insertGoal } from '../repo/goalRepo';
+import { listPeople } from '../repo/peopleRepo';
+import { insertProp } from '../repo/propRepo';
+import { getSession, type Session } from '../repo/sessionRepo';
+import { clearScreening, saveScreening } from '../service/checking';
+import { dateOf, loadGoalCase } from '../service/clientCase';
+import { saveOccasion } from '../service/measuring';
+import { makePlan } from '../service/planning';
+import { finishSession, logSet, startSession, tellPain } from '../service/practising';
+import { acceptProposals } from '../service/reviewing';
+import { lanternHall, lanternHallShelf, type Story } from './lanternHall';
+
+/**
+ * Fills an empty database with Lantern Hall. Everything goes through the same services as the interface, so it is always
+ * consistent; the same day gives the same data.
+ */
+export async function seedDemo(db: Database, now: Date, say: (text: string) => void): Promise<void> {
+  if ((await listPeople(db, 'active')).length > 0) return;
+  for (const prop of lanternHallShelf) await db.transaction((tx) => insertProp(tx, prop));
+  for (const [i, story] of lanternHall.entries()) {
+    say(`  demo data ${i + 1} of ${lanternHall.length}: ${story.client.name}`);
+    await new Telling(db, story, dateOf(now), 1000 + i).tell();
+  }
+}
+
+/** One person's history, told day by day. */
+class Telling {
+  readonly #random: RandomSource;
+  #clientId = 0;
+  /** What the body can reach today, cm above the floor; what the record sees carries an error. */
+  #reachCm: Record<Side, number>;
+  /** Sessions of the plan in force that were not done yet, in their order. */
+  #waiting: Session[] = [];
+
+  constructor(
+    readonly db: Database,
+    readonly story: Story,
+    readonly today: string,
+    seed: number
+  ) {
+    this.#random = seededRandom(seed);
+    this.#reachCm = { ...(story.measured?.gapCm ?? { left: 0, right: 0 }) };
+  }
+
+  async tell(): Promise<void> {
+    const { story, db } = this;
+    this.#clientId = await insertClient(db, story.client);
+    if (story.goal) {
+      const { weeksAhead, ...goal } = story.goal;
+      await insertGoal(db, this.#clientId, {
+        ...goal,
+        targetOn: weeksAhead === null ? null : addDays(this.today, weeksAhead * 7)
+      });
+    }
+    if (story.screenedWeeksAgo !== undefined) await this.#screen(story.screenedWeeksAgo);
+    if (!story.measured) return;
+    await this.#measure(addDays(this.today, -7 * story.measured.weeksAgo), 'warm');
+    if (story.plan) await this.#train(story.plan, story.measured);
+  }
+
+  async #screen(weeksAgo: number): Promise<void> {
+    const on = addDays(this.today, -7 * weeksAgo);
+    const answers = {
+      flags: [...(this.story.flags ?? [])],
+      effortCapPct: defaultEffortCapPct,
+      sensationCap: defaultSensationCap
+    };
+    await saveScreening(this.db, this.#clientId, { ...answers, noneUrgent: true, noneClinician: answers.flags.length === 0 }, on);
+    if (this.story.clearedBy)
+      await clearScreening(this.db, this.#clientId, { clearedBy: this.story.clearedBy, clearNote: 'Fit to train.' }, on);
+  }
+
+  async #measure(on: string, bodyState: 'cold' | 'warm'): Promise<void> {
+    const dayCm = { left: normalDraw(this.#random) * 1.1, right: normalDraw(this.#random) * 1.1 };
+    const trial = (side: Side, mode: 'passive' | 'active', ordinal: number) => {
+      const aboveCm = mode === 'active' ? (this.story.measured?.activeTrailsCm ?? 0) : 0;
+      const depthCm = Math.round((this.#reachCm[side] + aboveCm + dayCm[side] + normalDraw(this.#random) * 0.7) * 2) / 2;
+      return { side, mode, ordinal, gapCm: Math.max(0, depthCm), leadRaiseCm: Math.max(0, -depthCm) };
+    };
+    const trials: MeasureInput['trials'] = sides.flatMap((side) =>
+      (['passive', 'active'] as const).flatMap((mode) => [trial(side, mode, 1), trial(side, mode, 2)])
+    );
+    await saveOccasion(this.db, this.#clientId, { bodyState, takenOn: on, note: '', trials });
+  }
+
+  async #train(plan: NonNullable<Story['plan']>, measured: NonNullable<Story['measured']>): Promise<void> {
+    let startOn = addDays(this.today, -7 * plan.weeksAgo);
+    const stopsOn = addDays(this.today, -7 * (plan.stopsWeeksAgo ?? 0));
+    let version = 0;
+    for (let week = 1; startOn < stopsOn; version++) {
+      await makePlan(this.db, this.#clientId, { ...this.#planShape(plan.weeks, startOn), startOn, basedOnVersion: version });
+      const { sessions } = await loadGoalCase(this.db, this.#clientId);
+      this.#waiting = sessions.filter((s) => s.status === 'planned');
+      for (let w = 1; w <= plan.weeks; w++, week++) {
+        const ofWeek = sessions.filter((s) => s.status === 'planned' && s.week === w);
+        if (!(await this.#trainWeek(week, ofWeek, plan, measured, stopsOn))) return;
+      }
+      startOn = addDays(startOn, 7 * plan.weeks);
+    }
+  }
+
+  /** A plan may not reach past the date of the goal. */
+  #planShape(weeks: number, startOn: string) {
+    const { sessionsPerWeek, minutesPerSession } = this.story.client;
+    const ahead = this.story.goal?.weeksAhead;
+    const left =
+      ahead == null ? weeks : Math.ceil((Date.parse(addDays(this.today, ahead * 7)) - Date.parse(startOn)) / (7 * 864e5));
+    return { weeks: Math.min(weeks, left), sessionsPerWeek, minutes: minutesPerSession };
+  }
+
+  /** False when the story has come to today, or ended in a stop. */
+  async #trainWeek(
+    week: number,
+    ofWeek: readonly Session[],
+    plan: NonNullable<Story['plan']>,
+    measured: NonNullable<Story['measured']>,
+    stopsOn: string
+  ): Promise<boolean> {
+    const away = plan.away?.includes(week) ?? false;
+    for (const slot of ofWeek) {
+      const on = slot.plannedOn;
+      if (on >= stopsOn) return false;
+      if (away || this.#random() > plan.attendance) continue;
+      const hurt = plan.pain?.week === week && slot.ordinal === 1 ? plan.pain : null;
+      // Who missed a session goes on with it the next time; nothing is skipped.
+      const session = this.#waiting.shift() ?? slot;
+      await this.#session(session, on, hurt);
+      if (hurt && hurt.kind === 'sharp_pop') return false;
+      const isLast = addDays(on, 3) >= stopsOn;
+      if (!(isLast && plan.lastUndecided)) await acceptProposals(this.db, this.#clientId, on);
+    }
+    const gaining = week <= (measured.stallsAfterWeeks ?? Infinity) && !away;
+    for (const side of sides) {
+      const leftToGo = this.#reachCm[side] + 10; // it slows down as the goal comes near, and goes on past flat
+      this.#reachCm[side] += away ? 0.6 : gaining ? -leftToGo * measured.gainShare : normalDraw(this.#random) * 0.15;
+    }
+    const last = ofWeek.at(-1)?.plannedOn;
+    const measureUntil = addDays(this.today, -7 * (measured.lastMeasureWeeksAgo ?? 0));
+    if (week % 2 === 0 && last && !away && last < measureUntil) await this.#measure(last, 'warm');
+    return true;
+  }
+
+  async #session({ id }: Session, on: string, hurt: NonNullable<Story['plan']>['pain'] | null): Promise<void> {
+    const { db } = this;
+    const at = (minutes: number) => new Date(new Date(`${on}T17:00:00`).getTime() + minutes * 60_000);
+    await startSession(db, this.#clientId, id, { answer: 'accept', reason: '' }, at(0));
+    const session = await getSession(db, this.#clientId, id);
+    const { sets } = compileSession(session.prescribed?.blocks ?? [], { effortCapPct: 100 });
+    for (const set of sets) {
+      const isHurt = hurt && set.exerciseId === 'front_split_on_stack' && set.side === (hurt.side ?? 'left') && set.setNo === 1;
+      if (isHurt) {
+        const pain = { kind: hurt.kind, place: hurt.place, side: hurt.side };
+        await tellPain(
+          db,
+          this.#clientId,
+          id,
+          { id: this.#uuid(), setIndex: set.index, exerciseId: set.exerciseId, workSide: set.side, ...pain },
+          at(30)
+        );
+        if (hurt.kind === 'sharp_pop') return;
+      }
+      await logSet(db, this.#clientId, id, this.#setLog(set, isHurt === true));
+    }
+    await finishSession(db, this.#clientId, id, 'done', at(sets.at(-1)!.endS / 60));
+  }
+
+  #setLog(set: ReturnType<typeof compileSession>['sets'][number], short: boolean): SetLogInput {
+    const plannedS = set.endS - set.workStartS;
+    const base = {
+      id: this.#uuid(),
+      setIndex: set.index,
+      exerciseId: set.exerciseId,
+      side: set.side,
+      plannedS,
+      actualS: short ? Math.round(plannedS * 0.4) : plannedS + Math.floor(this.#random() * 3),
+      setting: set.work.setting
+    };
+    if (set.side === null) return { ...base, clean: null, sensation: null, felt: null, slipped: null };
+    const strainCm = set.work.rung ? this.#reachCm[set.side] - set.work.rung.depthCm : 0;
+    const sensation = Math.max(1, Math.min(9, Math.round(2.8 + 0.55 * strainCm + normalDraw(this.#random) * 0.5)));
+    const slipped = this.#random() < 0.03 ? ('hips turned' as const) : ('nothing' as const);
+    if (sensation <= 4 && slipped === 'nothing' && !short)
+      return { ...base, clean: true, sensation: null, felt: null, slipped: null };
+    return { ...base, clean: false, sensation, felt: 'expected', slipped };
+  }
+
+  /** A UUID from the seeded source, so that the same day gives the same data. */
+  #uuid(): string {
+    const hex = (n: number) => Array.from({ length: n }, () => Math.floor(this.#random() * 16).toString(16)).join('');
+    return `${hex(8)}-${hex(4)}-4${hex(3)}-8${hex(3)}-${hex(12)}`;
+  }
+}

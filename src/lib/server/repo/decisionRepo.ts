@@ -1,0 +1,90 @@
+import { z } from 'zod';
+import type { DialId, Side, Verdict } from '$lib/core';
+import type { Db } from '../db/db';
+import { allRows } from '../db/rows';
+
+const verdict = z.enum(['deepen', 'stay', 'ease', 'stop']);
+
+const DecisionRow = z
+  .object({
+    id: z.int(),
+    session_id: z.int(),
+    moment: z.enum(['review', 'resume']),
+    exercise_id: z.string(),
+    side: z.enum(['left', 'right']),
+    proposed_verdict: verdict,
+    because: z.array(z.string()),
+    verdict,
+    dial: z.enum(['depthCm', 'holdS', 'effortPct', 'reps']).nullable(),
+    from_value: z.number().nullable(),
+    to_value: z.number().nullable(),
+    overruled_because: z.string().nullable(),
+    decided_on: z.iso.date()
+  })
+  .transform((r) => ({
+    id: r.id,
+    sessionId: r.session_id,
+    moment: r.moment,
+    exerciseId: r.exercise_id,
+    side: r.side,
+    proposedVerdict: r.proposed_verdict,
+    because: r.because,
+    verdict: r.verdict,
+    dial: r.dial,
+    from: r.from_value,
+    to: r.to_value,
+    overruledBecause: r.overruled_because,
+    decidedOn: r.decided_on
+  }));
+export type DecisionRecord = z.output<typeof DecisionRow>;
+
+/** Decisions of a goal, oldest first. */
+export async function listDecisions(db: Db, goalId: number): Promise<DecisionRecord[]> {
+  const { rows } = await db.query(
+    `select id, session_id, moment, exercise_id, side, proposed_verdict, because, verdict, dial, from_value, to_value, overruled_because, decided_on
+       from decision where goal_id = $1 order by decided_on, id`,
+    [goalId]
+  );
+  return allRows(DecisionRow, rows);
+}
+
+export type NewDecision = Readonly<{
+  sessionId: number;
+  moment: 'review' | 'resume';
+  exerciseId: string;
+  side: Side;
+  proposedVerdict: Verdict;
+  because: readonly string[];
+  verdict: Verdict;
+  dial: DialId | null;
+  from: number | null;
+  to: number | null;
+  overruledBecause: string | null;
+  decidedOn: string;
+}>;
+
+/** Keeps a decision; false when one was made for the same place meanwhile. */
+export async function insertDecision(tx: Db, goalId: number, d: NewDecision): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    `insert into decision (goal_id, session_id, moment, exercise_id, side, proposed_verdict, because, verdict, dial, from_value, to_value,
+                           overruled_because, decided_on)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)
+     on conflict (session_id, moment, exercise_id, side) do nothing`,
+    [
+      goalId,
+      d.sessionId,
+      d.moment,
+      d.exerciseId,
+      d.side,
+      d.proposedVerdict,
+      JSON.stringify(d.because),
+      d.verdict,
+      d.dial,
+      d.from,
+      d.to,
+      d.overruledBecause,
+      d.decidedOn
+    ]
+  );
+  return rowCount === 1;
+}

@@ -1,0 +1,120 @@
+import { z } from 'zod';
+import { feltPlaces, slips, type PainInput, type SetLogInput } from '$lib/contract/forms';
+import type { PainKindId, PainPlaceId, Setting } from '$lib/core';
+import type { Db } from '../db/db';
+import { allRows } from '../db/rows';
+
+const SetLogRow = z
+  .object({
+    id: z.string(),
+    session_id: z.int(),
+    set_index: z.int(),
+    exercise_id: z.string(),
+    side: z.enum(['left', 'right']).nullable(),
+    planned_s: z.int(),
+    actual_s: z.int(),
+    clean: z.boolean().nullable(),
+    sensation: z.int().nullable(),
+    felt: z.enum(feltPlaces).nullable(),
+    slipped: z.enum(slips).nullable(),
+    setting: z.custom<Setting>()
+  })
+  .transform((r) => ({
+    id: r.id,
+    sessionId: r.session_id,
+    setIndex: r.set_index,
+    exerciseId: r.exercise_id,
+    side: r.side,
+    plannedS: r.planned_s,
+    actualS: r.actual_s,
+    clean: r.clean,
+    sensation: r.sensation,
+    felt: r.felt,
+    slipped: r.slipped,
+    setting: r.setting
+  }));
+export type SetLog = z.output<typeof SetLogRow>;
+
+/** Sets of every session of a goal, in their order. */
+export async function listSetLogs(db: Db, goalId: number): Promise<SetLog[]> {
+  const { rows } = await db.query(
+    `select l.id, l.session_id, l.set_index, l.exercise_id, l.side, l.planned_s, l.actual_s, l.clean, l.sensation, l.felt, l.slipped, l.setting
+       from set_log l join session s on s.id = l.session_id join plan p on p.id = s.plan_id
+      where p.goal_id = $1
+      order by l.session_id, l.set_index`,
+    [goalId]
+  );
+  return allRows(SetLogRow, rows);
+}
+
+/** Keeps a set. The same id again changes nothing; a set done over replaces the one before it. */
+export async function upsertSetLog(db: Db, sessionId: number, schoolId: string, l: SetLogInput): Promise<void> {
+  await db.query(
+    `insert into set_log (id, session_id, set_index, exercise_id, side, planned_s, actual_s, clean, sensation, felt, slipped, school_id, setting)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)
+     on conflict (session_id, set_index) do update
+        set id = excluded.id, actual_s = excluded.actual_s, clean = excluded.clean, sensation = excluded.sensation,
+            felt = excluded.felt, slipped = excluded.slipped, setting = excluded.setting, logged_at = now()
+      where set_log.id <> excluded.id`,
+    [
+      l.id,
+      sessionId,
+      l.setIndex,
+      l.exerciseId,
+      l.side,
+      l.plannedS,
+      l.actualS,
+      l.clean,
+      l.sensation,
+      l.felt,
+      l.slipped,
+      schoolId,
+      JSON.stringify(l.setting)
+    ]
+  );
+}
+
+const PainRow = z
+  .object({
+    id: z.string(),
+    session_id: z.int(),
+    set_index: z.int(),
+    exercise_id: z.string(),
+    work_side: z.enum(['left', 'right']).nullable(),
+    place: z.custom<PainPlaceId>(),
+    side: z.enum(['left', 'right']).nullable(),
+    kind: z.custom<PainKindId>()
+  })
+  .transform((r) => ({
+    id: r.id,
+    sessionId: r.session_id,
+    setIndex: r.set_index,
+    exerciseId: r.exercise_id,
+    workSide: r.work_side,
+    place: r.place,
+    side: r.side,
+    kind: r.kind
+  }));
+export type PainRecord = z.output<typeof PainRow>;
+
+export async function listPains(db: Db, goalId: number): Promise<PainRecord[]> {
+  const { rows } = await db.query(
+    `select e.id, e.session_id, e.set_index, e.exercise_id, e.work_side, e.place, e.side, e.kind
+       from pain_event e join session s on s.id = e.session_id join plan p on p.id = s.plan_id
+      where p.goal_id = $1
+      order by e.session_id, e.told_at, e.id`,
+    [goalId]
+  );
+  return allRows(PainRow, rows);
+}
+
+/** False when this very event was kept before. */
+export async function insertPain(tx: Db, sessionId: number, p: PainInput): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    `insert into pain_event (id, session_id, set_index, exercise_id, work_side, place, side, kind)
+     values ($1, $2, $3, $4, $5, $6, $7, $8)
+     on conflict (id) do nothing`,
+    [p.id, sessionId, p.setIndex, p.exerciseId, p.workSide, p.place, p.side, p.kind]
+  );
+  return rowCount === 1;
+}

@@ -1,0 +1,89 @@
+import { z } from 'zod';
+import type { PlanInput } from '$lib/contract/forms';
+import type { Setting, Settings, Side } from '$lib/core';
+import type { Db } from '../db/db';
+import { allRows, firstRow, IdRow, oneRow } from '../db/rows';
+
+const PlanRow = z
+  .object({
+    id: z.int(),
+    goal_id: z.int(),
+    version: z.int(),
+    school_id: z.string(),
+    weeks: z.int(),
+    sessions_per_week: z.int(),
+    minutes: z.int(),
+    start_on: z.iso.date(),
+    created_at: z.string()
+  })
+  .transform((r) => ({
+    id: r.id,
+    goalId: r.goal_id,
+    version: r.version,
+    schoolId: r.school_id,
+    weeks: r.weeks,
+    sessionsPerWeek: r.sessions_per_week,
+    minutes: r.minutes,
+    startOn: r.start_on,
+    createdAt: r.created_at
+  }));
+export type Plan = z.output<typeof PlanRow>;
+
+const columns = 'id, goal_id, version, school_id, weeks, sessions_per_week, minutes, start_on, created_at';
+
+/** The plan that is in force; null when there is none yet. */
+export async function findPlan(db: Db, goalId: number): Promise<Plan | null> {
+  const { rows } = await db.query(
+    `select ${columns} from plan where goal_id = $1 and superseded_at is null order by version desc limit 1`,
+    [goalId]
+  );
+  return firstRow(PlanRow, rows);
+}
+
+/** All versions, newest first. */
+export async function listPlans(db: Db, goalId: number): Promise<Plan[]> {
+  const { rows } = await db.query(`select ${columns} from plan where goal_id = $1 order by version desc`, [goalId]);
+  return allRows(PlanRow, rows);
+}
+
+/** A new version; the key on (goal, version) keeps two tabs from both making it. */
+export async function insertPlan(tx: Db, goalId: number, version: number, schoolId: string, p: PlanInput): Promise<number> {
+  const { rows } = await tx.query(
+    `insert into plan (goal_id, version, school_id, weeks, sessions_per_week, minutes, start_on)
+     values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+    [goalId, version, schoolId, p.weeks, p.sessionsPerWeek, p.minutes, p.startOn]
+  );
+  return oneRow(IdRow, rows, 'plan').id;
+}
+
+/** Ends the version in force; its sessions that were not done yet are superseded with it. */
+export async function supersedePlan(tx: Db, planId: number): Promise<void> {
+  await tx.query('update plan set superseded_at = now() where id = $1', [planId]);
+  await tx.query(`update session set status = 'superseded' where plan_id = $1 and status = 'planned'`, [planId]);
+}
+
+const SettingRow = z.object({
+  exercise_id: z.string(),
+  side: z.enum(['left', 'right']),
+  setting: z.partialRecord(z.enum(['depthCm', 'holdS', 'effortPct', 'reps']), z.number())
+});
+
+/** Where each exercise of a goal stands, by exercise and side. */
+export async function listSettings(db: Db, goalId: number): Promise<Settings> {
+  const { rows } = await db.query(
+    'select exercise_id, side, setting from exercise_setting where goal_id = $1 order by exercise_id, side',
+    [goalId]
+  );
+  const settings: Record<string, Record<Side, Setting>> = {};
+  for (const { exercise_id, side, setting } of allRows(SettingRow, rows))
+    (settings[exercise_id] ??= { left: {}, right: {} })[side] = setting;
+  return settings;
+}
+
+export async function upsertSetting(db: Db, goalId: number, exerciseId: string, side: Side, setting: Setting): Promise<void> {
+  await db.query(
+    `insert into exercise_setting (goal_id, exercise_id, side, setting) values ($1, $2, $3, $4)
+     on conflict (goal_id, exercise_id, side) do update set setting = excluded.setting`,
+    [goalId, exerciseId, side, JSON.stringify(setting)]
+  );
+}

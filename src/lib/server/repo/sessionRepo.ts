@@ -1,0 +1,87 @@
+import { z } from 'zod';
+import type { Block, Cut, PlanPhase, PlanSession, PlanWeek } from '$lib/core';
+import type { Db } from '../db/db';
+import { allRows, oneRow } from '../db/rows';
+
+/** What a session was given when it began: blocks as fitted that day, and what was said about them. */
+export type Prescribed = Readonly<{ blocks: readonly Block[]; cuts: readonly Cut[]; leftOut: readonly string[] }>;
+
+const SessionRow = z
+  .object({
+    id: z.int(),
+    plan_id: z.int(),
+    school_id: z.string(),
+    week: z.int(),
+    ordinal: z.int(),
+    phase: z.enum(['settle in', 'open', 'own', 'arrive']),
+    easy: z.boolean(),
+    light: z.boolean(),
+    retest: z.boolean(),
+    planned_on: z.iso.date(),
+    status: z.enum(['planned', 'running', 'done', 'stopped', 'superseded']),
+    prescribed: z.custom<Prescribed>().nullable(),
+    started_at: z.string().nullable(),
+    ended_at: z.string().nullable()
+  })
+  .transform((r) => ({
+    id: r.id,
+    planId: r.plan_id,
+    schoolId: r.school_id,
+    week: r.week,
+    ordinal: r.ordinal,
+    phase: r.phase as PlanPhase,
+    easy: r.easy,
+    light: r.light,
+    retest: r.retest,
+    plannedOn: r.planned_on,
+    status: r.status,
+    prescribed: r.prescribed,
+    startedAt: r.started_at,
+    endedAt: r.ended_at
+  }));
+export type Session = z.output<typeof SessionRow>;
+
+const columns = `s.id, s.plan_id, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.status,
+                 s.prescribed, s.started_at, s.ended_at`;
+
+/** Sessions of a goal over all its plans: those done in the order they were done, then those to come in theirs. */
+export async function listSessions(db: Db, goalId: number): Promise<Session[]> {
+  const { rows } = await db.query(
+    `select ${columns} from session s join plan p on p.id = s.plan_id
+      where p.goal_id = $1 and s.status <> 'superseded'
+      order by s.started_at nulls last, p.version, s.week, s.ordinal, s.id`,
+    [goalId]
+  );
+  return allRows(SessionRow, rows);
+}
+
+/** A session of a client, or 'not_found'. */
+export async function getSession(db: Db, clientId: number, id: number): Promise<Session> {
+  const { rows } = await db.query(
+    `select ${columns} from session s join plan p on p.id = s.plan_id join goal g on g.id = p.goal_id
+      where s.id = $1 and g.client_id = $2`,
+    [id, clientId]
+  );
+  return oneRow(SessionRow, rows, 'session');
+}
+
+export async function insertSession(tx: Db, planId: number, week: PlanWeek, s: PlanSession): Promise<void> {
+  const isLast = s.ordinal === week.sessions.length;
+  await tx.query(
+    `insert into session (plan_id, week, ordinal, phase, easy, light, retest, planned_on) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    [planId, week.week, s.ordinal, week.phase, week.easy, s.light, week.retest && isLast, s.on]
+  );
+}
+
+/** Starts a planned session; false when it was started meanwhile. */
+export async function updateStarted(tx: Db, id: number, prescribed: Prescribed, startedAt: string): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    `update session set status = 'running', prescribed = $1, started_at = $2 where id = $3 and status = 'planned'`,
+    [JSON.stringify(prescribed), startedAt, id]
+  );
+  return rowCount === 1;
+}
+
+export async function updateEnded(db: Db, id: number, status: 'done' | 'stopped', endedAt: string): Promise<void> {
+  await db.query(`update session set status = $1, ended_at = $2 where id = $3 and status = 'running'`, [status, endedAt, id]);
+}

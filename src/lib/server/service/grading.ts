@@ -1,0 +1,114 @@
+import {
+  bearingStacks,
+  longHold,
+  nearestStack,
+  rungsAround,
+  sides,
+  exercises,
+  capOf,
+  defaultEffortCapPct,
+  type LadderFault,
+  type Rung,
+  type Setting,
+  type Settings,
+  type Side,
+  type Stack
+} from '$lib/core';
+import type { Database } from '../db/db';
+import { upsertSetting } from '../repo/planRepo';
+import { limitsOf } from './checking';
+import { loadGoalCase, type GoalCase } from './clientCase';
+import { perCase } from './perCase';
+import { latestReading, readingsOf, type SideReading } from './measuring';
+
+export const splitExerciseId = 'front_split_on_stack';
+
+export type SideGrade = Readonly<{
+  side: Side;
+  reading: SideReading;
+  /** Where the work stands: the setting in use, or the stack nearest to the measure while none is. */
+  depthCm: number;
+  chosen: boolean;
+  rung: Rung;
+  rungs: readonly Rung[];
+  faults: readonly LadderFault[];
+  /** The nearest other heights the shelf makes, by height. */
+  near: readonly Rung[];
+}>;
+
+/** How both sides are graded; a side without a passive measure has no grade. */
+export const gradesOf = perCase((c: GoalCase): SideGrade[] => {
+  const readings = readingsOf(c);
+  return sides.flatMap((side): SideGrade[] => {
+    const reading = latestReading(readings, side, 'passive');
+    return reading ? [gradeSide(c, side, reading)] : [];
+  });
+});
+
+function gradeSide(c: GoalCase, side: Side, reading: SideReading): SideGrade {
+  const stacks = bearingStacks(c.shelf);
+  const set = c.settings[splitExerciseId]?.[side]?.depthCm;
+  const rung = depthRung(set ?? reading.depthCm, stacks);
+  const { rungs, faults } = rungsAround({ depthCm: rung.depthCm, targetCm: c.goal.targetDepthCm, shelf: c.shelf });
+  const near = allDepths(stacks)
+    .filter((r) => Math.abs(r.depthCm - rung.depthCm) <= 6 && r.depthCm !== rung.depthCm)
+    .sort((a, b) => Math.abs(a.depthCm - rung.depthCm) - Math.abs(b.depthCm - rung.depthCm))
+    .slice(0, 4);
+  return { side, reading, depthCm: rung.depthCm, chosen: set !== undefined, rung, rungs, faults, near };
+}
+
+/** A stack as a setting: above the floor under the pelvis, past flat under the lead heel. */
+function depthRung(depthCm: number, stacks: readonly Stack[]): Rung {
+  const stack = nearestStack(Math.abs(depthCm), stacks);
+  if (stack.heightCm === 0) return { ...stack, depthCm: 0, under: 'floor' };
+  return depthCm < 0
+    ? { ...stack, depthCm: -stack.heightCm, under: 'lead heel' }
+    : { ...stack, depthCm: stack.heightCm, under: 'pelvis' };
+}
+
+const allDepths = (stacks: readonly Stack[]): Rung[] =>
+  stacks.flatMap((s): Rung[] =>
+    s.heightCm === 0 ? [depthRung(0, [s])] : [depthRung(s.heightCm, [s]), depthRung(-s.heightCm, [s])]
+  );
+
+/** The instructor's choice of today's stack for a side. */
+export async function chooseStack(db: Database, clientId: number, side: Side, depthCm: number): Promise<void> {
+  const c = await loadGoalCase(db, clientId);
+  const { depthCm: reachable } = depthRung(depthCm, bearingStacks(c.shelf));
+  const { start } = exercises.find((e) => e.id === splitExerciseId)!;
+  await upsertSetting(db, c.goal.id, splitExerciseId, side, {
+    ...start,
+    ...c.settings[splitExerciseId]?.[side],
+    depthCm: reachable
+  });
+}
+
+/** Settings of every exercise on both sides: those in use, and a start for those that have none. */
+export const settingsOf = perCase((c: GoalCase): Settings => {
+  const grades = gradesOf(c);
+  const capPct = capOf(limitsOf(c), 'effort cap', defaultEffortCapPct);
+  const beginner = c.client.level === 'beginner';
+  const startOf = (start: Setting, id: string, side: Side): Setting => ({
+    ...start,
+    ...(start.effortPct !== undefined && { effortPct: Math.min(start.effortPct, capPct) }),
+    ...(start.effortPct !== undefined && beginner && { holdS: longHold.leastHoldS.beginner }),
+    ...(id === splitExerciseId && { depthCm: grades.find((g) => g.side === side)?.depthCm ?? 0 })
+  });
+  // A side that was never set has no setting, or an empty one: its start fills what is missing.
+  return Object.fromEntries(
+    exercises
+      .filter((e) => e.sides === 'each')
+      .map(({ id, start }) => {
+        const whole = (side: Side) => ({ ...startOf(start, id, side), ...c.settings[id]?.[side] });
+        return [id, { left: whole('left'), right: whole('right') }];
+      })
+  );
+});
+
+/** The split's ladder of either side, round the setting in use. */
+export const rungsOf = perCase((c: GoalCase): Readonly<Record<Side, readonly Rung[]>> => {
+  const around = (side: Side) =>
+    rungsAround({ depthCm: settingsOf(c)[splitExerciseId]?.[side].depthCm ?? 0, targetCm: c.goal.targetDepthCm, shelf: c.shelf })
+      .rungs;
+  return { left: around('left'), right: around('right') };
+});

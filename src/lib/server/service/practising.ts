@@ -1,0 +1,101 @@
+import type { PainInput, SetLogInput } from '$lib/contract/forms';
+import { compileSession, CoreError, locksFrom, painKindOf, painPlaceOf } from '$lib/core';
+import type { Database } from '../db/db';
+import { insertLock } from '../repo/lockRepo';
+import { insertPain, upsertSetLog } from '../repo/logRepo';
+import { getSession, updateEnded, updateStarted } from '../repo/sessionRepo';
+import { isOpenForWork } from './checking';
+import { dateOf, loadGoalCase, type GoalCase } from './clientCase';
+import { prepareSession } from './planning';
+import { decideAll, pendingResume } from './reviewing';
+
+/** How a pause is answered at the start: one step back as proposed, or as before with a reason. */
+export type ResumeAnswer = Readonly<{ answer: 'accept' | 'as before' | null; reason: string }>;
+
+/**
+ * Starts a session with today's settings, or finds it running.
+ *
+ * Throws: CoreError 'not_found', 'not_cleared', 'archived', 'session_already_running', 'resume_undecided', 'reason_missing', 'everything_locked',
+ *         'minutes_too_few'.
+ */
+export async function startSession(
+  db: Database,
+  clientId: number,
+  sessionId: number,
+  resume: ResumeAnswer,
+  now: Date
+): Promise<void> {
+  const session = await getSession(db, clientId, sessionId);
+  if (session.status === 'running') return;
+  const before = await loadGoalCase(db, clientId);
+  if (before.client.archivedAt) throw new CoreError('archived');
+  if (!isOpenForWork(before)) throw new CoreError('not_cleared');
+  if (before.sessions.some((s) => s.status === 'running')) throw new CoreError('session_already_running');
+  await db.transaction(async (tx) => {
+    const changed = await answerResume(tx, before, resume, now);
+    const c = changed ? await loadGoalCase(tx, clientId) : before;
+    if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
+    const { blocks, cuts, leftOut } = prepareSession({ ...c, plan: c.plan }, session);
+    if (!(await updateStarted(tx, sessionId, { blocks, cuts, leftOut }, now.toISOString())))
+      throw new CoreError('session_already_running');
+  });
+}
+
+/** Carries out the answer to a pause; false when there was none. */
+async function answerResume(
+  tx: Parameters<typeof decideAll>[0],
+  c: GoalCase,
+  { answer, reason }: ResumeAnswer,
+  now: Date
+): Promise<boolean> {
+  const pending = pendingResume(c, dateOf(now));
+  if (pending.length === 0) return false;
+  if (answer === null) throw new CoreError('resume_undecided');
+  if (answer === 'as before' && reason.trim() === '') throw new CoreError('reason_missing');
+  const choice = answer === 'accept' ? null : { verdict: 'stay' as const, reason: reason.trim() };
+  await decideAll(tx, c, pending, choice, dateOf(now));
+  return true;
+}
+
+/** Keeps a set that was confirmed in the player. Sent again it changes nothing; it may come late, after the session ended. */
+export async function logSet(db: Database, clientId: number, sessionId: number, log: SetLogInput): Promise<void> {
+  const session = await getSession(db, clientId, sessionId);
+  if (!session.prescribed) throw new CoreError('session_not_running');
+  const set = compileSession(session.prescribed.blocks, { effortCapPct: 100 }).sets[log.setIndex];
+  if (set?.exerciseId !== log.exerciseId || set.side !== log.side) throw new CoreError('conflict', { setIndex: log.setIndex });
+  await upsertSetLog(db, sessionId, session.schoolId, log);
+}
+
+/** Keeps a told pain with what it locks; a stop sign ends the session here as well. */
+export async function tellPain(db: Database, clientId: number, sessionId: number, pain: PainInput, now: Date): Promise<void> {
+  const session = await getSession(db, clientId, sessionId);
+  if (!session.prescribed) throw new CoreError('session_not_running');
+  const kind = painKindOf(pain.kind);
+  const place = painPlaceOf(pain.place);
+  const reason = `${kind.label}: ${place.label.toLowerCase()}`;
+  await db.transaction(async (tx) => {
+    if (!(await insertPain(tx, sessionId, pain))) return;
+    const opened = { reason, openedOn: dateOf(now), painEventId: pain.id };
+    for (const lock of locksFrom([pain])) await insertLock(tx, clientId, { ...opened, ...lock });
+    if (kind.action === 'stop line')
+      // Where no line belongs to the place, the joint is locked: the cautious reading.
+      await insertLock(tx, clientId, {
+        ...opened,
+        ...(place.line ? { line: place.line } : { joint: place.joint }),
+        side: pain.side
+      });
+    if (kind.action === 'stop session' || kind.action === 'urgent')
+      await updateEnded(tx, sessionId, 'stopped', now.toISOString());
+  });
+}
+
+export async function finishSession(
+  db: Database,
+  clientId: number,
+  sessionId: number,
+  status: 'done' | 'stopped',
+  now: Date
+): Promise<void> {
+  const session = await getSession(db, clientId, sessionId);
+  await updateEnded(db, session.id, status, now.toISOString());
+}

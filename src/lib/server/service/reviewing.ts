@@ -1,0 +1,335 @@
+import type { DecideInput } from '$lib/contract/forms';
+import {
+  capOf,
+  compileSession,
+  CoreError,
+  decide,
+  defaultEffortCapPct,
+  defaultSensationCap,
+  dialStates,
+  exerciseOf,
+  exercises,
+  otherSide,
+  painKindOf,
+  painPlaceOf,
+  retestEveryDays,
+  sides,
+  type Decision,
+  type DialState,
+  type LinkId,
+  type PainPlaceId,
+  type SessionRecord,
+  type SetRecord,
+  type Side,
+  type Verdict
+} from '$lib/core';
+import type { Database, Db } from '../db/db';
+import { insertDecision } from '../repo/decisionRepo';
+import { insertLock, lockedJoints, openLocks, restedLines } from '../repo/lockRepo';
+import { insertPain, type SetLog } from '../repo/logRepo';
+import { upsertSetting } from '../repo/planRepo';
+import type { Session } from '../repo/sessionRepo';
+import { limitsOf } from './checking';
+import { dateOf, loadGoalCase, type GoalCase } from './clientCase';
+import { rungsOf, settingsOf, splitExerciseId } from './grading';
+import { readingsOf, weakerSide } from './measuring';
+
+export type Proposal = Decision &
+  Readonly<{ exerciseId: string; side: Side; dials: readonly DialState[]; sessionId: number; moment: 'review' | 'resume' }>;
+
+/** A share of the planned seconds below which a set was not done as planned, whatever was tapped. */
+const shortShare = 0.8;
+
+export const endedSessions = (c: GoalCase): Session[] =>
+  c.sessions.filter((s) => (s.status === 'done' || s.status === 'stopped') && s.startedAt !== null);
+
+const dayOf = (s: Session): string => dateOf(s.startedAt!);
+
+/** The sessions of one exercise on one side, as the verdict reads them. A step back after a pause stands as a record of its own. */
+export function recordsOf(c: GoalCase, exerciseId: string, side: Side): SessionRecord[] {
+  return endedSessions(c).flatMap((session): SessionRecord[] => {
+    const work = session.prescribed?.blocks.find((b) => b.exerciseId === exerciseId)?.work.find((w) => w.side === side);
+    if (!work) return [];
+    const logs = c.setLogs.filter((l) => l.sessionId === session.id && l.exerciseId === exerciseId && l.side === side);
+    const pains = c.pains.filter((p) => p.sessionId === session.id && p.exerciseId === exerciseId && p.workSide === side);
+    const decisions = c.decisions.filter((d) => d.sessionId === session.id && d.exerciseId === exerciseId && d.side === side);
+    const decisionAt = (moment: 'review' | 'resume') => decisions.find((d) => d.moment === moment);
+    const record: SessionRecord = {
+      on: dayOf(session),
+      plannedSets: work.sets,
+      sets: logs.map(setRecord),
+      pains,
+      decision: decisionAt('review')
+    };
+    const resume = decisionAt('resume');
+    return resume ? [record, { on: resume.decidedOn, plannedSets: 0, sets: [], pains: [], decision: resume }] : [record];
+  });
+}
+
+function setRecord(log: SetLog): SetRecord {
+  const longEnough = log.actualS >= shortShare * log.plannedS;
+  if (log.clean === true && longEnough) return { clean: true };
+  if (log.clean !== false) return { clean: false, sensation: null, targetMet: longEnough, alignmentKept: null, feltRight: null };
+  return {
+    clean: false,
+    sensation: log.sensation,
+    targetMet: longEnough && log.slipped !== 'came off early',
+    alignmentKept: log.slipped === null ? null : log.slipped === 'nothing' || log.slipped === 'came off early',
+    feltRight: log.felt === null ? null : log.felt === 'expected'
+  };
+}
+
+/** Exercises in the order in which a link is deepened first: the position, then the cycles, then the active work. */
+const decidingOrder = ['position', 'open', 'own'] as const;
+const decided = exercises
+  .filter((e) => e.sides === 'each')
+  .toSorted((a, b) => decidingOrder.findIndex((p) => p === a.part) - decidingOrder.findIndex((p) => p === b.part));
+
+/** Links a step on one side makes harder: of a position both ends, each on its own leg. */
+const linksOn = (exerciseId: string, side: Side): string[] => {
+  const links: readonly LinkId[] = exerciseOf(exerciseId).links;
+  return links.map((link) => `${link}/${links.length > 1 && link === 'hip extension' ? otherSide(side) : side}`);
+};
+
+/** What to do next, exercise by exercise and side by side, after the session that ended last. Those decided already are left out. */
+export function proposalsOf(c: GoalCase, today: string): Proposal[] {
+  const session = endedSessions(c).at(-1);
+  if (!session) return [];
+  return propose(c, session, 'review', today);
+}
+
+/** Steps back that a pause asks for before the next session begins. */
+export function pendingResume(c: GoalCase, today: string): Proposal[] {
+  const session = endedSessions(c).at(-1);
+  if (!session) return [];
+  return propose(c, session, 'resume', today).filter((p) => p.rule === 'pause or retest' && p.verdict === 'ease');
+}
+
+function propose(c: GoalCase, session: Session, moment: 'review' | 'resume', today: string): Proposal[] {
+  const deepened = new Set<string>();
+  return decided.flatMap(({ id }) =>
+    sides.flatMap((side): Proposal[] => {
+      const history = recordsOf(c, id, side);
+      const inSession = session.prescribed?.blocks.some((b) => b.exerciseId === id && b.work.some((w) => w.side === side));
+      const settled = c.decisions.some(
+        (d) => d.sessionId === session.id && d.moment === moment && d.exerciseId === id && d.side === side
+      );
+      const links = linksOn(id, side);
+      if (settled || !inSession || history.length === 0) {
+        const made = c.decisions.find((d) => d.sessionId === session.id && d.exerciseId === id && d.side === side);
+        if (made?.verdict === 'deepen') links.forEach((l) => deepened.add(l));
+        return [];
+      }
+      const linkDeepenedToday = links.some((l) => deepened.has(l));
+      const { decision, dials } = decideOne(c, id, side, { history, linkDeepenedToday, today });
+      if (decision.verdict === 'deepen') links.forEach((l) => deepened.add(l));
+      return [{ ...decision, exerciseId: id, side, dials, sessionId: session.id, moment }];
+    })
+  );
+}
+
+type Asked = Readonly<{ history: SessionRecord[]; linkDeepenedToday: boolean; today: string }>;
+
+function decideOne(
+  c: GoalCase,
+  exerciseId: string,
+  side: Side,
+  { history, linkDeepenedToday, today }: Asked
+): { decision: Decision; dials: DialState[] } {
+  const limits = limitsOf(c);
+  const setting = settingsOf(c)[exerciseId]![side];
+  const exercise = exerciseOf(exerciseId);
+  const dials = dialStates(exercise, setting, {
+    rungs: exerciseId === splitExerciseId ? rungsOf(c)[side] : [],
+    effortCapPct: capOf(limits, 'effort cap', defaultEffortCapPct),
+    flatIsEnd: limits.some((l) => l.kind === 'no past-flat')
+  });
+  const measured = readingsOf(c).filter((r) => r.side === side && r.mode === 'passive');
+  const lastOn = measured.at(-1)?.takenOn ?? null;
+  const steps = (s: Side) => c.decisions.filter((d) => d.exerciseId === exerciseId && d.side === s);
+  const net = (s: Side) =>
+    steps(s).filter((d) => d.verdict === 'deepen').length - steps(s).filter((d) => d.verdict === 'ease').length;
+  const decision = decide({
+    prescription: {
+      exercise,
+      dials,
+      sensationCap: capOf(limits, 'sensation cap', defaultSensationCap),
+      sessionsPerWeek: c.plan?.sessionsPerWeek ?? c.client.sessionsPerWeek
+    },
+    side,
+    history,
+    measures: {
+      lastOn,
+      retestEveryDays,
+      deepeningsSince: steps(side).filter(
+        (d) => d.verdict === 'deepen' && d.dial === 'depthCm' && lastOn !== null && d.decidedOn > lastOn
+      ).length
+    },
+    limits,
+    locks: lockedJoints(c.locks),
+    restedLines: restedLines(c.locks),
+    otherSide: { isWeaker: weakerSide(c) !== otherSide(side), stepsAhead: net(side) - net(otherSide(side)) },
+    linkDeepenedToday,
+    today
+  });
+  return { decision, dials };
+}
+
+/** Another verdict than the proposed one, with its reason. */
+export type Overrule = Readonly<{ verdict: Verdict; reason: string }>;
+
+/**
+ * Carries decisions out: keeps them, moves the settings, and locks what a repeated pain asks for.
+ *
+ * Throws: CoreError 'reason_missing', 'stop_not_overruled', 'deepen_while_locked', 'nothing_to_deepen'.
+ */
+export async function decideAll(
+  tx: Db,
+  c: GoalCase,
+  proposals: readonly Proposal[],
+  overrule: Overrule | null,
+  decidedOn: string
+): Promise<void> {
+  for (const proposal of proposals) {
+    const decision = overrule && overrule.verdict !== proposal.verdict ? overruled(c, proposal, overrule) : proposal;
+    const { verdict, dial, from, to } = decision;
+    const kept = await insertDecision(tx, c.goal.id, {
+      sessionId: proposal.sessionId,
+      moment: proposal.moment,
+      exerciseId: proposal.exerciseId,
+      side: proposal.side,
+      proposedVerdict: proposal.verdict,
+      because: proposal.because,
+      verdict,
+      dial,
+      from,
+      to,
+      overruledBecause: verdict === proposal.verdict ? null : (overrule?.reason ?? null),
+      decidedOn
+    });
+    if (!kept) continue; // decided in another tab meanwhile
+    if (dial !== null && to !== null) {
+      const setting = settingsOf(c)[proposal.exerciseId]![proposal.side];
+      await upsertSetting(tx, c.goal.id, proposal.exerciseId, proposal.side, { ...setting, [dial]: to });
+    }
+    if (verdict === 'stop' && proposal.rule === 'sore joint') await lockSoreJoint(tx, c, proposal, decidedOn);
+  }
+}
+
+function overruled(
+  c: GoalCase,
+  { verdict: proposed, dials }: Proposal,
+  { verdict, reason }: Overrule
+): Pick<Proposal, 'verdict' | 'dial' | 'from' | 'to'> {
+  if (proposed === 'stop') throw new CoreError('stop_not_overruled');
+  if (reason.trim() === '') throw new CoreError('reason_missing');
+  if (verdict === 'deepen' && openLocks(c.locks).length > 0) throw new CoreError('deepen_while_locked');
+  if (verdict === 'stay' || verdict === 'stop') return { verdict, dial: null, from: null, to: null };
+  const dial = dials.find((d) => (verdict === 'deepen' ? d.harder : d.easier) !== null);
+  if (!dial) {
+    if (verdict === 'deepen') throw new CoreError('nothing_to_deepen');
+    return { verdict, dial: null, from: null, to: null };
+  }
+  return { verdict, dial: dial.id, from: dial.at, to: verdict === 'deepen' ? dial.harder : dial.easier };
+}
+
+/** Pain twice running takes the joint out until it is cleared. */
+async function lockSoreJoint(tx: Db, c: GoalCase, { exerciseId, side }: Proposal, openedOn: string): Promise<void> {
+  const pains = recordsOf(c, exerciseId, side).at(-1)?.pains ?? [];
+  for (const pain of pains) {
+    const place = painPlaceOf(pain.place);
+    const reason = `Twice running in ${exerciseOf(exerciseId).name.toLowerCase()}: ${place.label.toLowerCase()}`;
+    await insertLock(tx, c.client.id, { joint: place.joint, side: pain.side, reason, openedOn, painEventId: null });
+  }
+}
+
+/** One decision of the instructor after a session, accepted or overruled. Throws: those of `decideAll`, 'not_found'. */
+export async function decideProposal(db: Database, clientId: number, input: DecideInput, today: string): Promise<void> {
+  const c = await loadGoalCase(db, clientId);
+  const proposal = proposalsOf(c, today).find((p) => p.exerciseId === input.exerciseId && p.side === input.side);
+  if (!proposal) throw new CoreError('not_found', { what: 'proposal' });
+  await db.transaction((tx) => decideAll(tx, c, [proposal], { verdict: input.verdict, reason: input.overruledBecause }, today));
+}
+
+/** Accepts everything that is still proposed after the last session. */
+export async function acceptProposals(db: Database, clientId: number, today: string): Promise<void> {
+  const c = await loadGoalCase(db, clientId);
+  await db.transaction((tx) => decideAll(tx, c, proposalsOf(c, today), null, today));
+}
+
+export type ExerciseDone = Readonly<{
+  exerciseId: string;
+  side: Side;
+  plannedSets: number;
+  doneSets: number;
+  plannedS: number;
+  actualS: number;
+  cleanSets: number;
+  pains: readonly string[];
+}>;
+
+/** The session that ended last, exercise by exercise: what was done against what was prescribed. Null before the first. */
+export function doneAgainstPlan(c: GoalCase) {
+  const session = endedSessions(c).at(-1);
+  if (!session?.prescribed) return null;
+  const planned = compileSession(session.prescribed.blocks, { effortCapPct: 100 }).sets.filter((s) => s.side !== null);
+  const exercisesDone = session.prescribed.blocks.flatMap((b) =>
+    b.work.flatMap(({ side, sets }): ExerciseDone[] => {
+      if (side === null) return [];
+      const logs = c.setLogs.filter((l) => l.sessionId === session.id && l.exerciseId === b.exerciseId && l.side === side);
+      const ofSide = planned.filter((s) => s.exerciseId === b.exerciseId && s.side === side);
+      return [
+        {
+          exerciseId: b.exerciseId,
+          side,
+          plannedSets: sets,
+          doneSets: logs.length,
+          plannedS: ofSide.reduce((sum, s) => sum + s.endS - s.workStartS, 0),
+          actualS: logs.reduce((sum, l) => sum + l.actualS, 0),
+          cleanSets: logs.filter((l) => l.clean).length,
+          pains: c.pains
+            .filter((p) => p.sessionId === session.id && p.exerciseId === b.exerciseId && p.workSide === side)
+            .map((p) => `${painKindOf(p.kind).label}: ${p.side ?? ''} ${painPlaceOf(p.place).label.toLowerCase()}`)
+        }
+      ];
+    })
+  );
+  return {
+    id: session.id,
+    week: session.week,
+    ordinal: session.ordinal,
+    status: session.status,
+    startedAt: session.startedAt!,
+    exercises: exercisesDone
+  };
+}
+
+/** Sessions done of those that were due by today, in the plan in force. */
+export function attendanceOf(c: GoalCase, today: string): { done: number; due: number } {
+  const ofPlan = c.sessions.filter((s) => s.planId === c.plan?.id);
+  const ended = ofPlan.filter((s) => s.status === 'done' || s.status === 'stopped').length;
+  const due = ofPlan.filter((s) => s.plannedOn < today || s.status !== 'planned').length;
+  return { done: ended, due: Math.max(due, ended) };
+}
+
+/** Pain that came after the last session; it counts for the exercise it is told of. Throws: CoreError 'not_found'. */
+export async function tellAfterwards(
+  db: Database,
+  clientId: number,
+  input: Readonly<{ exerciseId: string; side: Side; place: PainPlaceId; bodySide: Side }>
+): Promise<void> {
+  const c = await loadGoalCase(db, clientId);
+  const session = endedSessions(c).at(-1);
+  if (!session) throw new CoreError('not_found', { what: 'session' });
+  const { exerciseId, side, place, bodySide } = input;
+  const bodySideOf = painPlaceOf(place).sided ? bodySide : null;
+  await insertPain(db, session.id, {
+    id: crypto.randomUUID(),
+    setIndex: 0,
+    exerciseId,
+    workSide: side,
+    place,
+    side: bodySideOf,
+    kind: 'afterwards'
+  });
+}

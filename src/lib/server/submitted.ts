@@ -1,0 +1,41 @@
+import { error, fail, type ActionFailure } from '@sveltejs/kit';
+import type { z } from 'zod';
+import { enter } from '$lib/contract/door';
+import type { Problem, Result } from '$lib/contract/problem';
+
+export type Typed = Readonly<Record<string, string | string[]>>;
+export type FormFailure = Readonly<{ problem: Problem; typed: Typed; form: string }>;
+
+type Submitted<O> = Readonly<{ ok: true; value: O }> | Readonly<{ ok: false; failure: ActionFailure<FormFailure> }>;
+
+/**
+ * A form as it came in: parsed, run, and on any problem given back with everything that was typed.
+ *
+ * `lists` names the fields that may come several times. `form` tells several forms of one page apart.
+ */
+export async function submitted<I, O>(
+  request: Request,
+  schema: z.ZodType<I>,
+  run: (input: I) => O | Promise<O>,
+  { form = '', lists = [] as readonly string[], shape = (typed: Typed): unknown => typed } = {}
+): Promise<Submitted<O>> {
+  const data = await request.formData();
+  const typed: Record<string, string | string[]> = {};
+  for (const key of new Set([...data.keys(), ...lists])) {
+    const all = data.getAll(key).map(String);
+    typed[key] = lists.includes(key) ? all : all[0]!;
+  }
+  const result = await enter(schema, shape(typed), run);
+  if (result.ok) return result;
+  if (result.problem.code === 'not_found') error(404, 'There is no such page.');
+  return {
+    ok: false,
+    failure: fail(result.problem.code === 'invalid_input' ? 400 : 409, { problem: result.problem, typed, form })
+  };
+}
+
+const statusOf: Partial<Record<Problem['code'], number>> = { invalid_input: 400, not_found: 404 };
+
+/** A result as the answer of an endpoint. */
+export const answered = <T>(result: Result<T>): Response =>
+  Response.json(result, { status: result.ok ? 200 : (statusOf[result.problem.code] ?? 409) });

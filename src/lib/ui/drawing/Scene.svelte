@@ -1,0 +1,25 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+
+  type Props = {
+    /** What is drawn, in centimetres; the floor is y = 0 and up is positive. */
+    minX: number;
+    maxX: number;
+    maxY: number;
+    /** Room under the floor line, cm. @default 4 */
+    below?: number;
+    label: string;
+    /** Drawn with y upward. */
+    children: Snippet;
+    /** Drawn with y downward, as SVG has it: text. */
+    overlay?: Snippet;
+    class?: string;
+  };
+  let { minX, maxX, maxY, below = 4, label, children, overlay, class: className = '' }: Props = $props();
+</script>
+
+<svg viewBox="{minX} {-maxY} {maxX - minX} {maxY + below}" class={className} role="img" aria-label={label}>
+  <g transform="scale(1 -1)">{@render children()}</g>
+  <path d="M{minX} 0H{maxX}" stroke="var(--color-ink)" stroke-width="2.5" vector-effect="non-scaling-stroke" />
+  {@render overlay?.()}
+</svg>

@@ -1,0 +1,19 @@
+import type { Problem } from '$lib/contract/problem';
+import { problemText } from './problemText';
+
+/** What an action gives back when it could not do as asked. */
+export type FormState =
+  { problem?: Problem; typed?: Readonly<Record<string, string | string[]>>; form?: string } | null | undefined;
+
+/** What stands in a field: what was typed, else what is known. */
+export function typedOr(form: FormState, name: string, known: string | number | null | undefined): string {
+  const typed = form?.typed?.[name];
+  return typeof typed === 'string' ? typed : String(known ?? '');
+}
+
+/** The message beside a field, if it has one. */
+export const fieldError = (form: FormState, name: string): string | undefined =>
+  form?.problem?.code === 'invalid_input' ? form.problem.fields[name]?.[0] : undefined;
+
+/** The message above a form. */
+export const formProblem = (form: FormState): string | undefined => (form?.problem ? problemText(form.problem) : undefined);

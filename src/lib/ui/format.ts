@@ -1,0 +1,42 @@
+import { format, parseISO } from 'date-fns';
+import { fromCm, fromKg, type LengthUnit, type MassUnit } from '$lib/contract/fields';
+import type { BodyState } from '$lib/contract/fields';
+
+const minus = '−';
+
+const rounded = (value: number, digits: number): string => {
+  const text = (Math.round(value * 10 ** digits) / 10 ** digits).toFixed(digits);
+  const trimmed = digits > 0 ? text.replace(/\.?0+$/, '') : text;
+  return trimmed === '-0' || trimmed === '' ? '0' : trimmed.replace('-', minus);
+};
+
+/** A length without its unit, to a tenth; trailing zeros fall away. */
+export const lengthNumber = (cm: number, unit: LengthUnit, digits = 1): string => rounded(fromCm(cm, unit), digits);
+export const lengthText = (cm: number, unit: LengthUnit, digits = 1): string => `${lengthNumber(cm, unit, digits)} ${unit}`;
+export const massNumber = (kg: number, unit: MassUnit): string => rounded(fromKg(kg, unit), 1);
+export const degText = (deg: number, digits = 0): string => `${rounded(deg, digits)}°`;
+export const numberText = (value: number, digits = 1): string => rounded(value, digits);
+
+/** A change with its sign, so that nothing is read as a level. */
+export const signedLength = (cm: number, unit: LengthUnit): string => `${cm > 0 ? '+' : ''}${lengthNumber(cm, unit)} ${unit}`;
+
+/** A depth in words: a height above the floor, flat, or so much past it. */
+export function depthText(depthCm: number, unit: LengthUnit): string {
+  if (Math.abs(depthCm) < 0.05) return 'flat';
+  return depthCm > 0 ? lengthText(depthCm, unit) : `${lengthText(-depthCm, unit)} past flat`;
+}
+
+/** Seconds as minutes and seconds: 4:05. */
+export function clockText(seconds: number): string {
+  const whole = Math.max(0, Math.round(seconds));
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+}
+
+export const dateText = (on: string): string => format(parseISO(on), 'd MMM yyyy');
+export const shortDate = (on: string): string => format(parseISO(on), 'd MMM');
+export const weekdayDate = (on: string): string => format(parseISO(on), 'EEE d MMM');
+
+export const stateText: Readonly<Record<BodyState, string>> = { cold: 'cold', warm: 'warmed up', after: 'after the session' };
+
+export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,38 @@
+import type { Problem, ProblemCode } from '$lib/contract/problem';
+
+type Data = Readonly<Record<string, number | string>>;
+
+/** A sentence for every problem: what happened and what to do. A forgotten code does not compile. */
+const sentences = {
+  not_found: () => 'This is no longer there. Reload the page.',
+  conflict: () => 'This was changed elsewhere meanwhile. What you typed is still here; reload to see the other change.',
+  missing_reference: () => 'Something this belongs to is gone. Reload the page.',
+  out_of_range: () => 'A value lies outside what is possible. Nothing was kept; check the numbers.',
+  gap_exceeds_leg: () => 'The gap is longer than the leg. Check the reading, or the leg length of this person.',
+  baseline_missing: () => 'A plan needs a baseline. Measure both sides first, then come back.',
+  weeks_past_target: (d: Data) =>
+    Number(d.weeksLeft) > 0
+      ? `Only ${d.weeksLeft} ${Number(d.weeksLeft) === 1 ? 'week is' : 'weeks are'} left before the date of the goal. Choose fewer weeks, or move the date.`
+      : 'The date of the goal has come. Move the date, or leave it open, then plan.',
+  minutes_too_few: (d: Data) =>
+    `The warm-up, one exercise and the settle need ${Math.ceil(Number(d.neededS) / 60)} minutes. Give the session more time.`,
+  everything_locked: () =>
+    'Every exercise loads a locked joint or a resting line. The stop has to be cleared by a named person first.',
+  effort_above_cap: (d: Data) => `An effort of ${d.peakPct} % is above this client's cap of ${d.capPct} %.`,
+  not_cleared: () => 'Planning and playing are closed until a named person clears this client. See Check.',
+  plan_changed_elsewhere: () =>
+    'This plan was changed in another tab. Your numbers are still here; reload to see the other version.',
+  session_not_running: () => 'This session was not started. Open it from Practise.',
+  session_already_running: () => 'A session of this client is already running. Finish that one first.',
+  reason_missing: () => 'Write down why. The reason is kept with the decision.',
+  deepen_while_locked: () => 'While a stop is open nothing is deepened, and this cannot be overruled.',
+  stop_not_overruled: () => 'A stop cannot be overruled. A named person clears it in Check.',
+  nothing_to_deepen: () => 'Every dial of this exercise is at its end.',
+  resume_undecided: () => 'There was a pause. Choose: one step back, or as before with a reason.',
+  archived: () => 'This person is archived. Bring them back first.'
+} satisfies Record<ProblemCode, (data: Data) => string>;
+
+export const problemText = (problem: Problem): string =>
+  problem.code === 'invalid_input'
+    ? 'Some fields need another look. Nothing typed is lost.'
+    : sentences[problem.code](problem.data);

@@ -1,0 +1,24 @@
+import { whole } from '$lib/contract/fields';
+import { listPeople } from '$lib/server/repo/peopleRepo';
+import { updateArchived } from '$lib/server/repo/clientRepo';
+import { submitted } from '$lib/server/submitted';
+import { z } from 'zod';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals: { db }, url }) => {
+  const which = url.searchParams.get('show') === 'archived' ? 'archived' : 'active';
+  return { which, people: await listPeople(db, which) };
+};
+
+const personForm = z.object({ clientId: whole(1, 2 ** 31 - 1) });
+
+export const actions: Actions = {
+  archive: async ({ request, locals: { db, now } }) => {
+    const done = await submitted(request, personForm, ({ clientId }) => updateArchived(db, clientId, now.toISOString()));
+    return done.ok ? { archived: true } : done.failure;
+  },
+  restore: async ({ request, locals: { db } }) => {
+    const done = await submitted(request, personForm, ({ clientId }) => updateArchived(db, clientId, null));
+    return done.ok ? { restored: true } : done.failure;
+  }
+};

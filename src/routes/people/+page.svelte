@@ -1,0 +1,148 @@
+<script lang="ts">
+  import { deserialize, enhance } from '$app/forms';
+  import { invalidateAll } from '$app/navigation';
+  import Archive from '@lucide/svelte/icons/archive';
+  import Undo from '@lucide/svelte/icons/undo-2';
+  import UserPlus from '@lucide/svelte/icons/user-plus';
+  import { toast } from 'svelte-sonner';
+  import { daysBetween } from '$lib/core';
+  import { capital, dateText, depthText, lengthNumber, plural, shortDate } from '$lib/ui/format';
+  import SideMark from '$lib/ui/SideMark.svelte';
+
+  let { data } = $props();
+  let wanted = $state('');
+  const shown = $derived(data.people.filter((p) => p.name.toLowerCase().includes(wanted.trim().toLowerCase())));
+  let finder: HTMLInputElement | undefined = $state();
+
+  type Person = (typeof data.people)[number];
+  /** The one thing that waits, most serious first. */
+  function waiting(p: Person): { text: string; serious: boolean } {
+    if (p.openLocks > 0) return { text: p.openLocks === 1 ? 'a stop is open' : `${p.openLocks} stops are open`, serious: true };
+    if (p.isOpen === false) return { text: 'clearance first', serious: true };
+    if (p.isOpen === null) return { text: 'check', serious: false };
+    if (!p.goal) return { text: 'set a goal', serious: false };
+    if (!p.measuredOn) return { text: 'measure', serious: false };
+    if (daysBetween(p.measuredOn, data.today) > 21)
+      return { text: `retest: ${daysBetween(p.measuredOn, data.today)} days`, serious: false };
+    if (p.isUndecided) return { text: 'verdicts wait', serious: false };
+    if (p.nextOn) return { text: p.nextOn <= data.today ? 'session due' : `session ${shortDate(p.nextOn)}`, serious: false };
+    return { text: 'plan', serious: false };
+  }
+
+  async function restore(clientId: number) {
+    const body = new FormData();
+    body.set('clientId', String(clientId));
+    const response = await fetch('?/restore', { method: 'POST', body });
+    if (deserialize(await response.text()).type === 'success') await invalidateAll();
+  }
+</script>
+
+<svelte:head><title>People · Calm Reach</title></svelte:head>
+<svelte:window
+  onkeydown={(e) => {
+    if (e.key === '/' && !(e.target instanceof HTMLInputElement)) {
+      e.preventDefault();
+      finder?.focus();
+    }
+  }}
+/>
+
+<main class="mx-auto max-w-6xl p-5">
+  <div class="flex flex-wrap items-end gap-3">
+    <h1 class="mr-auto">{data.which === 'archived' ? 'Archived people' : 'People'}</h1>
+    {#if data.people.length > 0}
+      <label class="flex items-center gap-2">
+        <span class="sr-only">Find a person</span>
+        <input class="input w-56" type="search" placeholder="Find a person  /" bind:value={wanted} bind:this={finder} />
+      </label>
+    {/if}
+    {#if data.which === 'active'}
+      <a class="btn btn-quiet" href="/people?show=archived">Archived</a>
+      <a class="btn btn-primary" href="/people/new"><UserPlus size={20} /> Add a person</a>
+    {:else}
+      <a class="btn" href="/people">Back to the people</a>
+    {/if}
+  </div>
+
+  {#if data.people.length === 0}
+    {#if data.which === 'archived'}
+      <p class="mt-8 text-ink-soft">Nobody is archived.</p>
+    {:else}
+      <section class="card mt-8 max-w-2xl">
+        <h2>Begin with one person</h2>
+        <p class="mt-2">
+          Add someone who works toward a front split. You then go along one path with them: check, measure, read, grade, plan,
+          practise, review. Nothing is asked before it is needed.
+        </p>
+        <p class="mt-4 flex flex-wrap gap-3">
+          <a class="btn btn-primary" href="/people/new"><UserPlus size={20} /> Add the first person</a>
+          <a class="btn" href="/props">Put the shelf in first</a>
+        </p>
+        <p class="mt-4 text-ink-soft">Calm Reach does not diagnose. Licensed practice and local rules come first.</p>
+      </section>
+    {/if}
+  {:else}
+    <div class="mt-5 overflow-x-auto rounded-soft border border-line bg-paper">
+      <table class="w-full text-left">
+        <thead class="text-ink-soft">
+          <tr class="border-b border-line">
+            <th scope="col" class="px-4 py-2 font-normal">Name</th>
+            <th scope="col" class="px-4 py-2 font-normal">Goal</th>
+            <th scope="col" class="px-4 py-2 text-right font-normal"><SideMark side="left" size={14} /> left leads</th>
+            <th scope="col" class="px-4 py-2 text-right font-normal"><SideMark side="right" size={14} /> right leads</th>
+            <th scope="col" class="px-4 py-2 font-normal">Waits</th>
+            <th scope="col" class="px-2 py-2"><span class="sr-only">Archive</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          {#each shown as p (p.id)}
+            {@const due = waiting(p)}
+            <tr class="border-b border-line last:border-0 hover:bg-chalk">
+              <th scope="row" class="px-4 py-1 font-semibold">
+                <a class="flex min-h-11 items-center underline-offset-4 hover:underline" href="/people/{p.id}">{p.name}</a>
+              </th>
+              <td class="px-4 py-1 text-ink-soft">
+                {#if p.goal}
+                  Front split, {depthText(p.goal.targetDepthCm, data.units.length)}{p.goal.targetOn
+                    ? `, ${dateText(p.goal.targetOn)}`
+                    : ''}
+                {:else}—{/if}
+              </td>
+              {#each ['left', 'right'] as const as side (side)}
+                <td class="px-4 py-1 text-right text-lg">
+                  {#if p.depthCm[side] !== null}
+                    {p.depthCm[side] < 0 ? '−' : ''}{lengthNumber(Math.abs(p.depthCm[side]), data.units.length)}
+                    <span class="text-base text-ink-soft">{data.units.length}</span>
+                  {:else}<span class="text-ink-soft">—</span>{/if}
+                </td>
+              {/each}
+              <td class="px-4 py-1 {due.serious ? 'font-semibold text-stop' : ''}">{capital(due.text)}</td>
+              <td class="px-2 py-1 text-right">
+                <form
+                  method="POST"
+                  action={data.which === 'active' ? '?/archive' : '?/restore'}
+                  use:enhance={() =>
+                    async ({ update }) => {
+                      await update();
+                      if (data.which === 'active')
+                        toast(`${p.name} is archived`, { action: { label: 'Undo', onClick: () => restore(p.id) } });
+                    }}
+                >
+                  <input type="hidden" name="clientId" value={p.id} />
+                  <button class="btn btn-quiet" aria-label="{data.which === 'active' ? 'Archive' : 'Bring back'} {p.name}">
+                    {#if data.which === 'active'}<Archive size={18} />{:else}<Undo size={18} />{/if}
+                  </button>
+                </form>
+              </td>
+            </tr>
+          {:else}
+            <tr><td colspan="6" class="px-4 py-4 text-ink-soft">No one of that name.</td></tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
+    <p class="mt-3 text-ink-soft">
+      {plural(data.people.length, 'person', 'people')}. Heights are gaps to the floor, the last passive measure of each side.
+    </p>
+  {/if}
+</main>

@@ -1,0 +1,132 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { fromCm, type Units } from '$lib/contract/fields';
+  import Choices from '$lib/ui/Choices.svelte';
+  import Field from '$lib/ui/Field.svelte';
+  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { lengthNumber, massNumber } from '$lib/ui/format';
+  import ProblemNote from '$lib/ui/ProblemNote.svelte';
+
+  type Known = {
+    name: string;
+    birthYear: number;
+    level: string;
+    contact: string;
+    statureCm: number;
+    leftLegCm: number | null;
+    rightLegCm: number | null;
+    bodyMassKg: number | null;
+    sessionsPerWeek: number;
+    minutesPerSession: number;
+    notes: string;
+  };
+  type Props = { units: Units; form: FormState; known?: Known; submit: string; cancelHref: string };
+  let { units, form, known, submit, cancelHref }: Props = $props();
+
+  const cm = (value: number | null | undefined) => (value == null ? '' : lengthNumber(value, units.length, 2));
+  const kg = (value: number | null | undefined) => (value == null ? '' : massNumber(value, units.mass));
+  const exampleStature = $derived(Math.round(fromCm(170, units.length)));
+  const exampleLeg = $derived(Math.round(fromCm(90, units.length)));
+</script>
+
+<form
+  method="POST"
+  class="flex flex-col gap-5"
+  use:enhance={() =>
+    ({ update }) =>
+      update({ reset: false })}
+  novalidate
+>
+  <ProblemNote text={formProblem(form)} />
+  <div class="grid gap-5 sm:grid-cols-2">
+    <Field label="Name" name="name" value={typedOr(form, 'name', known?.name)} error={fieldError(form, 'name')} />
+    <Field
+      label="How to reach them"
+      name="contact"
+      value={typedOr(form, 'contact', known?.contact)}
+      error={fieldError(form, 'contact')}
+    />
+    <Field
+      label="Year of birth"
+      name="birthYear"
+      inputmode="numeric"
+      value={typedOr(form, 'birthYear', known?.birthYear)}
+      error={fieldError(form, 'birthYear')}
+      hint="Sets the cautious defaults for the young and for 60 and over"
+    />
+    <Choices
+      legend="Level"
+      name="level"
+      value={typedOr(form, 'level', known?.level)}
+      error={fieldError(form, 'level')}
+      choices={[
+        { value: 'beginner', label: 'Beginner' },
+        { value: 'intermediate', label: 'Intermediate' },
+        { value: 'advanced', label: 'Advanced' }
+      ]}
+    />
+  </div>
+  <div class="grid gap-5 sm:grid-cols-4">
+    <Field
+      label="Stature"
+      unit={units.length}
+      name="statureCm"
+      inputmode="decimal"
+      value={typedOr(form, 'statureCm', cm(known?.statureCm))}
+      error={fieldError(form, 'statureCm')}
+      hint="About {exampleStature}"
+    />
+    <Field
+      label="Left leg"
+      unit={units.length}
+      name="leftLegCm"
+      inputmode="decimal"
+      value={typedOr(form, 'leftLegCm', cm(known?.leftLegCm))}
+      error={fieldError(form, 'leftLegCm')}
+      hint="Hip centre to heel, about {exampleLeg}"
+    />
+    <Field
+      label="Right leg"
+      unit={units.length}
+      name="rightLegCm"
+      inputmode="decimal"
+      value={typedOr(form, 'rightLegCm', cm(known?.rightLegCm))}
+      error={fieldError(form, 'rightLegCm')}
+      hint="Empty: taken from stature, and marked so"
+    />
+    <Field
+      label="Body weight"
+      unit={units.mass}
+      name="bodyMassKg"
+      inputmode="decimal"
+      value={typedOr(form, 'bodyMassKg', kg(known?.bodyMassKg))}
+      error={fieldError(form, 'bodyMassKg')}
+      hint="May stay empty"
+    />
+  </div>
+  <div class="grid gap-5 sm:grid-cols-2">
+    <Field
+      label="Sessions a week"
+      name="sessionsPerWeek"
+      inputmode="numeric"
+      value={typedOr(form, 'sessionsPerWeek', known?.sessionsPerWeek)}
+      error={fieldError(form, 'sessionsPerWeek')}
+      hint="That they really have"
+    />
+    <Field
+      label="Minutes a session"
+      name="minutesPerSession"
+      inputmode="numeric"
+      value={typedOr(form, 'minutesPerSession', known?.minutesPerSession)}
+      error={fieldError(form, 'minutesPerSession')}
+    />
+  </div>
+  <label class="flex flex-col gap-1">
+    <span class="font-semibold">Notes</span>
+    <textarea name="notes" rows="3" class="input">{typedOr(form, 'notes', known?.notes)}</textarea>
+  </label>
+  <div class="flex gap-3">
+    <button class="btn btn-primary">{submit}</button>
+    <a class="btn" href={cancelHref}>Cancel</a>
+  </div>
+</form>

@@ -1,0 +1,44 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import Pencil from '@lucide/svelte/icons/pencil';
+  import MiniStaircase from '$lib/ui/drawing/MiniStaircase.svelte';
+  import { depthText } from '$lib/ui/format';
+  import Path from './Path.svelte';
+
+  let { data, children } = $props();
+  const inPlayer = $derived(page.route.id?.endsWith('[sessionId=id]') ?? false);
+  const base = $derived(`/people/${data.client.id}`);
+  const lead = $derived(data.staircases.find((s) => s.side === data.goal?.leadSide));
+</script>
+
+<svelte:head><title>{data.client.name} · Calm Reach</title></svelte:head>
+
+{#if inPlayer}
+  {@render children()}
+{:else}
+  <div
+    class="flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-line bg-paper px-4 py-1 sm:px-5 lg:h-16 lg:flex-nowrap print:hidden"
+  >
+    <div class="flex items-center gap-1">
+      <span class="text-lg leading-tight font-bold">{data.client.name}</span>
+      <a class="btn btn-quiet" href="{base}/edit" aria-label="Edit {data.client.name}"><Pencil size={16} /></a>
+    </div>
+    <a class="flex min-h-11 items-center gap-3 leading-tight text-ink-soft hover:text-ink" href="{base}/goal">
+      {#if data.goal}
+        {#if lead}<MiniStaircase staircase={lead} />{/if}
+        <span>
+          Front split, {depthText(data.goal.targetDepthCm, data.units.length)}<br />
+          {#if data.goal.daysLeft === null}open end{:else if data.goal.daysLeft >= 0}{data.goal.eventName || 'date'} in {data.goal
+              .daysLeft} days{:else}the date has passed{/if}
+        </span>
+      {:else}
+        <span class="font-semibold text-mulberry">Set the goal</span>
+      {/if}
+    </a>
+    <Path stations={data.stations} {base} />
+  </div>
+  {#if data.client.archivedAt}<p class="bg-line px-5 py-2">
+      Archived. Bring this person back from the list of people to go on.
+    </p>{/if}
+  {@render children()}
+{/if}

@@ -1,0 +1,58 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import type { Station } from '$lib/server/service/stations';
+  import { capital } from '$lib/ui/format';
+
+  type Props = { stations: readonly Station[]; /** Address of the client. */ base: string };
+  let { stations, base }: Props = $props();
+  const stateWord = { done: 'done', due: 'due', blocked: 'blocked', ahead: 'not yet' } as const;
+</script>
+
+<nav aria-label="Path of the work" class="ml-auto max-w-full overflow-x-auto">
+  <ol class="flex">
+    {#each stations as { id, state, why } (id)}
+      {@const here = page.url.pathname.startsWith(`${base}/${id}`)}
+      <li class="relative flex">
+        <a
+          href="{base}/{id}"
+          aria-current={here ? 'step' : undefined}
+          title={why}
+          class="flex min-h-14 min-w-20 flex-col items-center justify-center gap-0.5 px-2 {here
+            ? 'font-bold text-ink'
+            : 'text-ink-soft hover:text-ink'}"
+        >
+          <svg width="80" height="20" viewBox="0 0 80 20" aria-hidden="true" class="-mx-2">
+            <path d="M0 10H28M52 10H80" stroke="var(--color-line)" stroke-width="2" />
+            {#if state === 'done'}
+              <circle cx="40" cy="10" r={here ? 8 : 6} class={here ? 'fill-mulberry' : 'fill-ink-soft'} />
+            {:else if state === 'due'}
+              <circle
+                cx="40"
+                cy="10"
+                r={here ? 7 : 6}
+                fill="none"
+                stroke-width="2.6"
+                class={here ? 'stroke-mulberry' : 'stroke-ink'}
+              />
+              <circle cx="40" cy="10" r="2.4" class={here ? 'fill-mulberry' : 'fill-ink'} />
+            {:else if state === 'blocked'}
+              <rect x="33" y="3" width="14" height="14" rx="2" class="fill-stop" />
+              <path d="M36 10H44" stroke="var(--color-paper)" stroke-width="2.6" />
+            {:else}
+              <circle
+                cx="40"
+                cy="10"
+                r="6"
+                fill="none"
+                stroke-width="1.6"
+                stroke-dasharray="3 3"
+                class={here ? 'stroke-mulberry' : 'stroke-edge'}
+              />
+            {/if}
+          </svg>
+          <span>{capital(id)}<span class="sr-only">: {stateWord[state]}. {why}</span></span>
+        </a>
+      </li>
+    {/each}
+  </ol>
+</nav>

@@ -1,0 +1,33 @@
+import { redirect } from '@sveltejs/kit';
+import { compute } from '$lib/contract/door';
+import { planForm } from '$lib/contract/forms';
+import { orNotFound, withGoal } from '$lib/server/orNotFound';
+import { isOpenForWork } from '$lib/server/service/checking';
+import { hasBaseline, latestReading, readingsOf } from '$lib/server/service/measuring';
+import { makePlan, planView } from '$lib/server/service/planning';
+import { submitted } from '$lib/server/submitted';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
+  const c = withGoal(await orNotFound(caseOf(Number(params.clientId))));
+  if (!c) redirect(307, `/people/${params.clientId}/goal`);
+  const { plan } = c;
+  const readings = readingsOf(c);
+  const change = (side: 'left' | 'right') => latestReading(readings, side, 'passive')?.change ?? null;
+  return {
+    isOpen: isOpenForWork(c),
+    baseline: hasBaseline(readings),
+    plan,
+    view: plan && compute(() => planView({ ...c, plan })),
+    shelf: c.shelf,
+    changes: { left: change('left'), right: change('right') }
+  };
+};
+
+export const actions: Actions = {
+  make: async ({ request, params, locals: { db } }) => {
+    const done = await submitted(request, planForm, (input) => makePlan(db, Number(params.clientId), input));
+    if (!done.ok) return done.failure;
+    redirect(303, `/people/${params.clientId}/plan`);
+  }
+};

@@ -1,0 +1,117 @@
+<script lang="ts">
+  import { Dialog } from 'bits-ui';
+  import X from '@lucide/svelte/icons/x';
+  import { retestEveryDays, type Side } from '$lib/core';
+  import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
+  import { plural, signedLength } from '$lib/ui/format';
+  import { problemText } from '$lib/ui/problemText';
+  import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import SideSwitch from '$lib/ui/SideSwitch.svelte';
+  import PlanForm from './PlanForm.svelte';
+  import SessionPanel from './SessionPanel.svelte';
+  import WeekColumns from './WeekColumns.svelte';
+
+  let { data, form } = $props();
+  const unit = $derived(data.units.length);
+  let picked = $state<Side>();
+  const side = $derived(picked ?? data.goal?.leadSide ?? 'left');
+  const staircase = $derived(data.staircases.find((s) => s.side === side));
+  const other = $derived(data.staircases.find((s) => s.side !== side));
+  const weeks = $derived(data.view?.ok ? data.view.value : []);
+  const all = $derived(weeks.flatMap((w) => w.sessions.map((session) => ({ week: w, session }))));
+  let chosenId = $state<number>();
+  const chosen = $derived(
+    all.find((s) => s.session.id === chosenId) ??
+      all.find((s) => s.session.status === 'running') ??
+      all.find((s) => s.session.status === 'planned') ??
+      all[0]
+  );
+  const change = $derived(data.changes[side]);
+  const news = $derived(change ? `${signedLength(change.difference, unit)} at the last measure: ${change.verdict}` : undefined);
+  const shape = $derived(
+    data.plan
+      ? { ...data.plan, startOn: data.today }
+      : { weeks: 4, sessionsPerWeek: data.client.sessionsPerWeek, minutes: data.client.minutesPerSession, startOn: data.today }
+  );
+  let changing = $state(false);
+</script>
+
+{#if !data.isOpen || !data.baseline || !data.plan}
+  <main class="mx-auto max-w-3xl p-5">
+    <section class="card flex flex-col gap-3">
+      {#if !data.isOpen}
+        <h1>Not yet</h1>
+        <p>Planning is closed until this person is screened, and cleared by a named person where that is asked.</p>
+        <p><a class="btn btn-primary" href="/people/{data.client.id}/check">To the check</a></p>
+      {:else if !data.baseline}
+        <h1>A baseline first</h1>
+        <p>Both sides are measured before anything is planned; two trials a side are enough.</p>
+        <p><a class="btn btn-primary" href="/people/{data.client.id}/measure">Measure</a></p>
+      {:else}
+        <h1>Plan the way down</h1>
+        <p class="text-ink-soft">
+          Every session is compiled to the second inside the minutes: warm-up, a long hold with press and draw for either end of
+          the split, one active block for each, the split on its stack, settle. The treads follow verdicts, not dates.
+        </p>
+        <PlanForm {form} known={shape} version={0} />
+      {/if}
+    </section>
+  </main>
+{:else}
+  <main class="grid lg:grid-cols-[1fr_24rem]">
+    <div class="flex min-w-0 flex-col gap-3 p-5">
+      <div class="flex flex-wrap items-center gap-4">
+        <h1>Down to the floor</h1>
+        <SideSwitch {side} onSideChange={(s) => (picked = s)} label="Leg in front" />
+        <div class="ml-auto flex items-center gap-3">
+          <span class="text-ink-soft">version {data.plan.version}</span>
+          <Dialog.Root bind:open={() => changing || form?.problem !== undefined, (v) => (changing = v)}>
+            <Dialog.Trigger class="btn">Change the plan</Dialog.Trigger>
+            <Dialog.Portal>
+              <Dialog.Overlay class="fixed inset-0 z-40 bg-black/40" />
+              <Dialog.Content
+                class="fixed top-1/2 left-1/2 z-50 max-h-[92vh] w-[min(36rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-soft border border-edge bg-paper p-5"
+              >
+                <div class="mb-2 flex items-start justify-between">
+                  <Dialog.Title class="text-xl font-bold">Change the plan</Dialog.Title>
+                  <Dialog.Close class="btn btn-quiet" aria-label="Close"><X size={20} /></Dialog.Close>
+                </div>
+                <Dialog.Description class="mb-4 text-ink-soft">
+                  A new version takes over from today. What was done stays; stacks, holds and efforts stay where verdicts have
+                  brought them.
+                </Dialog.Description>
+                <PlanForm {form} known={shape} version={data.plan.version} onDone={() => (changing = false)} />
+              </Dialog.Content>
+            </Dialog.Portal>
+          </Dialog.Root>
+        </div>
+      </div>
+      {#if staircase}
+        <div class="overflow-x-auto"><StaircaseDrawing {staircase} {other} shelf={data.shelf} {unit} {news} /></div>
+        <p class="text-ink-soft">
+          Half-discs are measures with their error. Dashed: the earliest the rules allow, one step a week when every session is
+          clean; each tread takes as long as it takes. Thin line: {other?.side} leading.
+        </p>
+      {/if}
+      {#if data.view && !data.view.ok}
+        <ProblemNote text={problemText(data.view.problem)} />
+      {:else}
+        <WeekColumns {weeks} chosenId={chosen?.session.id} onChoose={(id) => (chosenId = id)} />
+        <p class="text-ink-soft">
+          {plural(data.plan.sessionsPerWeek, 'session')} a week, {data.plan.minutes} minutes; a retest every second week, overdue after
+          {retestEveryDays} days.
+        </p>
+      {/if}
+    </div>
+    {#if chosen}
+      <SessionPanel
+        session={chosen.session}
+        week={chosen.week}
+        minutes={data.plan.minutes}
+        base="/people/{data.client.id}"
+        {unit}
+        shelf={data.shelf}
+      />
+    {/if}
+  </main>
+{/if}

@@ -1,0 +1,67 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import Field from '$lib/ui/Field.svelte';
+  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import ProblemNote from '$lib/ui/ProblemNote.svelte';
+
+  type Shape = { weeks: number; sessionsPerWeek: number; minutes: number; startOn: string };
+  type Props = {
+    form: FormState;
+    known: Shape;
+    /** Version this form was opened on; 0 when there is none. */
+    version: number;
+    onDone?: () => void;
+  };
+  let { form, known, version, onDone }: Props = $props();
+  // The version the form was opened on stays, so that a change made in another tab is noticed.
+  // svelte-ignore state_referenced_locally
+  const openedOn = typedOr(form, 'basedOnVersion', version);
+</script>
+
+<form
+  method="POST"
+  action="?/make"
+  class="flex flex-col gap-4"
+  novalidate
+  use:enhance={() =>
+    async ({ result, update }) => {
+      await update({ reset: false });
+      if (result.type === 'redirect') onDone?.();
+    }}
+>
+  <ProblemNote text={formProblem(form)} />
+  <input type="hidden" name="basedOnVersion" value={openedOn} />
+  <div class="grid gap-4 sm:grid-cols-2">
+    <Field
+      label="Weeks"
+      name="weeks"
+      inputmode="numeric"
+      value={typedOr(form, 'weeks', known.weeks)}
+      error={fieldError(form, 'weeks')}
+      hint="1 to 12"
+    />
+    <Field
+      label="Sessions a week"
+      name="sessionsPerWeek"
+      inputmode="numeric"
+      value={typedOr(form, 'sessionsPerWeek', known.sessionsPerWeek)}
+      error={fieldError(form, 'sessionsPerWeek')}
+    />
+    <Field
+      label="Minutes a session"
+      name="minutes"
+      inputmode="numeric"
+      value={typedOr(form, 'minutes', known.minutes)}
+      error={fieldError(form, 'minutes')}
+      hint="Never gone over; what is cut is said"
+    />
+    <Field
+      label="From"
+      name="startOn"
+      type="date"
+      value={typedOr(form, 'startOn', known.startOn)}
+      error={fieldError(form, 'startOn')}
+    />
+  </div>
+  <div><button class="btn btn-primary">{version === 0 ? 'Make the plan' : 'Make a new version'}</button></div>
+</form>

@@ -1,0 +1,110 @@
+<script lang="ts">
+  import { compileSession, doseByLink, exerciseOf, orderBlocks, type Block, type Cut, type Prop } from '$lib/core';
+  import type { LengthUnit } from '$lib/contract/fields';
+  import type { SessionView, WeekView } from '$lib/server/service/planning';
+  import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
+  import { capital, clockText, depthText, numberText, weekdayDate } from '$lib/ui/format';
+  import SideMark from '$lib/ui/SideMark.svelte';
+  import { stackText } from '$lib/ui/stackText';
+  import Why from '$lib/ui/Why.svelte';
+  import { doseText } from './doseText';
+
+  type Props = { session: SessionView; week: WeekView; minutes: number; base: string; unit: LengthUnit; shelf: readonly Prop[] };
+  let { session, week, minutes, base, unit, shelf }: Props = $props();
+
+  const timeline = $derived(compileSession(session.blocks, { effortCapPct: 100 }));
+  const blocks = $derived(orderBlocks(session.blocks));
+  const secondsOf = (block: Block) =>
+    timeline.sets.filter((s) => s.exerciseId === block.exerciseId).reduce((sum, s) => sum + s.endS - s.startS, 0);
+  const doses = $derived(doseByLink(week.sessions.flatMap((s) => s.blocks)));
+
+  function cutText({ kind, exerciseId, from, to }: Cut): string {
+    const name = exerciseOf(exerciseId).name;
+    if (kind === 'rounds') return `${name}: ${from} rounds to ${to}`;
+    if (kind === 'holds') return `${name}: hold ${from} s to ${to} s`;
+    if (kind === 'extra sets') return `${name}: ${from} sets to ${to}`;
+    return `${name}: left out`;
+  }
+  const canPlay = $derived(session.status === 'planned' || session.status === 'running');
+</script>
+
+<aside class="flex flex-col gap-3 border-line bg-paper p-5 max-lg:border-t lg:border-l" aria-label="The chosen session">
+  <div>
+    <h2>Week {session.week}, session {session.ordinal}</h2>
+    <p class="text-ink-soft">
+      {weekdayDate(session.on)} · {week.easy ? 'easy week' : week.phase}{session.light ? ', light' : ''}
+    </p>
+    <p>
+      <strong>{clockText(session.durationS)}</strong> of {minutes}:00 minutes{session.cuts.length === 0
+        ? ' · everything fits'
+        : ''}
+    </p>
+  </div>
+  {#if canPlay}<p>
+      <a class="btn btn-primary w-full" href="{base}/practise?session={session.id}"
+        >{session.status === 'running' ? 'Go on with it' : 'Play it'}</a
+      >
+    </p>{/if}
+  <EffortCurve
+    phases={timeline.phases}
+    width={340}
+    height={74}
+    scalePct={70}
+    fluid
+    label="Effort over the session: press above the line, draw below it"
+  />
+  {#if session.cuts.length > 0}
+    <div class="rounded-soft bg-chalk p-3">
+      <p class="font-semibold">Cut to fit {minutes} minutes</p>
+      <ul>
+        {#each session.cuts as cut, i (i)}<li>{cutText(cut)}</li>{/each}
+      </ul>
+    </div>
+  {/if}
+  {#each session.leftOut as text (text)}<p class="text-ink-soft">{text}</p>{/each}
+  <ol class="flex flex-col">
+    {#each blocks as block (block.exerciseId)}
+      <li class="flex gap-3 border-t border-line py-2">
+        <span class="w-12 flex-none font-semibold">{clockText(secondsOf(block))}</span>
+        <div class="grow leading-snug">
+          <h3>{exerciseOf(block.exerciseId).name}</h3>
+          {#each block.work as work (work.side)}
+            {#if work.side}
+              <p class="flex items-start gap-1">
+                <span class="pt-0.5"><SideMark side={work.side} size={14} /></span>
+                <span
+                  >{doseText(work)}{#if work.rung}, {depthText(work.rung.depthCm, unit)}
+                    <span class="text-ink-soft">({stackText(work.rung.items, shelf)})</span>{/if}</span
+                >
+              </p>
+            {/if}
+          {/each}
+          <p class="text-ink-soft">{block.because.join(' ')}</p>
+        </div>
+      </li>
+    {/each}
+  </ol>
+  <div class="border-t border-line pt-3">
+    <h3 class="flex items-center gap-2">
+      This week, minutes under stretch
+      <Why about="the weekly dose">
+        <p>
+          Seconds under stretch of every block that names the link, all sets and rounds of the week. The position counts for both
+          of its ends.
+        </p>
+        <p>
+          Published guidance, recalled from memory: 5 minutes a week for a muscle group go with lasting gains; more than about 10
+          probably adds little. Context, not a target.
+        </p>
+      </Why>
+    </h3>
+    <ul>
+      {#each doses as dose (`${dose.link}/${dose.side}`)}
+        <li class="flex items-center gap-2">
+          <SideMark side={dose.side} size={14} />
+          {capital(dose.link)} <span class="ml-auto">{numberText(dose.stretchS / 60)}</span>
+        </li>
+      {/each}
+    </ul>
+  </div>
+</aside>

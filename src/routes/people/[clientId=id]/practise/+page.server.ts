@@ -1,0 +1,51 @@
+import { redirect } from '@sveltejs/kit';
+import { z } from 'zod';
+import { compute } from '$lib/contract/door';
+import { text, whole } from '$lib/contract/fields';
+import { daysBetween } from '$lib/core';
+import { orNotFound, withGoal } from '$lib/server/orNotFound';
+import { isOpenForWork, limitsOf } from '$lib/server/service/checking';
+import { dateOf } from '$lib/server/service/clientCase';
+import { prepareSession } from '$lib/server/service/planning';
+import { startSession } from '$lib/server/service/practising';
+import { endedSessions, pendingResume, proposalsOf } from '$lib/server/service/reviewing';
+import { submitted } from '$lib/server/submitted';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, url, locals: { caseOf, today } }) => {
+  const c = withGoal(await orNotFound(caseOf(Number(params.clientId))));
+  if (!c) redirect(307, `/people/${params.clientId}/goal`);
+  const { plan } = c;
+  const ofPlan = c.sessions.filter((s) => s.status === 'running' || (s.status === 'planned' && s.planId === plan?.id));
+  const asked = Number(url.searchParams.get('session'));
+  const session = ofPlan.find((s) => s.status === 'running') ?? ofPlan.find((s) => s.id === asked) ?? ofPlan[0] ?? null;
+  const lastOn = endedSessions(c).at(-1)?.startedAt;
+  return {
+    isOpen: isOpenForWork(c),
+    hasPlan: plan !== null,
+    session,
+    prepared: session && plan ? compute(() => session.prescribed ?? prepareSession({ ...c, plan }, session)) : null,
+    resume: pendingResume(c, today),
+    daysSince: lastOn ? daysBetween(dateOf(lastOn), today) : null,
+    undecided: proposalsOf(c, today).length,
+    limits: limitsOf(c),
+    shelf: c.shelf
+  };
+};
+
+const startForm = z.object({
+  sessionId: whole(1, 2 ** 31 - 1),
+  answer: z.enum(['accept', 'as before']).optional(),
+  reason: text(500).optional()
+});
+
+export const actions: Actions = {
+  start: async ({ request, params, locals: { db, now } }) => {
+    const done = await submitted(request, startForm, async ({ sessionId, answer = null, reason = '' }) => {
+      await startSession(db, Number(params.clientId), sessionId, { answer, reason }, now);
+      return sessionId;
+    });
+    if (!done.ok) return done.failure;
+    redirect(303, `/people/${params.clientId}/practise/${done.value}`);
+  }
+};

@@ -1,0 +1,136 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { capOf, compileSession, defaultEffortCapPct, defaultSensationCap, exerciseOf } from '$lib/core';
+  import Choices from '$lib/ui/Choices.svelte';
+  import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
+  import Field from '$lib/ui/Field.svelte';
+  import { fieldError, formProblem, typedOr } from '$lib/ui/formState';
+  import { clockText, depthText, plural } from '$lib/ui/format';
+  import { problemText } from '$lib/ui/problemText';
+  import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import SideMark from '$lib/ui/SideMark.svelte';
+  import { stackText } from '$lib/ui/stackText';
+  import { doseText } from '../plan/doseText';
+
+  let { data, form } = $props();
+  const base = $derived(`/people/${data.client.id}`);
+  const blocks = $derived(data.prepared?.ok ? data.prepared.value.blocks : []);
+  const timeline = $derived(compileSession(blocks, { effortCapPct: 100 }));
+  const fetch = $derived([...new Set(blocks.flatMap((b) => b.props))]);
+  const stacks = $derived(
+    blocks.flatMap((b) => b.work.flatMap((w) => (w.rung && w.side ? [{ side: w.side, rung: w.rung }] : [])))
+  );
+  const stops = $derived([...new Set(blocks.flatMap((b) => exerciseOf(b.exerciseId).stops))]);
+  const running = $derived(data.session?.status === 'running');
+</script>
+
+<main class="mx-auto max-w-6xl p-5">
+  {#if !data.isOpen}
+    <section class="card max-w-2xl">
+      <h1>Closed until cleared</h1>
+      <p class="mt-2">Nothing is played until this person is screened, and cleared by a named person where that is asked.</p>
+      <p class="mt-4"><a class="btn btn-primary" href="{base}/check">To the check</a></p>
+    </section>
+  {:else if !data.session || !data.prepared}
+    <section class="card max-w-2xl">
+      <h1>{data.hasPlan ? 'Every session of the plan is done' : 'There is no plan yet'}</h1>
+      <p class="mt-4"><a class="btn btn-primary" href="{base}/plan">To the plan</a></p>
+    </section>
+  {:else if !data.prepared.ok}
+    <h1>This session does not fit any more</h1>
+    <div class="mt-3"><ProblemNote text={problemText(data.prepared.problem)} /></div>
+    <p class="mt-4 flex gap-3">
+      <a class="btn" href="{base}/plan">To the plan</a><a class="btn" href="{base}/check">To the check</a>
+    </p>
+  {:else}
+    <div class="grid gap-6 lg:grid-cols-[1fr_24rem]">
+      <div class="flex flex-col gap-4">
+        <div>
+          <h1>Week {data.session.week}, session {data.session.ordinal}</h1>
+          <p class="text-ink-soft">
+            {clockText(timeline.durationS)} minutes · effort at most {capOf(data.limits, 'effort cap', defaultEffortCapPct)} %, sensation
+            at most {capOf(data.limits, 'sensation cap', defaultSensationCap)} of 10{data.daysSince === null
+              ? ''
+              : ` · last session ${plural(data.daysSince, 'day')} ago`}
+          </p>
+        </div>
+        <EffortCurve phases={timeline.phases} width={800} height={90} scalePct={70} fluid label="Effort over the session" />
+        <ol class="rounded-soft border border-line bg-paper">
+          {#each blocks as block (block.exerciseId)}
+            {@const exercise = exerciseOf(block.exerciseId)}
+            <li class="flex flex-wrap gap-x-4 border-b border-line px-4 py-2 last:border-0">
+              <h2 class="w-64 text-base">{exercise.name}</h2>
+              <div class="grow">
+                {#each block.work as work (work.side)}
+                  {#if work.side}
+                    <p class="flex items-center gap-2">
+                      <SideMark side={work.side} size={14} />
+                      {doseText(work)}{work.rung ? `, on ${depthText(work.rung.depthCm, data.units.length)}` : ''}
+                    </p>
+                  {:else}<p class="text-ink-soft">{exercise.why}</p>{/if}
+                {/each}
+              </div>
+            </li>
+          {/each}
+        </ol>
+        {#each data.prepared.value.leftOut as text (text)}<p class="text-ink-soft">{text}</p>{/each}
+      </div>
+      <aside class="flex flex-col gap-4">
+        <form
+          method="POST"
+          action="?/start"
+          class="card flex flex-col gap-4"
+          use:enhance={() =>
+            ({ update }) =>
+              update({ reset: false })}
+        >
+          <ProblemNote text={formProblem(form)} />
+          {#if data.undecided > 0 && !running}
+            <p>
+              {data.undecided} verdicts of the last session wait. Decided first, this session carries them out.
+              <a class="font-semibold underline" href="{base}/review">To the review</a>
+            </p>
+          {/if}
+          {#if data.resume.length > 0 && !running}
+            <div class="flex flex-col gap-3 rounded-soft border-2 border-ink p-3">
+              <p><strong>{data.resume[0]?.because[0]}</strong></p>
+              <Choices
+                legend="How to resume"
+                name="answer"
+                value={typedOr(form, 'answer', '')}
+                error={fieldError(form, 'answer')}
+                choices={[
+                  { value: 'accept', label: 'One step back' },
+                  { value: 'as before', label: 'As before' }
+                ]}
+              />
+              <Field label="Why as before" name="reason" value={typedOr(form, 'reason', '')} error={fieldError(form, 'reason')} />
+            </div>
+          {/if}
+          <input type="hidden" name="sessionId" value={data.session.id} />
+          <button class="btn btn-primary min-h-14 text-lg">{running ? 'Go on' : 'Start the session'}</button>
+        </form>
+        <section class="card">
+          <h2>Fetch</h2>
+          <ul class="mt-1">
+            {#each fetch as thing (thing)}<li>{thing}</li>{/each}
+            {#each stacks as { side, rung } (side)}
+              <li class="flex items-center gap-2">
+                <SideMark {side} size={14} />
+                {stackText(rung.items, data.shelf)}, {depthText(rung.depthCm, data.units.length)}
+              </li>
+            {/each}
+          </ul>
+        </section>
+        <section class="card border-2 border-stop">
+          <h2>Stop signs</h2>
+          <ul class="mt-1 flex flex-col gap-1">
+            {#each stops as stop (stop)}<li>{stop}</li>{/each}
+            <li>Numb between the legs, cannot bear weight, hot swollen calf, chest pain, fainting: medical help now.</li>
+          </ul>
+          <p class="mt-2 text-ink-soft">Licensed practice and local rules come first.</p>
+        </section>
+      </aside>
+    </div>
+  {/if}
+</main>

@@ -1,0 +1,19 @@
+import { redirect } from '@sveltejs/kit';
+import { capOf, defaultSensationCap } from '$lib/core';
+import { orNotFound, withGoal } from '$lib/server/orNotFound';
+import { limitsOf } from '$lib/server/service/checking';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
+  const c = withGoal(await orNotFound(caseOf(Number(params.clientId))));
+  const session = c?.sessions.find((s) => s.id === Number(params.sessionId));
+  if (!c || !session?.prescribed) redirect(307, `/people/${params.clientId}/practise`);
+  return {
+    session: { id: session.id, week: session.week, ordinal: session.ordinal, status: session.status, retest: session.retest },
+    blocks: session.prescribed.blocks,
+    logged: c.setLogs.filter((l) => l.sessionId === session.id).map((l) => l.setIndex),
+    pains: c.pains.filter((p) => p.sessionId === session.id),
+    sensationCap: capOf(limitsOf(c), 'sensation cap', defaultSensationCap),
+    shelf: c.shelf
+  };
+};

@@ -1,0 +1,137 @@
+<script lang="ts">
+  import { exerciseOf } from '$lib/core';
+  import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
+  import { clockText } from '$lib/ui/format';
+  import AfterSet from './AfterSet.svelte';
+  import Ended from './Ended.svelte';
+  import { Outbox } from './outbox.svelte';
+  import PainPicker from './PainPicker.svelte';
+  import { Player } from './player.svelte';
+  import PlayerScene from './PlayerScene.svelte';
+  import { Tones } from './tones.svelte';
+  import Running from './Running.svelte';
+
+  let { data } = $props();
+  // One session, one player: the page is made anew for another session.
+  // svelte-ignore state_referenced_locally
+  const outbox = new Outbox(data.session.id);
+  // svelte-ignore state_referenced_locally
+  const player = new Player({
+    sessionId: data.session.id,
+    blocks: data.blocks,
+    logged: data.logged,
+    pains: data.pains,
+    ended: data.session.status !== 'running',
+    outbox
+  });
+  const tones = new Tones();
+  const base = $derived(`/people/${data.client.id}`);
+  const exercise = $derived(exerciseOf(player.set.exerciseId));
+
+  /** Time for the player, and the tones that go with it. */
+  $effect(() => {
+    void outbox.send();
+    let last = performance.now();
+    const timer = setInterval(() => {
+      const now = performance.now();
+      player.tick((now - last) / 1000);
+      last = now;
+      tones.follow(player);
+    }, 100);
+    return () => clearInterval(timer);
+  });
+
+  function onKey(e: KeyboardEvent) {
+    if (e.key === 'Escape') {
+      e.preventDefault();
+      if (player.mode === 'pain') player.cancelPain();
+      else player.askPain();
+      return;
+    }
+    if (
+      player.mode !== 'play' ||
+      (e.target instanceof HTMLElement && e.target.closest('button, a, input') && (e.key === ' ' || e.key === 'Enter'))
+    )
+      return;
+    const actions: Record<string, () => void> = {
+      ' ': () => player.togglePause(),
+      ArrowRight: () => player.skip(),
+      ArrowLeft: () => player.back(),
+      ArrowUp: () => player.extend()
+    };
+    const action = actions[e.key];
+    if (!action) return;
+    e.preventDefault();
+    action();
+  }
+</script>
+
+<svelte:head><title>{exercise.name} · {data.client.name} · Calm Reach</title></svelte:head>
+<svelte:window onkeydown={onKey} ononline={() => void outbox.send()} />
+
+<main class="dark-room flex min-h-dvh flex-col gap-3 bg-chalk p-5 text-ink lg:h-dvh lg:px-8">
+  <header class="flex items-start gap-4">
+    <div class="grow leading-tight">
+      <h1 class="text-xl font-normal text-ink-soft">{player.mode === 'ended' ? data.client.name : exercise.name}</h1>
+    </div>
+    <p class="text-right text-lg text-ink-soft">
+      {#if player.mode !== 'ended'}
+        {player.set.setCount > 1 ? `set ${player.set.setNo} of ${player.set.setCount} · ` : ''}{clockText(player.doneS)} of {clockText(
+          player.totalS
+        )}
+      {/if}
+      {#if outbox.waiting > 0}<span class="block text-ink" role="status"
+          >{outbox.waiting} kept here, waiting for the connection</span
+        >{/if}
+      {#each outbox.refused as text (text)}<span class="block text-stop" role="alert">{text}</span>{/each}
+    </p>
+  </header>
+
+  {#if player.mode === 'ended'}
+    <Ended {player} {base} retest={data.session.retest} waiting={outbox.waiting} />
+  {:else if player.mode === 'pain' || player.mode === 'advice'}
+    <PainPicker {player} />
+  {:else if player.mode === 'ask' || player.mode === 'notes'}
+    <AfterSet {player} sensationCap={data.sensationCap} />
+  {:else}
+    <div class="grid min-h-0 grow gap-4 lg:grid-cols-[1fr_30rem]">
+      <Running {player} />
+      <PlayerScene {player} body={data.client.body} shelf={data.shelf} unit={data.units.length} />
+    </div>
+    <div class="max-lg:hidden">
+      <EffortCurve
+        phases={player.phases}
+        width={1200}
+        height={110}
+        scalePct={70}
+        atS={player.elapsedS}
+        fluid
+        label="Effort curve of this set"
+      />
+    </div>
+  {/if}
+
+  {#if player.mode !== 'ended'}
+    <footer class="flex flex-wrap items-stretch gap-3">
+      {#if player.mode === 'play'}
+        <button class="btn min-h-16 min-w-32 text-lg" onclick={() => player.togglePause()}
+          >{player.paused ? (player.elapsedS > 0 ? 'Go on' : 'Start') : 'Pause'}</button
+        >
+        <button class="btn min-h-16 text-lg" onclick={() => player.back()}>Back</button>
+        <button class="btn min-h-16 text-lg" onclick={() => player.skip()}>Skip</button>
+        <button class="btn min-h-16 text-lg" onclick={() => player.extend()}>+ 10 s</button>
+        <button class="btn btn-quiet min-h-16" aria-pressed={tones.on} onclick={() => tones.toggle()}
+          >Sound {tones.on ? 'on' : 'off'}</button
+        >
+        {#if player.paused}<button class="btn btn-quiet min-h-16" onclick={() => player.finishEarly()}>End here</button>
+          <a class="btn btn-quiet min-h-16" href="{base}/practise">Leave, come back later</a>{/if}
+      {/if}
+      <button
+        class="btn ml-auto min-h-16 min-w-52 border-2 border-stop text-xl text-stop"
+        aria-keyshortcuts="Escape"
+        onclick={() => (player.mode === 'pain' ? player.cancelPain() : player.askPain())}
+        >{player.mode === 'pain' ? 'No, go back' : 'Pain'}</button
+      >
+    </footer>
+  {/if}
+</main>

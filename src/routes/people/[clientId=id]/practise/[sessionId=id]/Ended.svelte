@@ -1,0 +1,38 @@
+<script lang="ts">
+  import { painKindOf, painPlaceOf } from '$lib/core';
+  import { plural } from '$lib/ui/format';
+  import { adviceText, type Player } from './player.svelte';
+
+  type Props = { player: Player; base: string; retest: boolean; waiting: number };
+  let { player, base, retest, waiting }: Props = $props();
+  const worked = $derived(player.sets.filter((s) => s.side !== null));
+  const done = $derived(worked.filter((s) => player.logged.includes(s.index)).length);
+</script>
+
+<section class="flex grow flex-col justify-center gap-6" aria-label="The session is over">
+  {#if player.stopped && player.advice}
+    <h2 class="text-5xl leading-tight text-stop" role="alert">{adviceText(player.advice)}</h2>
+    <p class="text-2xl">
+      {painKindOf(player.advice.kind).label}: {player.advice.side ?? ''}
+      {painPlaceOf(player.advice.place).label.toLowerCase()}. That joint and side are locked everywhere until a named person
+      clears it.
+    </p>
+    <p class="text-xl text-ink-soft">Calm Reach does not diagnose. Local rules and licensed practice come first.</p>
+  {:else}
+    <h2 class="text-5xl">Done</h2>
+    <p class="text-2xl">{done} of {plural(worked.length, 'set')} kept.{retest ? ' This session ends with a measure.' : ''}</p>
+  {/if}
+  {#if waiting > 0}<p class="text-xl" role="status">
+      {waiting} still wait for the connection. They are kept on this device; leave this page open until they are sent.
+    </p>{/if}
+  <p class="flex flex-wrap gap-3">
+    {#if retest && !player.stopped}<a class="btn btn-primary min-h-16 text-xl" href="{base}/measure" data-sveltekit-reload
+        >Measure now</a
+      >{/if}
+    <a
+      class="btn {retest && !player.stopped ? '' : 'btn-primary'} min-h-16 text-xl"
+      href="{base}/{player.stopped ? 'check' : 'review'}"
+      data-sveltekit-reload>{player.stopped ? 'To the check' : 'To the review'}</a
+    >
+  </p>
+</section>

@@ -1,0 +1,56 @@
+<script lang="ts">
+  import { exerciseOf, poseFigure, type Body, type Prop } from '$lib/core';
+  import type { LengthUnit } from '$lib/contract/fields';
+  import Figure from '$lib/ui/drawing/Figure.svelte';
+  import Scene from '$lib/ui/drawing/Scene.svelte';
+  import StackDrawing from '$lib/ui/drawing/StackDrawing.svelte';
+  import { depthText } from '$lib/ui/format';
+  import { stackText } from '$lib/ui/stackText';
+  import type { Player } from './player.svelte';
+
+  type Props = {
+    player: Player;
+    body: Body;
+    shelf: readonly (Prop & { material: 'cork' | 'felt' | 'steel' })[];
+    unit: LengthUnit;
+  };
+  let { player, body, shelf, unit }: Props = $props();
+  const exercise = $derived(exerciseOf(player.set.exerciseId));
+  const rung = $derived(player.work.rung);
+  const pose = $derived(poseFigure(exercise.pose, { side: player.set.side ?? 'right', depthCm: rung?.depthCm ?? 0 }, body));
+  const coloured = $derived(exercise.sides === 'both together' ? 'none' : exercise.part === 'position' ? 'both' : 'near');
+</script>
+
+<section class="flex min-h-0 flex-col gap-3" aria-label="Shape and stop signs">
+  <Scene
+    minX={pose.box.minX - 5}
+    maxX={pose.box.maxX + 5}
+    maxY={pose.box.maxY + 2}
+    label="{exercise.name}{player.set.side ? `, ${player.set.side} ${exercise.sideWords}` : ''}"
+    class="max-h-[38vh] w-full max-lg:max-h-56"
+  >
+    {#if rung}
+      <StackDrawing
+        items={rung.items}
+        {shelf}
+        x={rung.under === 'lead heel' ? (pose.supports.leadHeel?.x ?? 0) : (pose.supports.pelvis?.x ?? 0)}
+      />
+    {/if}
+    <Figure {pose} {coloured} />
+  </Scene>
+  {#if rung}
+    <p class="text-xl">
+      <strong>{depthText(rung.depthCm, unit)}</strong>
+      {rung.under === 'floor'
+        ? ''
+        : `under the ${rung.under === 'lead heel' ? 'front heel' : 'pelvis'}: ${stackText(rung.items, shelf)}`}
+      {#if player.isEased}<span class="text-ink-soft">(one step easier today)</span>{/if}
+    </p>
+  {/if}
+  <div class="rounded-soft border border-stop px-3 py-2 lg:mt-auto">
+    <h2 class="text-base text-stop">Stop signs</h2>
+    <ul class="leading-snug">
+      {#each exercise.stops as stop (stop)}<li>{stop}</li>{/each}
+    </ul>
+  </div>
+</section>

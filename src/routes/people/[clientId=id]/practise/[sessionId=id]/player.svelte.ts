@@ -1,0 +1,288 @@
+import {
+  afterPain,
+  compileForm,
+  compileSession,
+  painKindOf,
+  phaseAt,
+  rampSteps,
+  type Block,
+  type PainEvent,
+  type Phase,
+  type TimelineSet,
+  type Work
+} from '$lib/core';
+import type { PainInput, SetLogInput } from '$lib/contract/forms';
+import type { Outbox } from './outbox.svelte';
+
+export type Mode = 'play' | 'ask' | 'notes' | 'pain' | 'advice' | 'ended';
+export type Notes = Pick<SetLogInput, 'sensation' | 'felt' | 'slipped'>;
+type ToldPain = PainEvent & Readonly<{ setIndex: number }>;
+
+/** Where the player stands; kept in the browser so that a reload comes back to it. */
+type Place = { setIndex: number; elapsedS: number; spentS: number; extraS: Record<number, number>; asking: boolean };
+
+type Start = Readonly<{
+  sessionId: number;
+  blocks: readonly Block[];
+  logged: readonly number[];
+  pains: readonly ToldPain[];
+  ended: boolean;
+  outbox: Outbox;
+}>;
+
+const backToStartS = 2;
+const extendS = 10;
+
+/**
+ * The course of a session: one set after the other, each with its phases, until all are done or a stop sign ends it.
+ * Time comes in by `tick`; nothing here reads a clock.
+ */
+export class Player {
+  readonly sets: readonly TimelineSet[];
+  readonly totalS: number;
+  readonly #outbox: Outbox;
+  readonly #placeKey: string;
+
+  setIndex = $state(0);
+  elapsedS = $state(0);
+  paused = $state(true);
+  mode = $state<Mode>('play');
+  /** Pain told last, for the advice. */
+  advice = $state<PainEvent | null>(null);
+  stopped = $state(false);
+  logged = $state<number[]>([]);
+  #pains = $state<ToldPain[]>([]);
+  /** Seconds of work really spent in this set, extensions and all. */
+  #spentS = $state(0);
+  /** Seconds added by hand, by phase of this set. */
+  #extraS = $state<Record<number, number>>({});
+
+  constructor({ sessionId, blocks, logged, pains, ended, outbox }: Start) {
+    const timeline = compileSession(blocks, { effortCapPct: 100 });
+    this.sets = timeline.sets;
+    this.totalS = timeline.durationS;
+    this.#outbox = outbox;
+    this.#placeKey = `calm-reach/place/${sessionId}`;
+    this.#pains = [...pains];
+    this.logged = [...new Set([...logged, ...outbox.setIndices])];
+    if (ended) this.mode = 'ended';
+    else this.#restore();
+  }
+
+  readonly #outcomes = $derived.by(() => this.#pains.map((p) => afterPain(this.sets, p.setIndex, p)));
+  readonly #dropped = $derived(new Set(this.#outcomes.flatMap((o) => o.dropped)));
+  readonly #eased = $derived(new Set(this.#outcomes.flatMap((o) => o.eased)));
+
+  readonly set = $derived.by(() => this.sets[this.setIndex]!);
+  /** The work of this set: the easier one where a pain asked for it. */
+  readonly work: Pick<Work, 'form' | 'setting' | 'rung'> = $derived.by(() => this.#workOf(this.set));
+  readonly isEased = $derived(this.#eased.has(this.setIndex));
+  readonly phases: readonly Phase[] = $derived.by(() => this.#phasesOf(this.set, this.#extraS));
+  readonly phase: Phase = $derived.by(() => phaseAt(this.phases, this.elapsedS) ?? this.phases.at(-1)!);
+  readonly phaseIndex = $derived(this.phases.indexOf(this.phase));
+  readonly remainingS = $derived(Math.max(0, this.phase.endS - this.elapsedS));
+  readonly readyS = $derived.by(() => this.set.workStartS - this.set.startS);
+  readonly next: TimelineSet | null = $derived.by(() => this.#following(this.setIndex));
+  readonly doneS = $derived.by(() => this.set.startS + Math.min(this.elapsedS, this.set.endS - this.set.startS));
+  /** The percent announced now: the last whole step of a ramp, the level of an even phase. */
+  readonly announcedPct = $derived.by(() => {
+    const { phase } = this;
+    const passed = rampSteps(phase).findLast((s) => s.atS <= this.elapsedS);
+    return Math.round(Math.abs(passed ? passed.pct : phase.fromPct));
+  });
+
+  #workOf(set: TimelineSet): Pick<Work, 'form' | 'setting' | 'rung'> {
+    return this.#eased.has(set.index) && set.work.easier ? set.work.easier : set.work;
+  }
+
+  #phasesOf(set: TimelineSet, extraS: Record<number, number>): Phase[] {
+    const readyS = set.workStartS - set.startS;
+    const kind = set.newExercise || set.sideChange ? ('ready' as const) : ('rest' as const);
+    const ready: Phase[] = readyS > 0 ? [{ kind, startS: 0, endS: readyS, fromPct: 0, toPct: 0, cue: 'Get ready.' }] : [];
+    let shiftS = readyS;
+    const work = compileForm(this.#workOf(set).form, { effortCapPct: 100 });
+    return [...ready, ...work].map((phase, i) => {
+      if (i < ready.length) return phase;
+      const startS = phase.startS + shiftS;
+      shiftS += extraS[i] ?? 0;
+      return { ...phase, startS, endS: phase.endS + shiftS };
+    });
+  }
+
+  #isOpen = (set: TimelineSet): boolean => !this.#dropped.has(set.index) && !this.logged.includes(set.index);
+  #following = (index: number): TimelineSet | null => this.sets.find((s) => s.index > index && this.#isOpen(s)) ?? null;
+
+  /** Lets time pass. At the end of a set it waits for what is said of it. */
+  tick(deltaS: number): void {
+    if (this.paused || this.mode !== 'play') return;
+    const endS = this.phases.at(-1)!.endS;
+    const stepS = Math.min(deltaS, endS - this.elapsedS);
+    const workFrom = Math.max(this.elapsedS, this.readyS);
+    this.#spentS += Math.max(0, this.elapsedS + stepS - workFrom);
+    this.elapsedS += stepS;
+    this.#keepPlace();
+    if (this.elapsedS >= endS - 1e-6) this.#endSet();
+  }
+
+  togglePause(): void {
+    if (this.mode === 'play') this.paused = !this.paused;
+    this.#keepPlace();
+  }
+
+  /** To the start of this phase, or of the one before when it has only begun. */
+  back(): void {
+    const again = this.elapsedS - this.phase.startS > backToStartS || this.phaseIndex === 0;
+    this.elapsedS = again ? this.phase.startS : this.phases[this.phaseIndex - 1]!.startS;
+    this.#keepPlace();
+  }
+
+  /** To the next phase; out of the last one the set ends. */
+  skip(): void {
+    this.elapsedS = this.phase.endS;
+    this.#keepPlace();
+    if (this.elapsedS >= this.phases.at(-1)!.endS - 1e-6) this.#endSet();
+  }
+
+  extend(): void {
+    this.#extraS = { ...this.#extraS, [this.phaseIndex]: (this.#extraS[this.phaseIndex] ?? 0) + extendS };
+    this.#keepPlace();
+  }
+
+  #endSet(): void {
+    if (this.set.side === null) this.#log({ clean: null, sensation: null, felt: null, slipped: null });
+    else {
+      this.mode = 'ask';
+      this.#keepPlace();
+    }
+  }
+
+  clean(): void {
+    this.#log({ clean: true, sensation: null, felt: null, slipped: null });
+  }
+
+  keepNotes(notes: Notes): void {
+    this.#log({ clean: false, ...notes });
+  }
+
+  /** The set was not done: nothing is kept of it. */
+  notDone(): void {
+    this.#goOn();
+  }
+
+  #log(said: Pick<SetLogInput, 'clean' | 'sensation' | 'felt' | 'slipped'>): void {
+    const { set } = this;
+    const log: SetLogInput = {
+      id: crypto.randomUUID(),
+      setIndex: set.index,
+      exerciseId: set.exerciseId,
+      side: set.side,
+      plannedS: Math.round(compileForm(this.work.form, { effortCapPct: 100 }).at(-1)?.endS ?? 0),
+      actualS: Math.round(this.#spentS),
+      setting: this.work.setting,
+      ...said
+    };
+    this.#outbox.put('sets', log);
+    this.logged = [...this.logged, set.index];
+    this.#goOn();
+  }
+
+  #goOn(): void {
+    const following = this.#following(this.setIndex);
+    if (!following) {
+      this.#end('done');
+      return;
+    }
+    this.setIndex = following.index;
+    this.elapsedS = 0;
+    this.#spentS = 0;
+    this.#extraS = {};
+    this.mode = 'play';
+    this.paused = false;
+    this.#keepPlace();
+  }
+
+  askPain(): void {
+    if (this.mode === 'ended') return;
+    this.paused = true;
+    this.mode = 'pain';
+  }
+
+  /** Back from the pain picker without having told one. */
+  cancelPain(): void {
+    this.mode = this.elapsedS >= this.phases.at(-1)!.endS - 1e-6 && this.set.side !== null ? 'ask' : 'play';
+  }
+
+  tellPain(event: PainEvent): void {
+    const { set } = this;
+    const told: PainInput = {
+      id: crypto.randomUUID(),
+      setIndex: set.index,
+      exerciseId: set.exerciseId,
+      workSide: set.side,
+      ...event
+    };
+    this.#outbox.put('pain', told);
+    this.#pains = [...this.#pains, { ...event, setIndex: set.index }];
+    this.advice = event;
+    const { endsSession } = afterPain(this.sets, set.index, event);
+    if (endsSession) this.#end('stopped');
+    else this.mode = 'advice';
+  }
+
+  /** On after the advice: the same set where the pain was none, else the next one. */
+  afterAdvice(): void {
+    const outcome = this.advice && afterPain(this.sets, this.setIndex, this.advice);
+    this.advice = null;
+    if (!outcome?.endsSet) {
+      this.cancelPain();
+      return;
+    }
+    // What was done of the set counts as a set with something to note, not as a clean one.
+    if (this.set.side !== null && this.#spentS > 0) this.#log({ clean: false, sensation: null, felt: null, slipped: null });
+    else this.#goOn();
+  }
+
+  #end(status: 'done' | 'stopped'): void {
+    this.stopped = status === 'stopped';
+    this.mode = 'ended';
+    this.paused = true;
+    // A stop is ended by the server when it hears of the pain; saying it here as well does no harm.
+    this.#outbox.put('finish', { status });
+    localStorage.removeItem(this.#placeKey);
+  }
+
+  /** Ends the session before its last set. */
+  finishEarly(): void {
+    this.#end('done');
+  }
+
+  #keepPlace(): void {
+    const place: Place = {
+      setIndex: this.setIndex,
+      elapsedS: this.elapsedS,
+      spentS: this.#spentS,
+      extraS: this.#extraS,
+      asking: this.mode === 'ask' || this.mode === 'notes'
+    };
+    localStorage.setItem(this.#placeKey, JSON.stringify(place));
+  }
+
+  #restore(): void {
+    const kept = JSON.parse(localStorage.getItem(this.#placeKey) ?? 'null') as Place | null;
+    const at = kept && this.sets[kept.setIndex];
+    if (kept && at && this.#isOpen(at)) {
+      this.setIndex = kept.setIndex;
+      this.elapsedS = kept.elapsedS;
+      this.#spentS = kept.spentS;
+      this.#extraS = kept.extraS;
+      if (kept.asking) this.mode = 'ask';
+      return;
+    }
+    const first = this.sets.find((s) => this.#isOpen(s));
+    if (first) this.setIndex = first.index;
+    else this.#end('done'); // everything was said, only the end was not
+  }
+}
+
+/** What a pain asks for, in the words of its kind. */
+export const adviceText = (event: PainEvent): string => painKindOf(event.kind).advice;

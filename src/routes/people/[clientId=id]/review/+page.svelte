@@ -1,0 +1,136 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { exerciseOf, type Side } from '$lib/core';
+  import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
+  import { formProblem } from '$lib/ui/formState';
+  import { capital, clockText, dateText, plural } from '$lib/ui/format';
+  import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import SideMark from '$lib/ui/SideMark.svelte';
+  import SideSwitch from '$lib/ui/SideSwitch.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { moveText } from './moveText';
+  import MeasureTable from './MeasureTable.svelte';
+  import ProposalRow from './ProposalRow.svelte';
+
+  let { data, form } = $props();
+  const unit = $derived(data.units.length);
+  let picked = $state<Side>();
+  const side = $derived(picked ?? data.goal?.leadSide ?? 'left');
+  const staircase = $derived(data.staircases.find((s) => s.side === side));
+  const other = $derived(data.staircases.find((s) => s.side !== side));
+  const problem = $derived(form && 'problem' in form ? form : null);
+  const asked = $derived([...new Set(data.proposals.map((p) => p.exerciseId))]);
+</script>
+
+<main class="mx-auto flex max-w-7xl flex-col gap-6 p-5">
+  {#if !data.last}
+    <section class="card max-w-2xl">
+      <h1>Nothing to review yet</h1>
+      <p class="mt-2">After the first session stands here what was done, and what to do next.</p>
+      <p class="mt-4"><a class="btn btn-primary" href="/people/{data.client.id}/practise">Practise</a></p>
+    </section>
+  {:else}
+    <div class="grid gap-6 lg:grid-cols-[1fr_22rem]">
+      <section class="flex min-w-0 flex-col gap-3" aria-label="Verdicts">
+        <div class="flex flex-wrap items-center gap-4">
+          <h1>{data.proposals.length > 0 ? 'What to do next' : 'Decided'}</h1>
+          {#if data.proposals.length > 0}
+            <form method="POST" action="?/acceptAll" class="ml-auto" use:enhance>
+              <button class="btn btn-primary">Accept {data.proposals.length === 1 ? 'it' : `all ${data.proposals.length}`}</button
+              >
+            </form>
+          {/if}
+        </div>
+        <ProblemNote text={formProblem(problem)} />
+        {#if data.proposals.length === 0}
+          <p>
+            Every verdict of the last session is decided; the next one carries them out.
+            <a class="font-semibold underline" href="/people/{data.client.id}/practise">To the next session</a>
+          </p>
+        {/if}
+        {#each asked as exerciseId (exerciseId)}
+          <section class="card p-0" aria-label={exerciseOf(exerciseId).name}>
+            <h2 class="px-4 pt-3">{exerciseOf(exerciseId).name}</h2>
+            {#each data.proposals.filter((p) => p.exerciseId === exerciseId) as proposal (proposal.side)}
+              <ProposalRow
+                {proposal}
+                {unit}
+                form={problem}
+                done={data.last.exercises.find((e) => e.exerciseId === exerciseId && e.side === proposal.side)}
+              />
+            {/each}
+          </section>
+        {/each}
+        {#if data.decisions.length > 0}
+          <details class="card" open={data.proposals.length === 0}>
+            <summary class="font-semibold">Decisions before</summary>
+            <ul class="mt-2">
+              {#each data.decisions as d (d.id)}
+                <li class="flex flex-wrap items-center gap-2 border-t border-line py-1.5">
+                  <span class="w-24 text-ink-soft">{dateText(d.decidedOn)}</span>
+                  <SideMark side={d.side} size={14} />
+                  <span>{exerciseOf(d.exerciseId).name}</span>
+                  <span class="ml-auto flex items-center gap-2 font-semibold"
+                    ><VerdictMark verdict={d.verdict} size={18} /> {capital(d.verdict)} {moveText(d, unit)}</span
+                  >
+                  <span class="w-full text-ink-soft"
+                    >{d.overruledBecause
+                      ? `${capital(d.proposedVerdict)} was proposed; overruled: ${d.overruledBecause}`
+                      : d.because.join(' ')}</span
+                  >
+                </li>
+              {/each}
+            </ul>
+          </details>
+        {/if}
+      </section>
+      <aside class="card self-start" aria-label="The last session">
+        <h2>Week {data.last.week}, session {data.last.ordinal}</h2>
+        <p class="text-ink-soft">{dateText(data.last.on)}{data.last.status === 'stopped' ? ', stopped' : ''}</p>
+        <table class="mt-2 w-full text-left">
+          <thead class="text-ink-soft">
+            <tr
+              ><th scope="col" class="font-normal">Done</th><th scope="col" class="text-right font-normal">sets</th><th
+                scope="col"
+                class="text-right font-normal">time</th
+              ></tr
+            >
+          </thead>
+          <tbody>
+            {#each data.last.exercises as e (`${e.exerciseId}/${e.side}`)}
+              <tr class="border-t border-line align-top">
+                <th scope="row" class="py-1 font-normal"
+                  ><span class="flex items-center gap-1"
+                    ><SideMark side={e.side} size={13} /> {exerciseOf(e.exerciseId).name}</span
+                  >
+                  {#each e.pains as pain (pain)}<span class="block font-semibold text-stop">{pain}</span>{/each}</th
+                >
+                <td class="py-1 text-right {e.doneSets < e.plannedSets ? 'font-bold' : ''}">{e.doneSets}/{e.plannedSets}</td>
+                <td class="py-1 text-right whitespace-nowrap"
+                  >{clockText(e.actualS)} <span class="text-ink-soft">of {clockText(e.plannedS)}</span></td
+                >
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+        <p class="mt-3">
+          {data.attendance.done} of {plural(data.attendance.due, 'session')} due so far {data.attendance.done >=
+          data.attendance.due
+            ? 'were done'
+            : 'done'}.
+        </p>
+      </aside>
+    </div>
+  {/if}
+
+  {#if staircase}
+    <section class="flex flex-col gap-3">
+      <div class="flex flex-wrap items-center gap-4">
+        <h2 class="text-xl">Measures and treads</h2>
+        <SideSwitch {side} onSideChange={(s) => (picked = s)} label="Leg in front" />
+      </div>
+      <div class="overflow-x-auto"><StaircaseDrawing {staircase} {other} shelf={data.shelf} {unit} /></div>
+      <MeasureTable readings={data.readings.filter((r) => r.side === side)} {unit} />
+    </section>
+  {/if}
+</main>

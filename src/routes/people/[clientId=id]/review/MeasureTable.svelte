@@ -1,0 +1,36 @@
+<script lang="ts">
+  import type { LengthUnit } from '$lib/contract/fields';
+  import type { SideReading } from '$lib/server/service/measuring';
+  import { dateText, degText, depthText, lengthText, signedLength, stateText } from '$lib/ui/format';
+
+  let { readings, unit }: { readings: readonly SideReading[]; unit: LengthUnit } = $props();
+</script>
+
+<div class="overflow-x-auto">
+  <table class="w-full text-left">
+    <caption class="sr-only">Passive measures of this side, newest first</caption>
+    <thead class="text-ink-soft">
+      <tr>
+        <th scope="col" class="font-normal">Day</th>
+        <th scope="col" class="font-normal">State</th>
+        <th scope="col" class="font-normal">Gap, with 95 % of its error</th>
+        <th scope="col" class="font-normal">Opening</th>
+        <th scope="col" class="font-normal">Since the last in this state</th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each readings.toReversed() as r (r.occasionId)}
+        <tr class="border-t border-line">
+          <td class="py-1">{dateText(r.takenOn)}</td>
+          <td>{stateText[r.bodyState]}</td>
+          <td
+            ><strong>{depthText(r.depthCm, unit)}</strong>
+            <span class="text-ink-soft">± {lengthText(1.96 * r.sdCm, unit)}</span></td
+          >
+          <td>{degText(r.openingDeg)} <span class="text-ink-soft">± {degText(1.96 * r.openingSdDeg)}</span></td>
+          <td>{r.change ? `${signedLength(r.change.difference, unit)}, ${r.change.verdict}` : 'first'}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+</div>

@@ -1,0 +1,135 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import type { LengthUnit } from '$lib/contract/fields';
+  import { painPlaces, type Verdict } from '$lib/core';
+  import type { Proposal } from '$lib/server/service/reviewing';
+  import Choices from '$lib/ui/Choices.svelte';
+  import Field from '$lib/ui/Field.svelte';
+  import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
+  import { capital } from '$lib/ui/format';
+  import SideMark from '$lib/ui/SideMark.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import Why from '$lib/ui/Why.svelte';
+  import { moveText } from './moveText';
+
+  type Props = {
+    proposal: Proposal;
+    unit: LengthUnit;
+    form: FormState;
+    done?: { doneSets: number; plannedSets: number; cleanSets: number };
+  };
+  let { proposal, unit, form, done }: Props = $props();
+  const own = $derived(form?.typed?.exerciseId === proposal.exerciseId && form.typed.side === proposal.side ? form : null);
+  let opened = $state<'overrule' | 'afterwards'>();
+  const open = $derived(opened ?? (own?.form === 'decide' && own.typed?.overruledBecause !== undefined ? 'overrule' : undefined));
+  const others = $derived((['deepen', 'stay', 'ease'] as Verdict[]).filter((v) => v !== proposal.verdict));
+</script>
+
+{#snippet place()}
+  <input type="hidden" name="exerciseId" value={proposal.exerciseId} />
+  <input type="hidden" name="side" value={proposal.side} />
+{/snippet}
+
+<div class="border-t border-line px-4 py-3 first-of-type:border-0">
+  <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+    <span class="flex w-20 items-center gap-2 {proposal.side === 'left' ? 'text-lake' : 'text-ochre'}"
+      ><SideMark side={proposal.side} /> {proposal.side}</span
+    >
+    <span class="flex items-center gap-2 text-lg font-bold {proposal.verdict === 'stop' ? 'text-stop' : ''}">
+      <VerdictMark verdict={proposal.verdict} />
+      {capital(proposal.verdict)}
+      <span class="font-semibold">{moveText(proposal, unit)}</span>
+    </span>
+    <span class="ml-auto flex flex-wrap gap-2">
+      <form method="POST" action="?/decide" use:enhance>
+        {@render place()}
+        <input type="hidden" name="verdict" value={proposal.verdict} />
+        <input type="hidden" name="overruledBecause" value="" />
+        <button class="btn">Accept</button>
+      </form>
+      {#if proposal.verdict !== 'stop'}
+        <button
+          class="btn btn-quiet"
+          aria-expanded={open === 'overrule'}
+          onclick={() => (opened = open === 'overrule' ? undefined : 'overrule')}>Overrule</button
+        >
+      {/if}
+      <button
+        class="btn btn-quiet"
+        aria-expanded={open === 'afterwards'}
+        onclick={() => (opened = open === 'afterwards' ? undefined : 'afterwards')}>Hurt afterwards</button
+      >
+    </span>
+  </div>
+  <p class="mt-1 text-ink-soft">
+    {proposal.because.join(' ')}
+    {#if done}{done.doneSets} of {done.plannedSets} sets, {done.cleanSets} clean.{/if}
+    <Why about="the verdict">
+      <p>
+        Rule that fired: <strong>{proposal.rule}</strong>. The rules are asked in order: stop sign, ache at the bone, sore joint,
+        sensation, shape, something missing, pause or retest, target met; else stay.
+      </p>
+      <p>
+        Deepened only when the target was met, under the cap and in shape, two sessions running (three after an ease); a depth at
+        most once a week. Common practice.
+      </p>
+    </Why>
+  </p>
+  {#if open === 'overrule'}
+    <form
+      method="POST"
+      action="?/decide"
+      class="mt-3 flex flex-wrap items-end gap-3 rounded-soft bg-chalk p-3"
+      use:enhance={() =>
+        ({ update }) =>
+          update({ reset: false })}
+    >
+      {@render place()}
+      <Choices
+        legend="Instead"
+        name="verdict"
+        value={typedOr(own, 'verdict', others[0])}
+        choices={others.map((value) => ({ value, label: capital(value) }))}
+        error={fieldError(own, 'verdict')}
+      />
+      <div class="min-w-64 grow">
+        <Field
+          label="Because"
+          name="overruledBecause"
+          value={typedOr(own, 'overruledBecause', '')}
+          error={own?.problem?.code === 'reason_missing' ? 'Write down why' : fieldError(own, 'overruledBecause')}
+        />
+      </div>
+      <button class="btn btn-primary">Decide so</button>
+    </form>
+  {:else if open === 'afterwards'}
+    <form
+      method="POST"
+      action="?/afterwards"
+      class="mt-3 flex flex-wrap items-end gap-3 rounded-soft bg-chalk p-3"
+      use:enhance={() =>
+        async ({ update }) => {
+          await update();
+          opened = undefined;
+        }}
+    >
+      {@render place()}
+      <label class="flex flex-col gap-1">
+        <span class="font-semibold">Where, afterwards or next day</span>
+        <select name="place" class="input">
+          {#each painPlaces as p (p.id)}<option value={p.id}>{p.label}</option>{/each}
+        </select>
+      </label>
+      <Choices
+        legend="Side"
+        name="bodySide"
+        value={proposal.side}
+        choices={[
+          { value: 'left', label: 'Left' },
+          { value: 'right', label: 'Right' }
+        ]}
+      />
+      <button class="btn btn-primary">Keep</button>
+    </form>
+  {/if}
+</div>

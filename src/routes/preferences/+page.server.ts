@@ -1,0 +1,23 @@
+import { redirect } from '@sveltejs/kit';
+import { z } from 'zod';
+import { unitsForm } from '$lib/contract/forms';
+import { updateUnits } from '$lib/server/repo/studioRepo';
+import { submitted } from '$lib/server/submitted';
+import type { Actions, PageServerLoad } from './$types';
+
+const preferences = unitsForm.extend({ theme: z.enum(['light', 'dark', 'system']), back: z.string().regex(/^\/(?!\/)/) });
+const yearS = 365 * 24 * 3600;
+
+export const load: PageServerLoad = () => redirect(303, '/people');
+
+export const actions: Actions = {
+  default: async ({ request, locals: { db }, cookies }) => {
+    const done = await submitted(request, preferences, async ({ theme, back, ...units }) => {
+      await updateUnits(db, units);
+      cookies.set('theme', theme, { path: '/', maxAge: yearS, sameSite: 'lax', secure: false });
+      return back;
+    });
+    if (!done.ok) return done.failure;
+    redirect(303, done.value);
+  }
+};
