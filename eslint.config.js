@@ -15,6 +15,7 @@ export default ts.config(
       'no-undef': 'off', // TypeScript's own check is the better one
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      'svelte/prefer-svelte-reactivity': 'off', // sets that are derived anew are not mutated
       'svelte/no-navigation-without-resolve': 'off' // the application is always served from the root
     }
   }

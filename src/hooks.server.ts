@@ -50,7 +50,9 @@ export const handle: Handle = async ({ event, resolve }) => {
     cases.set(clientId, known);
     return known;
   };
-  const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%calm.theme%', locals.theme) });
+  const inPlayer = event.route.id?.endsWith('/practise/[sessionId=id]') ?? false;
+  const theme = inPlayer ? 'dark' : locals.theme;
+  const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%calm.theme%', theme) });
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'same-origin');
   response.headers.set('cross-origin-opener-policy', 'same-origin');

@@ -51,9 +51,12 @@ function parseBounded(
   return value;
 }
 
-const bounded = (bounds: Bounds) => z.unknown().transform((raw, ctx) => parseBounded(raw, bounds, ctx));
+/** A field as it came; one that is missing altogether is told as empty. */
+const anything = z.unknown().optional();
+
+const bounded = (bounds: Bounds) => anything.transform((raw, ctx) => parseBounded(raw, bounds, ctx));
 const optionalBounded = (bounds: Bounds) =>
-  z.unknown().transform((raw, ctx) => (isBlank(raw) ? null : parseBounded(raw, bounds, ctx)));
+  anything.transform((raw, ctx) => (isBlank(raw) ? null : parseBounded(raw, bounds, ctx)));
 
 const lengthBounds = (unit: LengthUnit, min: number, max: number): Bounds => ({
   min,
@@ -64,14 +67,13 @@ const lengthBounds = (unit: LengthUnit, min: number, max: number): Bounds => ({
   show: (v) => fromCm(v, unit)
 });
 
-export const decimal = (min: number, max: number, unit = '') => bounded({ min, max, unit });
 export const length = (unit: LengthUnit, min: number, max: number) => bounded(lengthBounds(unit, min, max));
 export const optionalLength = (unit: LengthUnit, min: number, max: number) => optionalBounded(lengthBounds(unit, min, max));
 export const optionalMass = (unit: MassUnit, min: number, max: number) =>
   optionalBounded({ min, max, unit, convert: (v) => Math.round(toKg(v, unit) * 10) / 10, show: (v) => fromKg(v, unit) });
 
 export const whole = (min: number, max: number) =>
-  z.unknown().transform((raw, ctx) => {
+  anything.transform((raw, ctx) => {
     const value = parseBounded(raw, { min, max }, ctx);
     if (value === z.NEVER || Number.isInteger(value)) return value;
     ctx.addIssue({ code: 'custom', message: 'A whole number' });

@@ -51,7 +51,7 @@ export const goalForm = (unit: LengthUnit, today: string) =>
     .object({
       leadSide: sideField,
       aim: z.enum(['flat', 'above', 'past'], { error: 'Choose where it ends' }),
-      distanceCm: z.unknown(),
+      distanceCm: z.unknown().optional(),
       targetOn: optionalDate,
       eventName: text(120)
     })

@@ -46,7 +46,7 @@
     {inputmode}
     {autocomplete}
     {list}
-    {value}
+    defaultValue={value}
     bind:this={input}
     class="input"
     aria-invalid={error ? 'true' : undefined}

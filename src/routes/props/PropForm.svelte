@@ -42,7 +42,7 @@
       />
     {/each}
   </div>
-  <label class="choice"><input type="checkbox" name="turns" checked={turns} /> It may stand any way up</label>
+  <label class="choice"><input type="checkbox" name="turns" defaultChecked={turns} /> It may stand any way up</label>
   <div class="grid grid-cols-2 gap-3">
     <Field
       label="How many"

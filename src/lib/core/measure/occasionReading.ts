@@ -2,6 +2,7 @@ import { CoreError } from '../errors';
 import { openingFromDepthDeg } from '../geometry/openingFromDepth';
 import { propagate, type Uncertain } from '../geometry/propagate';
 import { changeVerdict, type Change, type Occasion } from './changeVerdict';
+import { z95 } from './mdc';
 import { occasionSd, type MeasuringError } from './occasionSd';
 
 export type ReadingAsk = Readonly<{
@@ -20,8 +21,12 @@ export type Reading = Readonly<{
   /** Spread of these trials; null for a single one. */
   spreadCm: number | null;
   sdCm: number;
+  /** Half-width of the 95 % interval of the depth. */
+  marginCm: number;
   openingDeg: number;
   openingSdDeg: number;
+  /** Half-width of the 95 % interval of the opening. */
+  openingMarginDeg: number;
   firstOrder: boolean;
   change: Change | null;
 }>;
@@ -50,8 +55,10 @@ export function occasionReading({ depthsCm, leadLegCm, trailLegCm, error, before
     trials,
     spreadCm,
     sdCm,
+    marginCm: z95 * sdCm,
     openingDeg: opening.value,
     openingSdDeg: opening.sd,
+    openingMarginDeg: z95 * opening.sd,
     firstOrder: opening.firstOrder,
     change
   };

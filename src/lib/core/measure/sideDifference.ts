@@ -2,7 +2,12 @@ import { z95 } from './mdc';
 import { occasionSd, type MeasuringError } from './occasionSd';
 import type { Occasion } from './changeVerdict';
 
-export type Difference = Readonly<{ difference: number; sd: number; exceedsError: boolean }>;
+export type Difference = Readonly<{
+  difference: number;
+  sd: number;
+  /** What it must exceed: 1.96 sd. */ margin: number;
+  exceedsError: boolean;
+}>;
 
 /**
  * Left less right, for the same measure in the same state.
@@ -26,5 +31,5 @@ export function activeGap(active: Occasion, passive: Occasion, error: MeasuringE
 function differenceOf(a: Occasion, b: Occasion, error: MeasuringError): Difference {
   const difference = a.value - b.value;
   const sd = Math.hypot(occasionSd(a.trials, error), occasionSd(b.trials, error));
-  return { difference, sd, exceedsError: Math.abs(difference) > z95 * sd };
+  return { difference, sd, margin: z95 * sd, exceedsError: Math.abs(difference) > z95 * sd };
 }

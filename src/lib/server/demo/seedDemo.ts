@@ -15,7 +15,7 @@ import { insertClient } from '../repo/clientRepo';
 import { insertGoal } from '../repo/goalRepo';
 import { listPeople } from '../repo/peopleRepo';
 import { insertProp } from '../repo/propRepo';
-import { getSession, type Session } from '../repo/sessionRepo';
+import { getPrescribed, type Session } from '../repo/sessionRepo';
 import { clearScreening, saveScreening } from '../service/checking';
 import { dateOf, loadGoalCase } from '../service/clientCase';
 import { saveOccasion } from '../service/measuring';
@@ -158,8 +158,8 @@ class Telling {
     const { db } = this;
     const at = (minutes: number) => new Date(new Date(`${on}T17:00:00`).getTime() + minutes * 60_000);
     await startSession(db, this.#clientId, id, { answer: 'accept', reason: '' }, at(0));
-    const session = await getSession(db, this.#clientId, id);
-    const { sets } = compileSession(session.prescribed?.blocks ?? [], { effortCapPct: 100 });
+    const { blocks } = await getPrescribed(db, id);
+    const { sets } = compileSession(blocks, { effortCapPct: 100 });
     for (const set of sets) {
       const isHurt = hurt && set.exerciseId === 'front_split_on_stack' && set.side === (hurt.side ?? 'left') && set.setNo === 1;
       if (isHurt) {

@@ -40,12 +40,6 @@ export async function findPlan(db: Db, goalId: number): Promise<Plan | null> {
   return firstRow(PlanRow, rows);
 }
 
-/** All versions, newest first. */
-export async function listPlans(db: Db, goalId: number): Promise<Plan[]> {
-  const { rows } = await db.query(`select ${columns} from plan where goal_id = $1 order by version desc`, [goalId]);
-  return allRows(PlanRow, rows);
-}
-
 /** A new version; the key on (goal, version) keeps two tabs from both making it. */
 export async function insertPlan(tx: Db, goalId: number, version: number, schoolId: string, p: PlanInput): Promise<number> {
   const { rows } = await tx.query(

@@ -1,10 +1,13 @@
 import { z } from 'zod';
-import type { Block, Cut, PlanPhase, PlanSession, PlanWeek } from '$lib/core';
+import type { Block, Cut, PlanPhase, PlanSession, PlanWeek, Side } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, oneRow } from '../db/rows';
 
 /** What a session was given when it began: blocks as fitted that day, and what was said about them. */
 export type Prescribed = Readonly<{ blocks: readonly Block[]; cuts: readonly Cut[]; leftOut: readonly string[] }>;
+
+/** How many sets each exercise was given on each side. */
+export type PlannedSets = readonly Readonly<{ exerciseId: string; side: Side; sets: number }>[];
 
 const SessionRow = z
   .object({
@@ -20,6 +23,7 @@ const SessionRow = z
     planned_on: z.iso.date(),
     status: z.enum(['planned', 'running', 'done', 'stopped', 'superseded']),
     prescribed: z.custom<Prescribed>().nullable(),
+    planned_sets: z.custom<PlannedSets>().nullable(),
     started_at: z.string().nullable(),
     ended_at: z.string().nullable()
   })
@@ -36,18 +40,28 @@ const SessionRow = z
     plannedOn: r.planned_on,
     status: r.status,
     prescribed: r.prescribed,
+    plannedSets: r.planned_sets ?? [],
     startedAt: r.started_at,
     endedAt: r.ended_at
   }));
 export type Session = z.output<typeof SessionRow>;
 
 const columns = `s.id, s.plan_id, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.status,
-                 s.prescribed, s.started_at, s.ended_at`;
+                 s.planned_sets, s.started_at, s.ended_at`;
 
-/** Sessions of a goal over all its plans: those done in the order they were done, then those to come in theirs. */
+/**
+ * Sessions of a goal over all its plans: those done in the order they were done, then those to come in theirs. What was
+ * prescribed in full comes only with the plan in force and the session that ended last: the rest would be a year of blocks.
+ */
 export async function listSessions(db: Db, goalId: number): Promise<Session[]> {
   const { rows } = await db.query(
-    `select ${columns} from session s join plan p on p.id = s.plan_id
+    `select ${columns},
+            case when p.superseded_at is null or s.id = (
+                   select n.id from session n join plan q on q.id = n.plan_id
+                    where q.goal_id = $1 and n.ended_at is not null
+                    order by n.started_at desc, n.id desc limit 1)
+                 then s.prescribed end as prescribed
+       from session s join plan p on p.id = s.plan_id
       where p.goal_id = $1 and s.status <> 'superseded'
       order by s.started_at nulls last, p.version, s.week, s.ordinal, s.id`,
     [goalId]
@@ -55,14 +69,22 @@ export async function listSessions(db: Db, goalId: number): Promise<Session[]> {
   return allRows(SessionRow, rows);
 }
 
-/** A session of a client, or 'not_found'. */
+/** A session of a client without what was prescribed, or 'not_found'. */
 export async function getSession(db: Db, clientId: number, id: number): Promise<Session> {
   const { rows } = await db.query(
-    `select ${columns} from session s join plan p on p.id = s.plan_id join goal g on g.id = p.goal_id
+    `select ${columns}, null as prescribed from session s join plan p on p.id = s.plan_id join goal g on g.id = p.goal_id
       where s.id = $1 and g.client_id = $2`,
     [id, clientId]
   );
   return oneRow(SessionRow, rows, 'session');
+}
+
+const PrescribedRow = z.object({ prescribed: z.custom<Prescribed>() });
+
+/** What a session was given when it began, in full. Throws: CoreError 'not_found'. */
+export async function getPrescribed(db: Db, id: number): Promise<Prescribed> {
+  const { rows } = await db.query('select prescribed from session where id = $1 and prescribed is not null', [id]);
+  return oneRow(PrescribedRow, rows, 'prescribed').prescribed;
 }
 
 export async function insertSession(tx: Db, planId: number, week: PlanWeek, s: PlanSession): Promise<void> {
@@ -75,9 +97,12 @@ export async function insertSession(tx: Db, planId: number, week: PlanWeek, s: P
 
 /** Starts a planned session; false when it was started meanwhile. */
 export async function updateStarted(tx: Db, id: number, prescribed: Prescribed, startedAt: string): Promise<boolean> {
+  const plannedSets = prescribed.blocks.flatMap((b) =>
+    b.work.flatMap(({ side, sets }) => (side === null ? [] : [{ exerciseId: b.exerciseId, side, sets }]))
+  );
   const { rowCount } = await tx.query(
-    `update session set status = 'running', prescribed = $1, started_at = $2 where id = $3 and status = 'planned'`,
-    [JSON.stringify(prescribed), startedAt, id]
+    `update session set status = 'running', prescribed = $1, planned_sets = $2, started_at = $3 where id = $4 and status = 'planned'`,
+    [JSON.stringify(prescribed), JSON.stringify(plannedSets), startedAt, id]
   );
   return rowCount === 1;
 }

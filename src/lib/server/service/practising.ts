@@ -1,5 +1,5 @@
 import type { PainInput, SetLogInput } from '$lib/contract/forms';
-import { compileSession, CoreError, locksFrom, painKindOf, painPlaceOf } from '$lib/core';
+import { CoreError, locksFrom, painKindOf, painPlaceOf } from '$lib/core';
 import type { Database } from '../db/db';
 import { insertLock } from '../repo/lockRepo';
 import { insertPain, upsertSetLog } from '../repo/logRepo';
@@ -60,16 +60,16 @@ async function answerResume(
 /** Keeps a set that was confirmed in the player. Sent again it changes nothing; it may come late, after the session ended. */
 export async function logSet(db: Database, clientId: number, sessionId: number, log: SetLogInput): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
-  if (!session.prescribed) throw new CoreError('session_not_running');
-  const set = compileSession(session.prescribed.blocks, { effortCapPct: 100 }).sets[log.setIndex];
-  if (set?.exerciseId !== log.exerciseId || set.side !== log.side) throw new CoreError('conflict', { setIndex: log.setIndex });
+  if (session.startedAt === null) throw new CoreError('session_not_running');
+  const isPlanned = log.side === null || session.plannedSets.some((p) => p.exerciseId === log.exerciseId && p.side === log.side);
+  if (!isPlanned) throw new CoreError('conflict', { setIndex: log.setIndex });
   await upsertSetLog(db, sessionId, session.schoolId, log);
 }
 
 /** Keeps a told pain with what it locks; a stop sign ends the session here as well. */
 export async function tellPain(db: Database, clientId: number, sessionId: number, pain: PainInput, now: Date): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
-  if (!session.prescribed) throw new CoreError('session_not_running');
+  if (session.startedAt === null) throw new CoreError('session_not_running');
   const kind = painKindOf(pain.kind);
   const place = painPlaceOf(pain.place);
   const reason = `${kind.label}: ${place.label.toLowerCase()}`;

@@ -33,6 +33,7 @@ import { limitsOf } from './checking';
 import { dateOf, loadGoalCase, type GoalCase } from './clientCase';
 import { rungsOf, settingsOf, splitExerciseId } from './grading';
 import { readingsOf, weakerSide } from './measuring';
+import { perCase } from './perCase';
 
 export type Proposal = Decision &
   Readonly<{ exerciseId: string; side: Side; dials: readonly DialState[]; sessionId: number; moment: 'review' | 'resume' }>;
@@ -45,18 +46,28 @@ export const endedSessions = (c: GoalCase): Session[] =>
 
 const dayOf = (s: Session): string => dateOf(s.startedAt!);
 
+/** Logged sets by session, exercise and side. */
+const logsOf = perCase((c: GoalCase) => {
+  const logs = new Map<string, SetLog[]>();
+  for (const log of c.setLogs) {
+    const key = `${log.sessionId}/${log.exerciseId}/${log.side}`;
+    logs.set(key, [...(logs.get(key) ?? []), log]);
+  }
+  return logs;
+});
+
 /** The sessions of one exercise on one side, as the verdict reads them. A step back after a pause stands as a record of its own. */
 export function recordsOf(c: GoalCase, exerciseId: string, side: Side): SessionRecord[] {
   return endedSessions(c).flatMap((session): SessionRecord[] => {
-    const work = session.prescribed?.blocks.find((b) => b.exerciseId === exerciseId)?.work.find((w) => w.side === side);
-    if (!work) return [];
-    const logs = c.setLogs.filter((l) => l.sessionId === session.id && l.exerciseId === exerciseId && l.side === side);
+    const planned = session.plannedSets.find((p) => p.exerciseId === exerciseId && p.side === side);
+    if (!planned) return [];
+    const logs = logsOf(c).get(`${session.id}/${exerciseId}/${side}`) ?? [];
     const pains = c.pains.filter((p) => p.sessionId === session.id && p.exerciseId === exerciseId && p.workSide === side);
     const decisions = c.decisions.filter((d) => d.sessionId === session.id && d.exerciseId === exerciseId && d.side === side);
     const decisionAt = (moment: 'review' | 'resume') => decisions.find((d) => d.moment === moment);
     const record: SessionRecord = {
       on: dayOf(session),
-      plannedSets: work.sets,
+      plannedSets: planned.sets,
       sets: logs.map(setRecord),
       pains,
       decision: decisionAt('review')
@@ -110,7 +121,7 @@ function propose(c: GoalCase, session: Session, moment: 'review' | 'resume', tod
   return decided.flatMap(({ id }) =>
     sides.flatMap((side): Proposal[] => {
       const history = recordsOf(c, id, side);
-      const inSession = session.prescribed?.blocks.some((b) => b.exerciseId === id && b.work.some((w) => w.side === side));
+      const inSession = session.plannedSets.some((p) => p.exerciseId === id && p.side === side);
       const settled = c.decisions.some(
         (d) => d.sessionId === session.id && d.moment === moment && d.exerciseId === id && d.side === side
       );

@@ -38,7 +38,7 @@
       y={box.y}
       width={box.width}
       height={box.height}
-      rx={Math.min(box.height / 2, box.material === 'felt' ? box.height / 2 : 0.8)}
+      rx={box.material === 'felt' ? Math.min(box.height / 2, 7) : Math.min(box.height / 2, 0.8)}
       fill="var(--color-{box.material})"
       stroke="var(--color-{box.material}-edge)"
       stroke-width="1.2"

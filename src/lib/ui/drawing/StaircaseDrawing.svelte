@@ -33,7 +33,9 @@
 
   const seen = $derived(s.treads.filter((t) => t.fromWeek < s.weeks));
   const stairs = (treads: readonly { fromWeek: number; toWeek: number; depthCm: number }[]) =>
-    treads.map((t, i) => `${i === 0 ? 'M' : 'L'}${x(t.fromWeek)} ${y(t.depthCm)}H${x(t.toWeek)}`).join('');
+    treads
+      .map((t, i) => `${i === 0 ? `M${x(t.fromWeek)} ${y(t.depthCm)}` : `H${x(t.fromWeek)}V${y(t.depthCm)}`}H${x(t.toWeek)}`)
+      .join('');
   const now = $derived(s.treads.find((t) => t.now));
   const gridCm = $derived(Array.from({ length: Math.floor(topCm / 10) + 1 }, (_, i) => i * 10));
   const weekStep = $derived(Math.ceil(s.weeks / 12));
@@ -145,7 +147,7 @@
     <text
       x={x(week)}
       y={Math.max(y(0) + 22, height - 8)}
-      text-anchor={week === 0 ? 'start' : 'middle'}
+      text-anchor={week === 0 ? 'start' : week >= s.weeks - 0.5 ? 'end' : 'middle'}
       fill="var(--color-ink-soft)"
       font-size="14">{shortDate(addDays(s.startOn, week * 7))}</text
     >

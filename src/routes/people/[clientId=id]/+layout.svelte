@@ -16,7 +16,8 @@
 {#if inPlayer}
   {@render children()}
 {:else}
-  <div
+  <section
+    aria-label="The client and the path of the work"
     class="flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-line bg-paper px-4 py-1 sm:px-5 lg:h-16 lg:flex-nowrap print:hidden"
   >
     <div class="flex items-center gap-1">
@@ -36,7 +37,7 @@
       {/if}
     </a>
     <Path stations={data.stations} {base} />
-  </div>
+  </section>
   {#if data.client.archivedAt}<p class="bg-line px-5 py-2">
       Archived. Bring this person back from the list of people to go on.
     </p>{/if}

@@ -4,7 +4,7 @@ create table goal (
   client_id integer not null references client (id) on delete cascade,
   kind text not null check (kind in ('front_split')),
   lead_side text not null check (lead_side in ('left', 'right')),
-  target_depth_cm numeric(4, 1) not null check (target_depth_cm between -40 and 60),
+  target_depth_cm numeric(5, 2) not null check (target_depth_cm between -40 and 60),
   target_on date,
   event_name text not null default '',
   created_at timestamptz not null default now(),

@@ -11,9 +11,9 @@ create table prop (
 create table prop_face (
   prop_id integer not null references prop (id) on delete cascade,
   ordinal integer not null check (ordinal between 0 and 5),
-  height_cm numeric(5, 1) not null check (height_cm between 0.1 and 150),
-  width_cm numeric(5, 1) not null check (width_cm between 0.1 and 250),
-  depth_cm numeric(5, 1) not null check (depth_cm between 0.1 and 250),
+  height_cm numeric(6, 2) not null check (height_cm between 0.1 and 150),
+  width_cm numeric(6, 2) not null check (width_cm between 0.1 and 250),
+  depth_cm numeric(6, 2) not null check (depth_cm between 0.1 and 250),
   carries boolean not null default true,
   primary key (prop_id, ordinal)
 );

@@ -25,6 +25,7 @@ create table session (
   planned_on date not null,
   status text not null default 'planned' check (status in ('planned', 'running', 'done', 'stopped', 'superseded')),
   prescribed jsonb,
+  planned_sets jsonb, -- of the prescribed blocks, by exercise and side: what every verdict reads
   started_at timestamptz,
   ended_at timestamptz,
   constraint session_place_key unique (plan_id, week, ordinal)

@@ -18,20 +18,22 @@
   let none = $state({ urgent: false, clinician: false });
   let effort = $state('');
   let sensation = $state('');
-  let editing = $state(false);
+  // svelte-ignore state_referenced_locally
+  let editing = $state(!data.screening);
   const open = $derived(editing || !s || answered !== null);
 
-  function begin() {
+  function fill() {
     flags = [...typedFlags()];
     const ticked = (tier: string) => redFlags.some((f) => f.tier === tier && flags.includes(f.id));
     none = { urgent: s !== null && !ticked('urgent'), clinician: s !== null && !ticked('clinician first') };
     effort = typedOr(answered, 'effortCapPct', s?.effortCapPct ?? defaultEffortCapPct);
     sensation = typedOr(answered, 'sensationCap', s?.sensationCap ?? defaultSensationCap);
+  }
+  function begin() {
+    fill();
     editing = true;
   }
-  begin();
-  // svelte-ignore state_referenced_locally
-  editing = !s;
+  fill();
 
   const live = $derived(
     screen({
@@ -129,7 +131,15 @@
       </form>
     {:else if s}
       <section class="card flex flex-col gap-3">
-        <h1>{data.isOpen ? 'Open for work' : s.clearance === 'urgent' ? 'Medical help first' : 'A clinician first'}</h1>
+        <h1>
+          {data.isOpen
+            ? data.openLocks.length > 0
+              ? 'Open, but for what is locked'
+              : 'Open for work'
+            : s.clearance === 'urgent'
+              ? 'Medical help first'
+              : 'A clinician first'}
+        </h1>
         {#if s.flags.length > 0}
           <ul class="list-disc pl-5">
             {#each redFlags.filter((f) => s.flags.includes(f.id)) as flag (flag.id)}<li>{flag.text}</li>{/each}

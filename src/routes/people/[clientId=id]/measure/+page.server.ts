@@ -2,7 +2,7 @@ import { error, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { whole } from '$lib/contract/fields';
 import { measureForm } from '$lib/contract/forms';
-import { frontSplit, sides, type Occasion } from '$lib/core';
+import { frontSplit, occasionSd, sides, z95, type Occasion } from '$lib/core';
 import { orNotFound, withGoal } from '$lib/server/orNotFound';
 import { deleteOccasion } from '$lib/server/repo/occasionRepo';
 import { legOf, shorterLegCm } from '$lib/server/service/clientCase';
@@ -21,6 +21,7 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
   return {
     before,
     error: measuringError(c),
+    usualMarginCm: z95 * occasionSd(2, measuringError(c)),
     ownTrials: c.occasions.reduce((sum, o) => sum + o.trials.length, 0),
     typicalTrialSdCm: frontSplit.error.trialSdCm,
     legs: Object.fromEntries(sides.map((s) => [s, legOf(c.client, s)])) as Record<

@@ -98,14 +98,14 @@
               > More than the error.
             {:else}
               Left and right differ by {lengthText(Math.abs(difference.difference), unit)}: within the error of {lengthText(
-                1.96 * difference.sd,
+                difference.margin,
                 unit
               )}.
             {/if}
             <Why about="left against right">
               <p>
                 Left less right, both passive, in this state. It counts from 1.96 times the error of both together: {lengthText(
-                  1.96 * difference.sd,
+                  difference.margin,
                   unit
                 )}.
               </p>
@@ -115,10 +115,7 @@
           <p class="text-ink-soft">Left against right appears when both are in.</p>
         {/if}
         <p class="text-ink-soft">
-          Error of one occasion of two trials: ±{lengthText(
-            1.96 * Math.hypot(data.error.daySd, data.error.trialSd / Math.SQRT2),
-            unit
-          )}
+          Error of one occasion of two trials: ±{lengthText(data.usualMarginCm, unit)}
           <Why about="the measuring error">
             <p>
               Between trials {numberText(data.error.trialSd, 2)} cm (typical {data.typicalTrialSdCm} cm, replaced by {data.ownTrials}

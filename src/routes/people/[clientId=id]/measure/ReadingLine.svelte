@@ -30,7 +30,7 @@
       <span class="text-3xl font-bold">{depthText(r.depthCm, unit)}</span>
       <span class="text-ink-soft">{r.spreadCm === null ? 'one trial' : `spread ${lengthText(r.spreadCm, unit)}`}</span>
       <span
-        >{degText(r.openingDeg)} open <span class="text-ink-soft">± {degText(1.96 * r.openingSdDeg)}</span>
+        >{degText(r.openingDeg)} open <span class="text-ink-soft">± {degText(r.openingMarginDeg)}</span>
         <Why about="the opening in degrees">
           <p>
             180° less the slope of each leg: arcsine of the gap over the leg length. Flat is 180° by convention (plane geometry).

@@ -86,7 +86,7 @@
         active work closes it.
       {:else}
         Held and reached differ by {lengthText(Math.abs(gap.difference), unit)}, within the error of {lengthText(
-          1.96 * gap.sd,
+          gap.margin,
           unit
         )}.
       {/if}

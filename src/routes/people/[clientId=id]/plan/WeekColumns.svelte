@@ -14,16 +14,16 @@
 </script>
 
 <div class="overflow-x-auto">
-  <ol class="flex gap-2">
+  <ol class="flex gap-1">
     {#each weeks as week (week.week)}
-      <li class="flex min-w-22 flex-1 flex-col gap-2 rounded-soft p-1 {week.easy ? 'bg-line/60' : ''}">
+      <li class="flex min-w-16 flex-1 flex-col gap-1.5 rounded-soft p-0.5 {week.easy ? 'bg-line/60' : ''}">
         <p class="text-center leading-tight">
           <span class="font-semibold">week {week.week}</span><br />
           <span class="text-ink-soft">{week.easy ? 'easy' : week.phase}</span>
         </p>
         {#each week.sessions as session (session.id)}
           <button
-            class="flex min-h-16 flex-col items-center justify-center rounded-soft border bg-paper px-1 py-1 {session.id ===
+            class="relative flex min-h-16 flex-col items-center justify-center rounded-soft border bg-paper px-0.5 py-1 {session.id ===
             chosenId
               ? 'border-mulberry shadow-[inset_0_0_0_1.5px_var(--color-mulberry)]'
               : 'border-line hover:border-ink'}"
@@ -34,12 +34,12 @@
             <span class="w-full {session.status === 'done' ? 'opacity-55' : ''}"
               ><EffortCurve phases={phasesOf(session)} width={80} height={30} scalePct={70} fluid /></span
             >
-            <span class="flex items-center gap-1 leading-none text-ink-soft">
-              {#if session.status === 'done'}<Check size={16} />
-              {:else if session.status === 'stopped'}<OctagonX size={16} class="text-stop" />
-              {:else if session.status === 'running'}<Play size={16} />
+            <span class="leading-none whitespace-nowrap text-ink-soft">{session.light ? 'light' : shortDate(session.on)}</span>
+            <span class="absolute top-0.5 right-0.5">
+              {#if session.status === 'done'}<Check size={14} />
+              {:else if session.status === 'stopped'}<OctagonX size={14} class="text-stop" />
+              {:else if session.status === 'running'}<Play size={14} />
               {/if}
-              {session.light ? 'light' : shortDate(session.on)}
             </span>
           </button>
         {/each}

@@ -110,6 +110,14 @@
           <input type="hidden" name="sessionId" value={data.session.id} />
           <button class="btn btn-primary min-h-14 text-lg">{running ? 'Go on' : 'Start the session'}</button>
         </form>
+        <section class="card border-2 border-stop">
+          <h2>Stop signs</h2>
+          <ul class="mt-1 flex flex-col gap-1">
+            {#each stops as stop (stop)}<li>{stop}</li>{/each}
+            <li>Numb between the legs, cannot bear weight, hot swollen calf, chest pain, fainting: medical help now.</li>
+          </ul>
+          <p class="mt-2 text-ink-soft">Licensed practice and local rules come first.</p>
+        </section>
         <section class="card">
           <h2>Fetch</h2>
           <ul class="mt-1">
@@ -121,14 +129,6 @@
               </li>
             {/each}
           </ul>
-        </section>
-        <section class="card border-2 border-stop">
-          <h2>Stop signs</h2>
-          <ul class="mt-1 flex flex-col gap-1">
-            {#each stops as stop (stop)}<li>{stop}</li>{/each}
-            <li>Numb between the legs, cannot bear weight, hot swollen calf, chest pain, fainting: medical help now.</li>
-          </ul>
-          <p class="mt-2 text-ink-soft">Licensed practice and local rules come first.</p>
         </section>
       </aside>
     </div>

@@ -58,7 +58,7 @@
               <span class="text-5xl font-bold">{depthText(passive.depthCm, unit)}</span>
               <span class="text-xl"
                 >{degText(passive.openingDeg)} open
-                <span class="text-ink-soft">± {degText(1.96 * passive.openingSdDeg)}</span></span
+                <span class="text-ink-soft">± {degText(passive.openingMarginDeg)}</span></span
               >
             </p>
             <p class="text-ink-soft">{stateText[passive.bodyState]}, {dateText(passive.takenOn)}, {passive.trials} trials</p>

@@ -51,14 +51,16 @@
         {#each asked as exerciseId (exerciseId)}
           <section class="card p-0" aria-label={exerciseOf(exerciseId).name}>
             <h2 class="px-4 pt-3">{exerciseOf(exerciseId).name}</h2>
-            {#each data.proposals.filter((p) => p.exerciseId === exerciseId) as proposal (proposal.side)}
-              <ProposalRow
-                {proposal}
-                {unit}
-                form={problem}
-                done={data.last.exercises.find((e) => e.exerciseId === exerciseId && e.side === proposal.side)}
-              />
-            {/each}
+            <div class="grid md:grid-cols-2 md:divide-x md:divide-line">
+              {#each data.proposals.filter((p) => p.exerciseId === exerciseId) as proposal (proposal.side)}
+                <ProposalRow
+                  {proposal}
+                  {unit}
+                  form={problem}
+                  done={data.last.exercises.find((e) => e.exerciseId === exerciseId && e.side === proposal.side)}
+                />
+              {/each}
+            </div>
           </section>
         {/each}
         {#if data.decisions.length > 0}
@@ -90,7 +92,7 @@
         <table class="mt-2 w-full text-left">
           <thead class="text-ink-soft">
             <tr
-              ><th scope="col" class="font-normal">Done</th><th scope="col" class="text-right font-normal">sets</th><th
+              ><th scope="col" class="font-normal">Done</th><th scope="col" class="pr-3 text-right font-normal">sets</th><th
                 scope="col"
                 class="text-right font-normal">time</th
               ></tr
@@ -105,7 +107,7 @@
                   >
                   {#each e.pains as pain (pain)}<span class="block font-semibold text-stop">{pain}</span>{/each}</th
                 >
-                <td class="py-1 text-right {e.doneSets < e.plannedSets ? 'font-bold' : ''}">{e.doneSets}/{e.plannedSets}</td>
+                <td class="py-1 pr-3 text-right {e.doneSets < e.plannedSets ? 'font-bold' : ''}">{e.doneSets}/{e.plannedSets}</td>
                 <td class="py-1 text-right whitespace-nowrap"
                   >{clockText(e.actualS)} <span class="text-ink-soft">of {clockText(e.plannedS)}</span></td
                 >

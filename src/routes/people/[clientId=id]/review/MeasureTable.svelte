@@ -25,9 +25,9 @@
           <td>{stateText[r.bodyState]}</td>
           <td
             ><strong>{depthText(r.depthCm, unit)}</strong>
-            <span class="text-ink-soft">± {lengthText(1.96 * r.sdCm, unit)}</span></td
+            <span class="text-ink-soft">± {lengthText(r.marginCm, unit)}</span></td
           >
-          <td>{degText(r.openingDeg)} <span class="text-ink-soft">± {degText(1.96 * r.openingSdDeg)}</span></td>
+          <td>{degText(r.openingDeg)} <span class="text-ink-soft">± {degText(r.openingMarginDeg)}</span></td>
           <td>{r.change ? `${signedLength(r.change.difference, unit)}, ${r.change.verdict}` : 'first'}</td>
         </tr>
       {/each}

@@ -6,7 +6,7 @@
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
-  import { capital } from '$lib/ui/format';
+  import { capital, plural } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import Why from '$lib/ui/Why.svelte';
@@ -30,7 +30,7 @@
   <input type="hidden" name="side" value={proposal.side} />
 {/snippet}
 
-<div class="border-t border-line px-4 py-3 first-of-type:border-0">
+<div class="flex flex-col gap-1 border-t border-line px-4 py-3">
   <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
     <span class="flex w-20 items-center gap-2 {proposal.side === 'left' ? 'text-lake' : 'text-ochre'}"
       ><SideMark side={proposal.side} /> {proposal.side}</span
@@ -40,7 +40,23 @@
       {capital(proposal.verdict)}
       <span class="font-semibold">{moveText(proposal, unit)}</span>
     </span>
-    <span class="ml-auto flex flex-wrap gap-2">
+  </div>
+  <p class="mt-1 text-ink-soft">
+    {proposal.because.join(' ')}
+    {#if done}{done.doneSets} of {plural(done.plannedSets, 'set')}, {done.cleanSets} clean.{/if}
+    <Why about="the verdict">
+      <p>
+        Rule that fired: <strong>{proposal.rule}</strong>. The rules are asked in order: stop sign, ache at the bone, sore joint,
+        sensation, shape, something missing, pause or retest, target met; else stay.
+      </p>
+      <p>
+        Deepened only when the target was met, under the cap and in shape, two sessions running (three after an ease); a depth at
+        most once a week. Common practice.
+      </p>
+    </Why>
+  </p>
+  <div class="mt-auto">
+    <span class="flex flex-wrap gap-1">
       <form method="POST" action="?/decide" use:enhance>
         {@render place()}
         <input type="hidden" name="verdict" value={proposal.verdict} />
@@ -61,20 +77,6 @@
       >
     </span>
   </div>
-  <p class="mt-1 text-ink-soft">
-    {proposal.because.join(' ')}
-    {#if done}{done.doneSets} of {done.plannedSets} sets, {done.cleanSets} clean.{/if}
-    <Why about="the verdict">
-      <p>
-        Rule that fired: <strong>{proposal.rule}</strong>. The rules are asked in order: stop sign, ache at the bone, sore joint,
-        sensation, shape, something missing, pause or retest, target met; else stay.
-      </p>
-      <p>
-        Deepened only when the target was met, under the cap and in shape, two sessions running (three after an ease); a depth at
-        most once a week. Common practice.
-      </p>
-    </Why>
-  </p>
   {#if open === 'overrule'}
     <form
       method="POST"

@@ -28,8 +28,11 @@
   const base = $derived(`/people/${data.client.id}`);
   const exercise = $derived(exerciseOf(player.set.exerciseId));
 
-  /** Time for the player, and the tones that go with it. */
+  /** Time for the player, the tones that go with it, and a dark room whatever the page is. */
   $effect(() => {
+    const root = document.documentElement;
+    const themeBefore = root.dataset.theme;
+    root.dataset.theme = 'dark';
     void outbox.send();
     let last = performance.now();
     const timer = setInterval(() => {
@@ -38,7 +41,10 @@
       last = now;
       tones.follow(player);
     }, 100);
-    return () => clearInterval(timer);
+    return () => {
+      clearInterval(timer);
+      root.dataset.theme = themeBefore;
+    };
   });
 
   function onKey(e: KeyboardEvent) {
@@ -69,7 +75,7 @@
 <svelte:head><title>{exercise.name} · {data.client.name} · Calm Reach</title></svelte:head>
 <svelte:window onkeydown={onKey} ononline={() => void outbox.send()} />
 
-<main class="dark-room flex min-h-dvh flex-col gap-3 bg-chalk p-5 text-ink lg:h-dvh lg:px-8">
+<main class="flex min-h-dvh flex-col gap-3 bg-chalk p-5 text-ink lg:h-dvh lg:px-8">
   <header class="flex items-start gap-4">
     <div class="grow leading-tight">
       <h1 class="text-xl font-normal text-ink-soft">{player.mode === 'ended' ? data.client.name : exercise.name}</h1>

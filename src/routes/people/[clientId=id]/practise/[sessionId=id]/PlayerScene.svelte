@@ -36,6 +36,19 @@
         x={rung.under === 'lead heel' ? (pose.supports.leadHeel?.x ?? 0) : (pose.supports.pelvis?.x ?? 0)}
       />
     {/if}
+    {#if exercise.props.includes('two hand blocks') && pose.supports.hands.y > 4}
+      <rect
+        x={pose.supports.hands.x - 6}
+        y="0"
+        width="12"
+        height={pose.supports.hands.y - 2}
+        rx="0.8"
+        fill="var(--color-cork)"
+        stroke="var(--color-cork-edge)"
+        stroke-width="1.2"
+        vector-effect="non-scaling-stroke"
+      />
+    {/if}
     <Figure {pose} {coloured} />
   </Scene>
   {#if rung}

@@ -1,0 +1,47 @@
+import { defineConfig } from '@playwright/test';
+import { existsSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { delimiter, join } from 'node:path';
+
+const port = 5191;
+/** Debian's browser, wherever the PATH has it. */
+export const chromiumPath = (process.env.PATH ?? '')
+  .split(delimiter)
+  .map((dir) => join(dir, 'chromium'))
+  .find((path) => existsSync(path));
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
+  use: {
+    baseURL: `http://localhost:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: chromiumPath,
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync'
+      ]
+    }
+  },
+  webServer: {
+    command: 'node build',
+    url: `http://localhost:${port}/people`,
+    timeout: 60_000,
+    env: {
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      ORIGIN: `http://localhost:${port}`,
+      DATA_DIR: mkdtempSync(join(tmpdir(), 'calm-reach-e2e-')),
+      DATABASE_URL: ''
+    }
+  }
+});

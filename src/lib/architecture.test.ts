@@ -1,0 +1,61 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { dirname, join, relative } from 'node:path';
+import { describe, expect, test } from 'vitest';
+
+const root = 'src';
+const files = readdirSync(root, { recursive: true, encoding: 'utf8' })
+  .filter((f) => /\.(ts|svelte)$/.test(f) && !/\.(test|spec)\.ts$/.test(f))
+  .map((f) => join(root, f));
+
+const importsOf = (file: string): string[] =>
+  [...readFileSync(file, 'utf8').matchAll(/(?:\bfrom\s+|\bimport\s*\(\s*|\bimport\s+)'([^']+)'/g)].map(([, target]) =>
+    target!.startsWith('.') ? relative(root, join(dirname(file), target!)) : target!.replace(/^\$lib/, 'lib')
+  );
+
+/** Only types may cross from the server to the interface: they leave nothing behind in the browser. */
+const valueImportsOf = (file: string): string[] => {
+  const text = readFileSync(file, 'utf8').replace(/import type [^;]+;/g, '');
+  return [...text.matchAll(/(?:\bfrom\s+|\bimport\s*\(\s*|\bimport\s+)'([^']+)'/g)].map(([, t]) =>
+    t!.startsWith('.') ? relative(root, join(dirname(file), t!)) : t!.replace(/^\$lib/, 'lib')
+  );
+};
+
+const layer = (path: string): string => /^(?:src\/)?(lib\/(?:core|contract|server|ui)|routes)/.exec(path)?.[1] ?? 'other';
+
+const allowed: Readonly<Record<string, readonly string[]>> = {
+  'lib/core': ['lib/core'],
+  'lib/contract': ['lib/contract', 'lib/core'],
+  'lib/server': ['lib/server', 'lib/contract', 'lib/core'],
+  'lib/ui': ['lib/ui', 'lib/contract', 'lib/core'],
+  routes: ['routes', 'lib/ui', 'lib/server', 'lib/contract', 'lib/core']
+};
+
+describe('the direction of imports', () => {
+  test.each(files.map((f) => [f]))('%s imports only what lies below it', (file) => {
+    const from = layer(file);
+    if (from === 'other') return;
+    for (const target of valueImportsOf(file)) {
+      const to = layer(target);
+      if (to !== 'other') expect(allowed[from], `${file} → ${target}`).toContain(to);
+    }
+  });
+
+  test('the core knows no interface, database, clock, DOM, Node or ambient randomness', () => {
+    for (const file of files.filter((f) => layer(f) === 'lib/core')) {
+      for (const target of importsOf(file)) expect(target, file).toMatch(/^(lib\/core|date-fns$)/);
+      expect(readFileSync(file, 'utf8'), file).not.toMatch(
+        /Math\.random|Date\.now|new Date\(|\bdocument\.|\bwindow\.|\bprocess\./
+      );
+    }
+  });
+
+  test('only the face of the core is imported from outside it', () => {
+    for (const file of files.filter((f) => layer(f) !== 'lib/core'))
+      for (const target of importsOf(file).filter((t) => t.startsWith('lib/core'))) expect(target, file).toBe('lib/core');
+  });
+
+  test('SQL is written in the repositories and migrations only', () => {
+    for (const file of files.filter((f) => !/server\/(repo|db|testing)\//.test(f)))
+      expect(readFileSync(file, 'utf8'), file).not.toMatch(/\.query\(\s*[`'"]/);
+  });
+});

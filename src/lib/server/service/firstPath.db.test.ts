@@ -1,0 +1,430 @@
+import { describe, expect, test } from 'vitest';
+import { addDays, compileSession } from '$lib/core';
+import type { PainInput, SetLogInput } from '$lib/contract/forms';
+import type { Database } from '../db/db';
+import { lanternHallShelf } from '../demo/lanternHall';
+import { insertClient } from '../repo/clientRepo';
+import { insertGoal } from '../repo/goalRepo';
+import { listPeople } from '../repo/peopleRepo';
+import { insertProp } from '../repo/propRepo';
+import { getPrescribed } from '../repo/sessionRepo';
+import { testDatabase } from '../testing/testDatabase';
+import { clearLock, saveScreening } from './checking';
+import { loadCase, loadGoalCase } from './clientCase';
+import { chooseStack, gradesOf, settingsOf, splitExerciseId } from './grading';
+import { compareSides, measuringError, readingsOf, saveOccasion, weakerSide } from './measuring';
+import { makePlan, planView } from './planning';
+import { finishSession, logSet, startSession, tellPain } from './practising';
+import {
+  acceptProposals,
+  attendanceOf,
+  decideProposal,
+  doneAgainstPlan,
+  pendingResume,
+  proposalsOf,
+  tellAfterwards
+} from './reviewing';
+import { staircasesOf } from './staircase';
+import { nextStation, stationsOf } from './stations';
+
+const store = testDatabase();
+const today = '2026-03-02';
+const at = (on: string) => new Date(`${on}T17:00:00`);
+
+async function newClient(db: Database, minutes = 45): Promise<number> {
+  for (const prop of lanternHallShelf) await insertProp(db, prop);
+  const id = await insertClient(db, {
+    name: 'Nell Harrow',
+    birthYear: 1990,
+    level: 'intermediate',
+    contact: '',
+    statureCm: 170,
+    leftLegCm: 90,
+    rightLegCm: null,
+    bodyMassKg: null,
+    sessionsPerWeek: 3,
+    minutesPerSession: minutes,
+    notes: ''
+  });
+  await insertGoal(db, id, { leadSide: 'left', targetDepthCm: 0, targetOn: null, eventName: '' });
+  return id;
+}
+
+const passCheck = (db: Database, id: number, flags: string[] = []) =>
+  saveScreening(db, id, { flags, noneUrgent: true, noneClinician: flags.length === 0, effortCapPct: 60, sensationCap: 4 }, today);
+
+async function measure(db: Database, id: number, leftCm: number, rightCm: number, on = today): Promise<void> {
+  const trial = (side: 'left' | 'right', ordinal: number, gapCm: number) => ({
+    side,
+    mode: 'passive' as const,
+    ordinal,
+    gapCm,
+    leadRaiseCm: 0
+  });
+  const trials = [trial('left', 1, leftCm), trial('left', 2, leftCm), trial('right', 1, rightCm), trial('right', 2, rightCm)];
+  await saveOccasion(db, id, { bodyState: 'warm', takenOn: on, note: '', trials });
+}
+
+const planInput = { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 };
+
+async function withPlan(db: Database): Promise<number> {
+  const id = await newClient(db);
+  await passCheck(db, id);
+  await measure(db, id, 20, 22);
+  await makePlan(db, id, planInput);
+  return id;
+}
+
+const nextSession = async (db: Database, id: number) =>
+  (await loadGoalCase(db, id)).sessions.find((s) => s.status === 'planned')!.id;
+const uuid = () => crypto.randomUUID();
+
+/** Plays the next session whole, every set clean unless told otherwise. */
+async function play(
+  db: Database,
+  id: number,
+  on: string,
+  say: (set: { exerciseId: string }) => Partial<SetLogInput> = () => ({})
+): Promise<number> {
+  const sessionId = await nextSession(db, id);
+  await startSession(db, id, sessionId, { answer: 'accept', reason: '' }, at(on));
+  for (const set of compileSession((await getPrescribed(db, sessionId)).blocks).sets) {
+    const plannedS = set.endS - set.workStartS;
+    const clean = set.side === null ? null : true;
+    const said = { clean, sensation: null, felt: null, slipped: null, ...say(set) };
+    await logSet(db, id, sessionId, {
+      id: uuid(),
+      setIndex: set.index,
+      exerciseId: set.exerciseId,
+      side: set.side,
+      plannedS,
+      actualS: plannedS,
+      setting: set.work.setting,
+      ...said
+    });
+  }
+  await finishSession(db, id, sessionId, 'done', at(on));
+  return sessionId;
+}
+
+const refusal = (code: string) => expect.objectContaining({ code });
+
+describe('the path of the work', () => {
+  test('leads a new client from one station to the next', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db);
+      const next = async () => nextStation(stationsOf(await loadCase(db, id), today));
+      expect(await next()).toBe('check');
+      await passCheck(db, id);
+      expect(await next()).toBe('measure');
+      await measure(db, id, 20, 22);
+      expect(await next()).toBe('grade');
+      for (const side of ['left', 'right'] as const) await chooseStack(db, id, side, 20);
+      expect(await next()).toBe('plan');
+      await makePlan(db, id, planInput);
+      expect(await next()).toBe('practise');
+      await play(db, id, today);
+      expect(await next()).toBe('review');
+      await acceptProposals(db, id, today);
+      expect(await next()).toBe('practise');
+    }));
+
+  test('is shut by a red flag', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db);
+      await passCheck(db, id, ['hernia']);
+      await measure(db, id, 20, 22);
+      await expect(makePlan(db, id, planInput)).rejects.toEqual(refusal('not_cleared'));
+      const states = Object.fromEntries(stationsOf(await loadCase(db, id), today).map((s) => [s.id, s.state]));
+      expect(states).toMatchObject({ check: 'blocked', plan: 'blocked', practise: 'blocked' });
+    }));
+});
+
+describe('measuring', () => {
+  test('keeps nothing of an occasion with an impossible trial', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db);
+      await expect(measure(db, id, 20, 89.95 + 5)).rejects.toEqual(refusal('gap_exceeds_leg'));
+      expect((await loadGoalCase(db, id)).occasions).toEqual([]);
+    }));
+
+  test('compares only the same state, and tells a weaker side beyond the error', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db);
+      await measure(db, id, 20, 30, '2026-02-01');
+      await saveOccasion(db, id, {
+        bodyState: 'cold',
+        takenOn: '2026-02-02',
+        note: '',
+        trials: [{ side: 'left', mode: 'passive', ordinal: 1, gapCm: 24, leadRaiseCm: 0 }]
+      });
+      await measure(db, id, 12, 29, '2026-02-20');
+      const c = await loadGoalCase(db, id);
+      const left = readingsOf(c).filter((r) => r.side === 'left');
+      expect(left.map((r) => r.change?.verdict ?? null)).toEqual([null, null, 'real gain']);
+      expect(left[2]!.change!.difference).toBeCloseTo(-8, 6);
+      expect(weakerSide(c)).toBe('right');
+      expect(compareSides(readingsOf(c), measuringError(c))?.takenOn).toBe('2026-02-20');
+    }));
+
+  test('past flat is a raise under the heel, and reads below zero', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db);
+      await saveOccasion(db, id, {
+        bodyState: 'warm',
+        takenOn: today,
+        note: '',
+        trials: [{ side: 'left', mode: 'passive', ordinal: 1, gapCm: 0, leadRaiseCm: 6 }]
+      });
+      expect(readingsOf(await loadGoalCase(db, id))[0]).toMatchObject({ depthCm: -6 });
+    }));
+});
+
+describe('planning', () => {
+  test('starts from the stack nearest to the measure, and keeps it with the plan', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const c = await loadGoalCase(db, id);
+      expect(gradesOf(c).map((g) => g.depthCm)).toEqual([20, 22.5]);
+      expect(settingsOf(c)[splitExerciseId]!.right.depthCm).toBe(22.5);
+      const view = planView({ ...c, plan: c.plan! });
+      expect(view.flatMap((w) => w.sessions)).toHaveLength(12);
+      expect(view.flatMap((w) => w.sessions).every((s) => s.durationS <= 45 * 60)).toBe(true);
+    }));
+
+  test('refuses an older version, and supersedes only what was not done', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      await play(db, id, today);
+      await expect(makePlan(db, id, planInput)).rejects.toEqual(refusal('plan_changed_elsewhere'));
+      await makePlan(db, id, { ...planInput, weeks: 6, basedOnVersion: 1 });
+      const c = await loadGoalCase(db, id);
+      expect(c.plan).toMatchObject({ version: 2, weeks: 6 });
+      expect(c.sessions.filter((s) => s.status === 'done')).toHaveLength(1);
+      expect(c.sessions.filter((s) => s.status === 'planned')).toHaveLength(18);
+    }));
+
+  test('refuses more weeks than are left before the date', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db);
+      await passCheck(db, id);
+      await measure(db, id, 20, 22);
+      await db.query('update goal set target_on = $1 where client_id = $2', [addDays(today, 14), id]);
+      await expect(makePlan(db, id, planInput)).rejects.toEqual(refusal('weeks_past_target'));
+      expect((await loadGoalCase(db, id)).plan).toBeNull();
+    }));
+
+  test('an empty shelf still gives a plan: there is only the floor', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      await db.query('delete from prop');
+      expect(gradesOf(await loadGoalCase(db, id)).every((g) => g.depthCm === 0 && g.rungs.length === 1)).toBe(true);
+    }));
+});
+
+describe('practising', () => {
+  test('a set sent twice is kept once, and a set done over replaces the one before', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const sessionId = await nextSession(db, id);
+      await startSession(db, id, sessionId, { answer: null, reason: '' }, at(today));
+      const log: SetLogInput = {
+        id: uuid(),
+        setIndex: 1,
+        exerciseId: 'rear_hip_cycle',
+        side: 'left',
+        plannedS: 200,
+        actualS: 150,
+        clean: true,
+        sensation: null,
+        felt: null,
+        slipped: null,
+        setting: { holdS: 60 }
+      };
+      await logSet(db, id, sessionId, log);
+      await logSet(db, id, sessionId, { ...log, actualS: 10 });
+      expect((await loadGoalCase(db, id)).setLogs.map((l) => l.actualS)).toEqual([150]);
+      await logSet(db, id, sessionId, { ...log, id: uuid(), actualS: 200 });
+      expect((await loadGoalCase(db, id)).setLogs.map((l) => l.actualS)).toEqual([200]);
+    }));
+
+  test('only one session runs, and sets go only to one that was started', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const [first, second] = (await loadGoalCase(db, id)).sessions.map((s) => s.id);
+      await startSession(db, id, first!, { answer: null, reason: '' }, at(today));
+      await startSession(db, id, first!, { answer: null, reason: '' }, at(today)); // finds it running
+      await expect(startSession(db, id, second!, { answer: null, reason: '' }, at(today))).rejects.toEqual(
+        refusal('session_already_running')
+      );
+      await expect(finishSession(db, id + 1000, first!, 'done', at(today))).rejects.toEqual(refusal('not_found'));
+    }));
+
+  test('a stop sign locks, ends the session and takes what loads the joint out of the next one', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const sessionId = await nextSession(db, id);
+      await startSession(db, id, sessionId, { answer: null, reason: '' }, at(today));
+      const pain: PainInput = {
+        id: uuid(),
+        setIndex: 2,
+        exerciseId: 'rear_hip_cycle',
+        workSide: 'left',
+        place: 'knee',
+        side: 'left',
+        kind: 'locking'
+      };
+      await tellPain(db, id, sessionId, pain, at(today));
+      await tellPain(db, id, sessionId, pain, at(today)); // a repeated send opens no second lock
+      const c = await loadGoalCase(db, id);
+      expect(c.locks.map((l) => [l.joint, l.side, l.clearedOn])).toEqual([['knee', 'left', null]]);
+      expect(c.sessions.find((s) => s.id === sessionId)!.status).toBe('stopped');
+      const blocks = planView({ ...c, plan: c.plan! }).at(-1)!.sessions[0]!.blocks;
+      expect(blocks.map((b) => b.exerciseId)).not.toContain('front_split_on_stack');
+      expect((await listPeople(db, 'active'))[0]).toMatchObject({ openLocks: 1 });
+
+      await clearLock(db, id, c.locks[0]!.id, { clearedBy: 'A. Clinician', clearNote: 'Quiet.' }, today);
+      const after = await loadGoalCase(db, id);
+      expect(
+        planView({ ...after, plan: after.plan! })
+          .at(-1)!
+          .sessions[0]!.blocks.map((b) => b.exerciseId)
+      ).toContain('front_split_on_stack');
+    }));
+
+  test('an ache at the bone rests that line and nothing else', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const sessionId = await nextSession(db, id);
+      await startSession(db, id, sessionId, { answer: null, reason: '' }, at(today));
+      const pain = {
+        setIndex: 2,
+        exerciseId: 'front_hamstring_cycle',
+        workSide: 'left',
+        place: 'sit_bone',
+        side: 'left',
+        kind: 'bone_attachment'
+      } as const;
+      await tellPain(db, id, sessionId, { id: uuid(), ...pain }, at(today));
+      await finishSession(db, id, sessionId, 'done', at(today));
+      const c = await loadGoalCase(db, id);
+      const cycle = planView({ ...c, plan: c.plan! })
+        .at(-1)!
+        .sessions[0]!.blocks.find((b) => b.exerciseId === 'front_hamstring_cycle')!;
+      expect(cycle.work.map((w) => w.side)).toEqual(['right']);
+    }));
+});
+
+describe('reviewing', () => {
+  test('two clean sessions deepen the split by one rung, and the next session stands on it', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      await play(db, id, '2026-03-02');
+      await acceptProposals(db, id, '2026-03-02');
+      await play(db, id, '2026-03-04');
+      const proposals = proposalsOf(await loadGoalCase(db, id), '2026-03-04');
+      expect(proposals.find((p) => p.exerciseId === splitExerciseId && p.side === 'left')).toMatchObject({
+        verdict: 'deepen',
+        from: 20,
+        to: 17.5
+      });
+      await acceptProposals(db, id, '2026-03-04');
+      const next = await nextSession(db, id);
+      await startSession(db, id, next, { answer: null, reason: '' }, at('2026-03-06'));
+      const work = (await getPrescribed(db, next)).blocks.find((b) => b.exerciseId === splitExerciseId)!.work;
+      expect(work.map((w) => w.rung?.depthCm)).toEqual([17.5, 20]);
+      const treads = staircasesOf(await loadGoalCase(db, id), '2026-03-06').find((s) => s.side === 'left')!.treads;
+      expect(treads.filter((t) => !t.ahead).map((t) => t.depthCm)).toEqual([20, 17.5]);
+    }));
+
+  test('a sensation above the cap eases, and the reason says so', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const strong = { clean: false, sensation: 7, felt: 'expected', slipped: 'nothing' } as const;
+      await play(db, id, today, (set) => (set.exerciseId === splitExerciseId ? strong : {}));
+      const split = proposalsOf(await loadGoalCase(db, id), today).find((p) => p.exerciseId === splitExerciseId)!;
+      expect(split).toMatchObject({ verdict: 'ease', rule: 'sensation', dial: 'depthCm' });
+      expect(split.because[0]).toContain('7 of 10, above the cap of 4');
+    }));
+
+  test('an overruling needs its reason, and both are kept', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      await play(db, id, today);
+      const input = { exerciseId: splitExerciseId, side: 'left', verdict: 'deepen', overruledBecause: '' } as const;
+      await expect(decideProposal(db, id, input, today)).rejects.toEqual(refusal('reason_missing'));
+      await decideProposal(db, id, { ...input, overruledBecause: 'Was lower last spring.' }, today);
+      expect((await loadGoalCase(db, id)).decisions).toMatchObject([
+        { proposedVerdict: 'stay', verdict: 'deepen', from: 20, to: 17.5, overruledBecause: 'Was lower last spring.' }
+      ]);
+    }));
+
+  test('while a stop is open nothing is deepened, also not by overruling', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const sessionId = await play(db, id, today);
+      await tellPain(
+        db,
+        id,
+        sessionId,
+        {
+          id: uuid(),
+          setIndex: 1,
+          exerciseId: 'rear_knee_lift',
+          workSide: 'left',
+          place: 'lower_leg',
+          side: 'right',
+          kind: 'nerve'
+        },
+        at(today)
+      );
+      const input = { exerciseId: splitExerciseId, side: 'left', verdict: 'deepen', overruledBecause: 'I want to.' } as const;
+      await expect(decideProposal(db, id, input, today)).rejects.toEqual(refusal('deepen_while_locked'));
+    }));
+
+  test('pain afterwards eases, and twice running stops and locks', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const hurt = { exerciseId: splitExerciseId, side: 'left', place: 'groin', bodySide: 'left' } as const;
+      for (const [i, on] of ['2026-03-02', '2026-03-04'].entries()) {
+        await play(db, id, on);
+        await tellAfterwards(db, id, hurt);
+        const split = proposalsOf(await loadGoalCase(db, id), on).find(
+          (p) => p.exerciseId === splitExerciseId && p.side === 'left'
+        )!;
+        expect(split.verdict).toBe(i === 0 ? 'ease' : 'stop');
+        await acceptProposals(db, id, on);
+      }
+      expect((await loadGoalCase(db, id)).locks).toMatchObject([{ joint: 'hip', side: 'left', clearedOn: null }]);
+    }));
+
+  test('after a pause the session waits for an answer: a step back, or a reason', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      await play(db, id, today);
+      await acceptProposals(db, id, today);
+      const later = addDays(today, 14);
+      const next = await nextSession(db, id);
+      expect(pendingResume(await loadGoalCase(db, id), later).length).toBeGreaterThan(0);
+      await expect(startSession(db, id, next, { answer: null, reason: '' }, at(later))).rejects.toEqual(
+        refusal('resume_undecided')
+      );
+      await expect(startSession(db, id, next, { answer: 'as before', reason: ' ' }, at(later))).rejects.toEqual(
+        refusal('reason_missing')
+      );
+      await startSession(db, id, next, { answer: 'accept', reason: '' }, at(later));
+      const work = (await getPrescribed(db, next)).blocks.find((b) => b.exerciseId === splitExerciseId)!.work;
+      expect(work.map((w) => w.rung!.depthCm)).toEqual([22.5, 25]);
+      expect(pendingResume(await loadGoalCase(db, id), later)).toEqual([]);
+    }));
+
+  test('says what was done against what was prescribed', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      await play(db, id, today);
+      const c = await loadGoalCase(db, id);
+      const done = doneAgainstPlan(c)!;
+      expect(done.exercises.every((e) => e.doneSets === e.plannedSets && e.actualS === e.plannedS)).toBe(true);
+      expect(attendanceOf(c, addDays(today, 3))).toEqual({ done: 1, due: 2 });
+    }));
+});

@@ -1,0 +1,118 @@
+import { expect, test } from '@playwright/test';
+import { addClient, clientBase, measure, passCheck, readyToPractise, setGoal, stamp, watched } from './steps';
+
+test('a bad person is told beside each field, and nothing typed is lost', async ({ page }) => {
+  await page.goto('/people/new');
+  const typed = {
+    Name: 'Half Typed',
+    'Year of birth': 'soon',
+    'Stature cm': '-4',
+    'Left leg cm': 'NaN',
+    'Sessions a week': '2,5',
+    'Minutes a session': '0'
+  };
+  for (const [label, value] of Object.entries(typed)) await page.getByLabel(label, { exact: true }).fill(value);
+  await page.getByRole('button', { name: 'Add, then set the goal' }).click();
+  await expect(page.getByText('Some fields need another look. Nothing typed is lost.')).toBeVisible();
+  for (const message of ['Between 100 and 230 cm', 'A whole number', 'Between 5 and 240', 'Choose a level'])
+    await expect(page.getByText(message)).toBeVisible();
+  await expect(page.getByText('Write a number, for example 12.5')).toHaveCount(2);
+  for (const [label, value] of Object.entries(typed)) await expect(page.getByLabel(label, { exact: true })).toHaveValue(value);
+  await page.goto('/people');
+  await expect(page.getByText('Half Typed')).toHaveCount(0);
+});
+
+test('measures and goals that cannot be are refused at their place', async ({ page }) => {
+  const { faults } = watched(page);
+  await addClient(page, `Refused ${stamp()}`);
+  await page.getByText('Left in front', { exact: true }).click();
+  await page.getByText('Past flat', { exact: true }).click();
+  await page.getByLabel('By when').fill('2020-01-01');
+  await page.getByRole('button', { name: 'Set the goal' }).click();
+  await expect(page.getByText('Fill this in')).toBeVisible();
+  await page.getByLabel(/Raise under the front heel/).fill('5');
+  await page.getByRole('button', { name: 'Set the goal' }).click();
+  await expect(page.getByText('This date has passed. Leave it empty for an open end')).toBeVisible();
+  await page.getByLabel('By when').fill('');
+  await page.getByText('Flat', { exact: true }).click();
+  await setGoal(page);
+
+  await page.getByRole('button', { name: 'Keep the answers' }).click();
+  await expect(page.getByText('Tick what applies, or "none of these"')).toHaveCount(2);
+  await passCheck(page);
+
+  await measure(page, ['95', 'twelve'], ['-3', '']);
+  await page.getByRole('button', { name: 'Keep this measure' }).click();
+  await expect(page.getByText('Longer than the leg')).toBeVisible();
+  await expect(page.getByText('Write a number, for example 12.5')).toBeVisible();
+  await expect(page.getByText(/Past flat\? Tick "past flat"/)).toBeVisible();
+  await expect(page.getByLabel('Reached, left in front, trial 2')).toHaveValue('twelve');
+  // A 400 of a form is an answer, not a fault; nothing else may be logged.
+  expect(faults.filter((f) => !f.includes('400'))).toEqual([]);
+});
+
+test('a red flag closes planning and playing until a named person clears it', async ({ page }) => {
+  await addClient(page, `Flagged ${stamp()}`);
+  await setGoal(page);
+  await page.getByLabel('Numbness, tingling or weakness in a limb').check();
+  await expect(page.getByText('A clinician first', { exact: true })).toBeVisible();
+  await page.getByLabel('None of these').first().check();
+  await page.getByRole('button', { name: 'Keep the answers' }).click();
+  await expect(page.getByRole('heading', { name: 'A clinician first', exact: true })).toBeVisible();
+  const base = clientBase(page);
+  await page.goto(`${base}/plan`);
+  await expect(page.getByRole('heading', { name: 'Not yet' })).toBeVisible();
+  await page.goto(`${base}/practise`);
+  await expect(page.getByRole('heading', { name: 'Closed until cleared' })).toBeVisible();
+});
+
+test('two tabs do not overwrite each other’s plan', async ({ page, context }) => {
+  test.setTimeout(120_000);
+  const base = await readyToPractise(page, `Tabs ${stamp()}`);
+  const other = await context.newPage();
+  await other.goto(`${base}/plan`);
+  await page.getByRole('button', { name: 'Change the plan' }).click();
+  await other.getByRole('button', { name: 'Change the plan' }).click();
+  await page.getByLabel(/^Weeks/).fill('6');
+  await page.getByRole('button', { name: 'Make a new version' }).click();
+  await expect(page.getByText('version 2')).toBeVisible();
+  await other.getByLabel(/^Weeks/).fill('8');
+  await other.getByRole('button', { name: 'Make a new version' }).click();
+  await expect(other.getByText(/changed in another tab/)).toBeVisible();
+  await expect(other.getByLabel(/^Weeks/)).toHaveValue('8');
+});
+
+test('inches are typed and shown, and kept as centimetres', async ({ page }) => {
+  const setUnits = async (label: string) => {
+    await page.goto('/people');
+    await page.getByRole('button', { name: 'Units and light' }).click();
+    await page.getByText(label, { exact: true }).click();
+    await page.getByRole('button', { name: 'Use these' }).click();
+    await page.waitForLoadState('networkidle');
+  };
+  await setUnits('inches');
+  try {
+    await page.goto('/people/new');
+    await page.getByLabel('Name', { exact: true }).fill(`Inches ${stamp()}`);
+    await page.getByLabel('Year of birth', { exact: true }).fill('1990');
+    await page.getByLabel('Stature in', { exact: true }).fill('67');
+    await page.getByLabel('Sessions a week', { exact: true }).fill('3');
+    await page.getByLabel('Minutes a session', { exact: true }).fill('45');
+    await page.getByText('Beginner', { exact: true }).click();
+    await page.getByRole('button', { name: 'Add, then set the goal' }).click();
+    await page.getByRole('link', { name: /^Edit / }).click();
+    await expect(page.getByLabel('Stature in', { exact: true })).toHaveValue('67');
+  } finally {
+    await setUnits('cm');
+  }
+});
+
+test('archiving can be undone', async ({ page }) => {
+  const name = `Archived ${stamp()}`;
+  await addClient(page, name);
+  await page.goto('/people');
+  await page.getByRole('button', { name: `Archive ${name}` }).click();
+  await expect(page.getByRole('link', { name })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name })).toBeVisible();
+});

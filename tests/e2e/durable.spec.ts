@@ -1,0 +1,87 @@
+import { PGlite } from '@electric-sql/pglite';
+import { expect, test, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { readyToPractise, stamp, startSession } from './steps';
+
+const port = 5193;
+const origin = `http://localhost:${port}`;
+
+async function startServer(dataDir: string): Promise<ChildProcess> {
+  const env = { ...process.env, PORT: String(port), HOST: '127.0.0.1', ORIGIN: origin, DATA_DIR: dataDir, DATABASE_URL: '' };
+  const server = spawn(process.execPath, ['build'], { env, stdio: 'ignore' });
+  await expect(async () => expect((await fetch(`${origin}/people`)).ok).toBe(true)).toPass({ timeout: 60_000 });
+  return server;
+}
+
+const killed = (server: ChildProcess) =>
+  new Promise<void>((resolve) => {
+    server.once('exit', () => resolve());
+    server.kill('SIGKILL');
+  });
+
+/** Sends sets without pause until the server is gone; gives back the ids it confirmed. */
+async function sendSets(page: Page, confirmed: string[]): Promise<void> {
+  const url = `${page.url()}/sets`;
+  for (let n = 0; ; n++) {
+    const id = crypto.randomUUID();
+    const side = n % 2 === 0 ? 'left' : 'right';
+    const log = {
+      id,
+      setIndex: n % 200,
+      exerciseId: 'front_split_on_stack',
+      side,
+      plannedS: 30,
+      actualS: 30,
+      clean: true,
+      sensation: null,
+      felt: null,
+      slipped: null,
+      setting: {}
+    };
+    const answer = await fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(log)
+    }).catch(() => null);
+    if (!answer) return;
+    const result = (await answer.json().catch(() => null)) as { ok: boolean } | null;
+    if (!result) return;
+    if (result.ok) confirmed.push(id);
+    if (confirmed.length >= 200) return; // each place once: nothing was replaced
+  }
+}
+
+test('a server killed in the middle of logging has lost nothing that it confirmed, and starts again', async ({ browser }) => {
+  test.setTimeout(180_000);
+  const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-durable-'));
+  let server = await startServer(dataDir);
+  try {
+    const page = await browser.newPage({ baseURL: origin });
+    const base = await readyToPractise(page, `Durable ${stamp()}`);
+    await page.goto(`${base}/practise`);
+    await startSession(page);
+
+    const confirmed: string[] = [];
+    const sending = sendSets(page, confirmed);
+    await expect.poll(() => confirmed.length, { intervals: [5] }).toBeGreaterThan(25);
+    await killed(server);
+    await sending;
+
+    const db = await PGlite.create({ dataDir: join(dataDir, 'database') });
+    const { rows } = await db.query<{ id: string }>('select id from set_log');
+    await db.close();
+    const kept = new Set(rows.map((r) => r.id));
+    expect(confirmed.filter((id) => !kept.has(id))).toEqual([]);
+
+    server = await startServer(dataDir); // takes over the lock of the process that is gone
+    await page.goto(`${base}/practise`);
+    await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible();
+    await page.close();
+  } finally {
+    await killed(server);
+    rmSync(dataDir, { recursive: true, force: true });
+  }
+});

@@ -1,0 +1,126 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Collects what a page must never do: log errors, throw, or ask anyone else for anything. */
+export function watched(page: Page): { faults: string[] } {
+  const faults: string[] = [];
+  page.on('console', (m) => m.type() === 'error' && faults.push(`console: ${m.text()}`));
+  page.on('pageerror', (e) => faults.push(`page: ${e.message}`));
+  page.on('request', (r) => {
+    const { hostname, protocol } = new URL(r.url());
+    if (protocol.startsWith('http') && hostname !== 'localhost') faults.push(`third party: ${r.url()}`);
+  });
+  return { faults };
+}
+
+export const stamp = (): string => Math.random().toString(36).slice(2, 8);
+
+/** From a path in the address to the client it belongs to. */
+export const clientBase = (page: Page): string => /\/people\/\d+/.exec(page.url())![0];
+
+export async function addClient(page: Page, name: string, more: Record<string, string> = {}): Promise<void> {
+  await page.goto('/people/new');
+  const fields = {
+    Name: name,
+    'Year of birth': '1990',
+    'Stature cm': '170',
+    'Left leg cm': '90',
+    'Right leg cm': '89,5',
+    'Sessions a week': '3',
+    'Minutes a session': '45'
+  };
+  for (const [label, value] of Object.entries({ ...fields, ...more })) await page.getByLabel(label, { exact: true }).fill(value);
+  await page.getByText('Intermediate', { exact: true }).click();
+  await page.getByRole('button', { name: 'Add, then set the goal' }).click();
+  await expect(page.getByRole('heading', { name: /^The goal/ })).toBeVisible();
+}
+
+export async function setGoal(page: Page, lead: 'Left' | 'Right' = 'Left'): Promise<void> {
+  await page.getByText(`${lead} in front`, { exact: true }).click();
+  await page.getByRole('button', { name: 'Set the goal' }).click();
+  await expect(page.getByRole('heading', { name: 'Before anything is stretched' })).toBeVisible();
+}
+
+export async function passCheck(page: Page): Promise<void> {
+  for (const none of await page.getByLabel('None of these').all()) await none.check();
+  await page.getByRole('button', { name: 'Keep the answers' }).click();
+  await expect(page.getByRole('heading', { name: 'Open for work' })).toBeVisible();
+}
+
+/** Two trials a side, what is reached and what is held. */
+export async function measure(page: Page, leftCm: [string, string], rightCm: [string, string]): Promise<void> {
+  await page.goto(`${clientBase(page)}/measure`);
+  await page.getByText('Warmed up', { exact: true }).click();
+  for (const [side, values] of [
+    ['left', leftCm],
+    ['right', rightCm]
+  ] as const)
+    for (const [i, value] of values.entries())
+      await page.getByLabel(`Reached, ${side} in front, trial ${i + 1}`, { exact: false }).fill(value);
+  await page.getByLabel('Held without hands, left in front, trial 1').fill('29');
+}
+
+export async function chooseStacks(page: Page): Promise<void> {
+  for (const side of ['Left', 'Right']) {
+    await page.getByRole('button', { name: `${side} leads` }).click();
+    await page.getByRole('button', { name: /^Use .* cm$/ }).click();
+    await expect(page.getByRole('button', { name: 'In use', exact: true })).toBeVisible();
+  }
+}
+
+/** The shelf of the tests, put in once by the first test that needs it. */
+export async function fillShelf(page: Page): Promise<void> {
+  await page.goto('/props');
+  if (await page.getByRole('heading', { name: 'Test book' }).isVisible()) return;
+  for (const [name, height, depth, width, count] of [
+    ['Test block', '10', '15', '23', '4'],
+    ['Test book', '2,5', '16', '23', '3']
+  ] as const) {
+    if (await page.getByRole('heading', { name }).isVisible()) continue;
+    const form = page.getByRole('complementary');
+    await form.getByLabel('Name').fill(name);
+    await form.getByLabel('Height cm').fill(height);
+    await form.getByLabel('Depth cm').fill(depth);
+    await form.getByLabel('Width cm').fill(width);
+    await form.getByLabel('How many').fill(count);
+    if (name === 'Test book') await form.getByLabel('It may stand any way up').uncheck();
+    await form.getByRole('button', { name: 'Put it on the shelf' }).click();
+    await expect(page.getByRole('heading', { name })).toBeVisible();
+    await expect(form.getByLabel('Name')).toHaveValue('');
+  }
+}
+
+/** A client with a plan, ready to practise. */
+export async function readyToPractise(page: Page, name: string, minutes = '45'): Promise<string> {
+  await fillShelf(page);
+  await addClient(page, name, { 'Minutes a session': minutes });
+  const base = clientBase(page);
+  await setGoal(page);
+  await passCheck(page);
+  await measure(page, ['22', '21'], ['24', '25']);
+  await page.getByRole('button', { name: 'Keep this measure' }).click();
+  await page.getByRole('link', { name: 'Grade the stack' }).click();
+  await chooseStacks(page);
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByRole('button', { name: 'Make the plan' }).click();
+  await expect(page.getByRole('heading', { name: 'Down to the floor' })).toBeVisible();
+  return base;
+}
+
+export async function startSession(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Start the session' }).click();
+  await page.waitForURL(/practise\/\d+$/);
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+}
+
+/** Skips through the phases until the set asks how it was, or the session is over. */
+export async function skipToQuestion(page: Page): Promise<'question' | 'over'> {
+  const question = page.getByRole('button', { name: /^Clean/ });
+  const over = page.getByRole('heading', { name: 'Done' });
+  const skip = page.getByRole('button', { name: 'Skip' });
+  for (let i = 0; i < 200; i++) {
+    if (await over.isVisible()) return 'over';
+    if (await question.isVisible()) return 'question';
+    if (await skip.isVisible()) await skip.click();
+  }
+  throw new Error('the set did not end');
+}
