@@ -75,7 +75,7 @@ test('two tabs do not overwrite each other’s plan', async ({ page, context }) 
   await other.getByRole('button', { name: 'Change the plan' }).click();
   await page.getByLabel(/^Weeks/).fill('6');
   await page.getByRole('button', { name: 'Make a new version' }).click();
-  await expect(page.getByText('version 2')).toBeVisible();
+  await expect(page.getByText('version 2', { exact: true })).toBeVisible();
   await other.getByLabel(/^Weeks/).fill('8');
   await other.getByRole('button', { name: 'Make a new version' }).click();
   await expect(other.getByText(/changed in another tab/)).toBeVisible();

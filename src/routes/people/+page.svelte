@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { deserialize, enhance } from '$app/forms';
-  import { invalidateAll } from '$app/navigation';
+  import { enhance } from '$app/forms';
   import Archive from '@lucide/svelte/icons/archive';
   import Undo from '@lucide/svelte/icons/undo-2';
   import UserPlus from '@lucide/svelte/icons/user-plus';
   import { toast } from 'svelte-sonner';
   import { daysBetween } from '$lib/core';
   import { capital, dateText, depthText, lengthNumber, plural, shortDate } from '$lib/ui/format';
+  import { postAction } from '$lib/ui/postAction';
   import SideMark from '$lib/ui/SideMark.svelte';
 
   let { data } = $props();
@@ -27,13 +27,6 @@
     if (p.isUndecided) return { text: 'verdicts wait', serious: false };
     if (p.nextOn) return { text: p.nextOn <= data.today ? 'session due' : `session ${shortDate(p.nextOn)}`, serious: false };
     return { text: 'plan', serious: false };
-  }
-
-  async function restore(clientId: number) {
-    const body = new FormData();
-    body.set('clientId', String(clientId));
-    const response = await fetch('?/restore', { method: 'POST', body });
-    if (deserialize(await response.text()).type === 'success') await invalidateAll();
   }
 </script>
 
@@ -125,7 +118,9 @@
                     async ({ update }) => {
                       await update();
                       if (data.which === 'active')
-                        toast(`${p.name} is archived`, { action: { label: 'Undo', onClick: () => restore(p.id) } });
+                        toast(`${p.name} is archived`, {
+                          action: { label: 'Undo', onClick: () => void postAction('?/restore', { clientId: p.id }) }
+                        });
                     }}
                 >
                   <input type="hidden" name="clientId" value={p.id} />

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { whole, type LengthUnit } from '$lib/contract/fields';
 import { propForm, quantityForm, type PropInput } from '$lib/contract/forms';
 import { searchStacks } from '$lib/core';
-import { deleteProp, insertProp, listProps, updateProp, updateQuantity } from '$lib/server/repo/propRepo';
+import { insertProp, listProps, updateProp, updatePropRemoved, updateQuantity } from '$lib/server/repo/propRepo';
 import { getUnits } from '$lib/server/repo/studioRepo';
 import { propOf } from '$lib/server/service/shelf';
 import { submitted, type Typed } from '$lib/server/submitted';
@@ -15,6 +15,8 @@ export const load: PageServerLoad = async ({ locals: { db } }) => {
 
 const lengthsOf = (typed: Typed) => ({ ...typed, lengthsCm: [typed.length0, typed.length1, typed.length2] });
 const withId = (unit: LengthUnit) => propForm(unit).extend({ propId: whole(1, 2 ** 31 - 1) });
+
+const onlyProp = z.object({ propId: whole(1, 2 ** 31 - 1) });
 
 export const actions: Actions = {
   add: async ({ request, locals: { db } }) => {
@@ -36,9 +38,14 @@ export const actions: Actions = {
     });
     return done.ok ? { kept: true } : done.failure;
   },
-  remove: async ({ request, locals: { db } }) => {
-    const form = z.object({ propId: whole(1, 2 ** 31 - 1) });
-    const done = await submitted(request, form, ({ propId }) => deleteProp(db, propId), { form: 'remove' });
+  remove: async ({ request, locals: { db, now } }) => {
+    const done = await submitted(request, onlyProp, ({ propId }) => updatePropRemoved(db, propId, now.toISOString()), {
+      form: 'remove'
+    });
+    return done.ok ? { kept: true } : done.failure;
+  },
+  restore: async ({ request, locals: { db } }) => {
+    const done = await submitted(request, onlyProp, ({ propId }) => updatePropRemoved(db, propId, null), { form: 'restore' });
     return done.ok ? { kept: true } : done.failure;
   }
 };

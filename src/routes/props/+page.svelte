@@ -1,9 +1,11 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Trash from '@lucide/svelte/icons/trash-2';
+  import { toast } from 'svelte-sonner';
   import StackDrawing from '$lib/ui/drawing/StackDrawing.svelte';
   import { fieldError, formProblem, typedOr } from '$lib/ui/formState';
   import { lengthNumber } from '$lib/ui/format';
+  import { postAction } from '$lib/ui/postAction';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Why from '$lib/ui/Why.svelte';
   import PropForm from './PropForm.svelte';
@@ -11,6 +13,8 @@
   let { data, form } = $props();
   const unit = $derived(data.units.length);
   let editing = $state<string>();
+  /** How many were put in: each one leaves a fresh form behind. */
+  let added = $state(0);
   const perCm = 2.6;
   const tallest = $derived(Math.max(20, ...data.shelf.flatMap((p) => p.faces.map((f) => f.heightCm))) * perCm + 4);
   const formFor = (name: string) => (form && 'problem' in form && form.form === name ? form : null);
@@ -89,7 +93,16 @@
                   aria-expanded={editing === prop.id}
                   onclick={() => (editing = editing === prop.id ? undefined : prop.id)}>Edit</button
                 >
-                <form method="POST" action="?/remove" use:enhance>
+                <form
+                  method="POST"
+                  action="?/remove"
+                  use:enhance={() =>
+                    async ({ update }) => {
+                      await update();
+                      const undo = () => void postAction('?/restore', { propId: prop.id });
+                      toast(`${prop.name} is off the shelf`, { action: { label: 'Undo', onClick: undo } });
+                    }}
+                >
                   <input type="hidden" name="propId" value={prop.id} />
                   <button class="btn btn-quiet" aria-label="Take {prop.name} off the shelf"><Trash size={18} /></button>
                 </form>
@@ -124,6 +137,8 @@
   <aside class="card flex flex-col gap-4 self-start">
     <h2>Add a prop</h2>
     <ProblemNote text={formProblem(formFor('add'))} />
-    <PropForm {unit} action="?/add" form={formFor('add')} />
+    {#key added}
+      <PropForm {unit} action="?/add" form={formFor('add')} onDone={() => added++} />
+    {/key}
   </aside>
 </main>

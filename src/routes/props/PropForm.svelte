@@ -24,7 +24,7 @@
   novalidate
   use:enhance={() =>
     async ({ result, update }) => {
-      await update({ reset: result.type === 'success' });
+      await update({ reset: false });
       if (result.type === 'success') onDone?.();
     }}
 >

@@ -21,7 +21,7 @@ export async function listOccasions(db: Db, goalId: number): Promise<Occasion[]>
             coalesce(json_agg(json_build_object('side', t.side, 'mode', t.mode, 'gap_cm', t.gap_cm, 'lead_raise_cm', t.lead_raise_cm)
                               order by t.side, t.mode, t.ordinal) filter (where t.id is not null), '[]') as trials
        from occasion o left join trial t on t.occasion_id = o.id
-      where o.goal_id = $1
+      where o.goal_id = $1 and o.removed_at is null
       group by o.id
       order by o.taken_on, o.id`,
     [goalId]
@@ -44,6 +44,7 @@ export async function insertOccasion(tx: Db, goalId: number, m: MeasureInput): P
   return id;
 }
 
-export async function deleteOccasion(db: Db, goalId: number, id: number): Promise<void> {
-  await db.query('delete from occasion where id = $1 and goal_id = $2', [id, goalId]);
+/** Takes an occasion out of the record, or puts it back (null). */
+export async function updateOccasionRemoved(db: Db, goalId: number, id: number, removedAt: string | null): Promise<void> {
+  await db.query('update occasion set removed_at = $1 where id = $2 and goal_id = $3', [removedAt, id, goalId]);
 }

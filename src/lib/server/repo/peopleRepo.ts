@@ -63,9 +63,9 @@ export async function listPeople(db: Db, which: 'active' | 'archived'): Promise<
              select (array_agg(x.id order by x.taken_on desc, x.id desc) filter (where y.side = 'left'))[1] as left_id,
                     (array_agg(x.id order by x.taken_on desc, x.id desc) filter (where y.side = 'right'))[1] as right_id
                from occasion x join trial y on y.occasion_id = x.id and y.mode = 'passive'
-              where x.goal_id = g.id
+              where x.goal_id = g.id and x.removed_at is null
            ) newest
-          where o.goal_id = g.id
+          where o.goal_id = g.id and o.removed_at is null
        ) m on true
        left join lateral (
          select max(n.ended_at) as last_session_at, min(n.planned_on) filter (where n.status = 'planned') as next_on,

@@ -31,6 +31,7 @@ export async function listProps(db: Db): Promise<ShelfProp[]> {
             coalesce(json_agg(json_build_object('height_cm', f.height_cm, 'width_cm', f.width_cm, 'depth_cm', f.depth_cm, 'carries', f.carries)
                               order by f.ordinal) filter (where f.prop_id is not null), '[]') as faces
        from prop p left join prop_face f on f.prop_id = p.id
+      where p.removed_at is null
       group by p.id
       order by p.ordinal, p.id`
   );
@@ -81,6 +82,7 @@ export async function updateQuantity(db: Db, id: number, quantity: number): Prom
   await db.query('update prop set quantity = $1 where id = $2', [quantity, id]);
 }
 
-export async function deleteProp(db: Db, id: number): Promise<void> {
-  await db.query('delete from prop where id = $1', [id]);
+/** Takes a prop off the shelf, or puts it back (null). */
+export async function updatePropRemoved(db: Db, id: number, removedAt: string | null): Promise<void> {
+  await db.query('update prop set removed_at = $1 where id = $2', [removedAt, id]);
 }

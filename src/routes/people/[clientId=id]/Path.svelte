@@ -5,10 +5,15 @@
 
   type Props = { stations: readonly Station[]; /** Address of the client. */ base: string };
   let { stations, base }: Props = $props();
+  let nav: HTMLElement | undefined = $state();
+  /** On a narrow screen the path scrolls; the station one is at is brought into view. */
+  $effect(() => {
+    if (page.url.pathname) nav?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  });
   const stateWord = { done: 'done', due: 'due', blocked: 'blocked', ahead: 'not yet' } as const;
 </script>
 
-<nav aria-label="Path of the work" class="ml-auto max-w-full overflow-x-auto">
+<nav bind:this={nav} aria-label="Path of the work" class="ml-auto max-w-full overflow-x-auto">
   <ol class="flex">
     {#each stations as { id, state, why } (id)}
       {@const here = page.url.pathname.startsWith(`${base}/${id}`)}

@@ -5,7 +5,8 @@ create table occasion (
   taken_on date not null,
   body_state text not null check (body_state in ('cold', 'warm', 'after')),
   note text not null default '',
-  created_at timestamptz not null default now()
+  created_at timestamptz not null default now(),
+  removed_at timestamptz -- taken out as a mistake; can be put back
 );
 create index occasion_goal_idx on occasion (goal_id, taken_on, id);
 

@@ -5,7 +5,8 @@ create table prop (
   material text not null check (material in ('cork', 'felt', 'steel')),
   quantity integer not null check (quantity between 0 and 99),
   soft_share numeric(3, 2) not null default 0 check (soft_share >= 0 and soft_share < 1),
-  ordinal integer not null default 0
+  ordinal integer not null default 0,
+  removed_at timestamptz -- taken off the shelf; can be put back
 );
 
 create table prop_face (

@@ -42,7 +42,7 @@
         : off > 0
           ? `${lengthText(off, unit)} easier than measured`
           : `${lengthText(-off, unit)} deeper than measured`;
-    return `${where} · ${r.items.length < 2 ? 'steadiest' : `${r.items.length} props`}${soft ? ', softer' : ''}`;
+    return `${where} · ${r.items.length === 0 ? 'no props' : r.items.length === 1 ? 'steadiest' : `${r.items.length} props`}${soft ? ', softer' : ''}`;
   }
 </script>
 
@@ -150,9 +150,10 @@
         {/each}
       </ul>
       <p>
-        {grade.chosen ? `In use: ${depthText(grade.depthCm, unit)}.` : 'Nothing chosen yet; the nearest stack is shown.'} The stack
-        stands under the
-        {rung.under === 'lead heel' ? 'front heel' : 'pelvis'}; it must not move. Padding under the rear knee.
+        {grade.chosen ? `In use: ${depthText(grade.depthCm, unit)}.` : 'Nothing chosen yet; the nearest stack is shown.'}
+        {#if rung.under !== 'floor'}The stack stands under the {rung.under === 'lead heel' ? 'front heel' : 'pelvis'}; it must not
+          move.{/if}
+        Padding under the rear knee.
       </p>
       {#if isBigStep}
         <p class="font-semibold text-stop">

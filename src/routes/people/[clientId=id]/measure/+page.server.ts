@@ -4,11 +4,11 @@ import { whole } from '$lib/contract/fields';
 import { measureForm } from '$lib/contract/forms';
 import { frontSplit, occasionSd, sides, z95, type Occasion } from '$lib/core';
 import { orNotFound, withGoal } from '$lib/server/orNotFound';
-import { deleteOccasion } from '$lib/server/repo/occasionRepo';
+import { updateOccasionRemoved } from '$lib/server/repo/occasionRepo';
 import { legOf, shorterLegCm } from '$lib/server/service/clientCase';
 import { measuringError, readingsOf, saveOccasion } from '$lib/server/service/measuring';
 import { submitted } from '$lib/server/submitted';
-import type { Actions, PageServerLoad } from './$types';
+import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
   const c = withGoal(await orNotFound(caseOf(Number(params.clientId))));
@@ -43,12 +43,17 @@ export const actions: Actions = {
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/read`);
   },
-  remove: async ({ request, params, locals: { db, caseOf } }) => {
-    const found = await orNotFound(caseOf(Number(params.clientId)));
-    if (!found.goal) error(404, 'There is no such page.');
-    const goalId = found.goal.id;
-    const form = z.object({ occasionId: whole(1, 2 ** 31 - 1) });
-    const done = await submitted(request, form, ({ occasionId }) => deleteOccasion(db, goalId, occasionId), { form: 'remove' });
-    return done.ok ? { removed: true } : done.failure;
-  }
+  remove: (event) => setRemoved(event, event.locals.now.toISOString()),
+  restore: (event) => setRemoved(event, null)
 };
+
+async function setRemoved({ request, params, locals: { db, caseOf } }: RequestEvent, removedAt: string | null) {
+  const found = await orNotFound(caseOf(Number(params.clientId)));
+  if (!found.goal) error(404, 'There is no such page.');
+  const goalId = found.goal.id;
+  const form = z.object({ occasionId: whole(1, 2 ** 31 - 1) });
+  const done = await submitted(request, form, ({ occasionId }) => updateOccasionRemoved(db, goalId, occasionId, removedAt), {
+    form: 'remove'
+  });
+  return done.ok ? { changed: true } : done.failure;
+}

@@ -85,7 +85,7 @@
       {/each}
     </div>
 
-    <div class="card flex flex-wrap items-center gap-x-8 gap-y-3">
+    <div class="card flex flex-wrap items-center gap-x-8 gap-y-3 shadow-raised lg:sticky lg:bottom-2">
       <div class="min-w-64 grow">
         {#if difference}
           <p class="text-lg">

@@ -1,9 +1,11 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Trash from '@lucide/svelte/icons/trash-2';
+  import { toast } from 'svelte-sonner';
   import type { BodyState, LengthUnit } from '$lib/contract/fields';
   import type { Change, Side } from '$lib/core';
   import { degText, depthText, dateText, signedLength, stateText } from '$lib/ui/format';
+  import { postAction } from '$lib/ui/postAction';
   import SideMark from '$lib/ui/SideMark.svelte';
 
   type Row = {
@@ -48,7 +50,16 @@
             >
             <td class="text-right">
               {#if isFirst(row, i)}
-                <form method="POST" action="?/remove" use:enhance>
+                <form
+                  method="POST"
+                  action="?/remove"
+                  use:enhance={() =>
+                    async ({ update }) => {
+                      await update({ reset: false });
+                      const undo = () => void postAction('?/restore', { occasionId: row.occasionId });
+                      toast(`The measure of ${dateText(row.takenOn)} is taken out`, { action: { label: 'Undo', onClick: undo } });
+                    }}
+                >
                   <input type="hidden" name="occasionId" value={row.occasionId} />
                   <button class="btn btn-quiet" aria-label="Remove the measure of {dateText(row.takenOn)}"
                     ><Trash size={16} /></button

@@ -75,7 +75,7 @@
         </ol>
         {#each data.prepared.value.leftOut as text (text)}<p class="text-ink-soft">{text}</p>{/each}
       </div>
-      <aside class="flex flex-col gap-4">
+      <aside class="flex flex-col gap-4 max-lg:order-first">
         <form
           method="POST"
           action="?/start"

@@ -118,22 +118,22 @@
   {/if}
 
   {#if player.mode !== 'ended'}
-    <footer class="flex flex-wrap items-stretch gap-3">
+    <footer class="sticky bottom-0 flex flex-wrap items-stretch gap-2 bg-chalk py-2 sm:gap-3">
       {#if player.mode === 'play'}
-        <button class="btn min-h-16 min-w-32 text-lg" onclick={() => player.togglePause()}
+        <button class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16 sm:min-w-32" onclick={() => player.togglePause()}
           >{player.paused ? (player.elapsedS > 0 ? 'Go on' : 'Start') : 'Pause'}</button
         >
-        <button class="btn min-h-16 text-lg" onclick={() => player.back()}>Back</button>
-        <button class="btn min-h-16 text-lg" onclick={() => player.skip()}>Skip</button>
-        <button class="btn min-h-16 text-lg" onclick={() => player.extend()}>+ 10 s</button>
-        <button class="btn btn-quiet min-h-16" aria-pressed={tones.on} onclick={() => tones.toggle()}
+        <button class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16" onclick={() => player.back()}>Back</button>
+        <button class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16" onclick={() => player.skip()}>Skip</button>
+        <button class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16" onclick={() => player.extend()}>+ 10 s</button>
+        <button class="btn btn-quiet sm:min-h-16" aria-pressed={tones.on} onclick={() => tones.toggle()}
           >Sound {tones.on ? 'on' : 'off'}</button
         >
-        {#if player.paused}<button class="btn btn-quiet min-h-16" onclick={() => player.finishEarly()}>End here</button>
-          <a class="btn btn-quiet min-h-16" href="{base}/practise">Leave, come back later</a>{/if}
+        {#if player.paused}<button class="btn btn-quiet sm:min-h-16" onclick={() => player.finishEarly()}>End here</button>
+          <a class="btn btn-quiet sm:min-h-16" href="{base}/practise">Leave, come back later</a>{/if}
       {/if}
       <button
-        class="btn ml-auto min-h-16 min-w-52 border-2 border-stop text-xl text-stop"
+        class="btn ml-auto min-h-16 min-w-52 border-2 border-stop text-xl text-stop max-sm:w-full"
         aria-keyshortcuts="Escape"
         onclick={() => (player.mode === 'pain' ? player.cancelPain() : player.askPain())}
         >{player.mode === 'pain' ? 'No, go back' : 'Pain'}</button

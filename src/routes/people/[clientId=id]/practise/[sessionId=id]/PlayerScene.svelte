@@ -27,7 +27,7 @@
     maxX={pose.box.maxX + 5}
     maxY={pose.box.maxY + 2}
     label="{exercise.name}{player.set.side ? `, ${player.set.side} ${exercise.sideWords}` : ''}"
-    class="max-h-[38vh] w-full max-lg:max-h-56"
+    class="max-h-[38vh] w-full max-lg:max-h-40"
   >
     {#if rung}
       <StackDrawing

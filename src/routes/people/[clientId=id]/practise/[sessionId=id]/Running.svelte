@@ -28,7 +28,7 @@
     </p>
   {/if}
   <p
-    class="text-[clamp(6rem,20vw,13rem)] leading-[0.95] font-bold"
+    class="text-[clamp(10rem,20vw,13rem)] max-sm:text-[8.5rem] leading-[0.95] font-bold"
     role="timer"
     aria-label="{Math.ceil(player.remainingS)} seconds left"
   >
