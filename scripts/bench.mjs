@@ -1,0 +1,139 @@
+// Prints figures and asserts nothing. How they are taken stands in docs/benchmarks.md.
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { createServer } from 'vite';
+import { launchBrowser, startDemo } from './browser.mjs';
+import { ensureBuilt, ensureInstalled } from './setUp.mjs';
+
+ensureInstalled();
+ensureBuilt();
+const say = (name, value) => process.stdout.write(`${name.padEnd(58)} ${value}\n`);
+const ms = (value) => `${value.toFixed(value < 10 ? 2 : 0)} ms`;
+const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
+const timed = (run, times) =>
+  median(
+    Array.from({ length: times }, () => {
+      const began = performance.now();
+      run();
+      return performance.now() - began;
+    })
+  );
+
+const vite = await createServer({ server: { middlewareMode: true }, appType: 'custom', logLevel: 'error' });
+const core = await vite.ssrLoadModule('/src/lib/core/index.ts');
+const face = (heightCm, widthCm, depthCm, carries = true) => ({ heightCm, widthCm, depthCm, carries });
+const shelf = Array.from({ length: 20 }, (_, i) => ({
+  id: `p${i}`,
+  name: `prop ${i}`,
+  quantity: 2,
+  softShare: i % 5 === 0 ? 0.2 : 0,
+  faces: i % 5 === 0 ? [face(3 + i / 4, 26, 17)] : [face(2 + i / 3, 24, 16), face(9 + i / 3, 24, 14), face(22, 16, 10, false)]
+}));
+const rungs = core.ladder({ fromCm: 20, toCm: 0, shelf }).steps;
+const setting = { depthCm: 20, holdS: 40 };
+const ask = {
+  school: core.longHold,
+  level: 'other',
+  leadSide: 'left',
+  weakerSide: null,
+  settings: { front_split_on_stack: { left: setting, right: setting } },
+  rungs: { left: rungs, right: rungs },
+  limits: [],
+  locks: [],
+  restedLines: []
+};
+const session = core.fittedSession({ ...ask, phase: 'open', easy: false, light: false, minutes: 60 });
+say('compile of a 60-minute session', ms(timed(() => core.compileSession(session.blocks), 50)));
+say('ladder on a 20-prop shelf', ms(timed(() => core.ladder({ fromCm: 30, toCm: -10, shelf }), 7)));
+say(
+  'a 12-week plan, 4 sessions a week, fitted to 45 minutes',
+  ms(
+    timed(
+      () =>
+        core.planProgression({
+          ...ask,
+          weeks: 12,
+          sessionsPerWeek: 4,
+          minutes: 45,
+          start: '2026-01-05',
+          target: null,
+          hasBaseline: true
+        }),
+      7
+    )
+  )
+);
+await vite.close();
+
+const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-bench-'));
+const first = await startDemo(dataDir, 5197);
+say('first start, demo data filled, to first page', ms(first.firstPageMs));
+await first.stop();
+const { origin, firstPageMs, stop } = await startDemo(dataDir, 5197);
+say('cold start to first page, data there', ms(firstPageMs));
+
+const browser = await launchBrowser();
+const page = await (await browser.newContext({ baseURL: origin, viewport: { width: 1280, height: 800 } })).newPage();
+await page.goto('/people');
+const hrefOf = (name) => page.getByRole('link', { name }).getAttribute('href');
+const [ilka, oda] = [await hrefOf('Ilka Sundt'), await hrefOf('Oda Venn')];
+
+async function loadMs(path) {
+  const times = [];
+  for (let i = 0; i < 5; i++) {
+    const began = performance.now();
+    await page.goto(path, { waitUntil: 'load' });
+    times.push(performance.now() - began);
+  }
+  return median(times);
+}
+say('client page with a year of logs (plan)', ms(await loadMs(`${ilka}/plan`)));
+say('client page with a year of logs (review)', ms(await loadMs(`${ilka}/review`)));
+
+const sizes = new Map(
+  readdirSync('build/client/_app/immutable', { recursive: true, encoding: 'utf8' })
+    .filter((f) => f.endsWith('.js') && statSync(join('build/client/_app/immutable', f)).isFile())
+    .map((f) => [f.split('/').at(-1), gzipSync(readFileSync(join('build/client/_app/immutable', f))).length])
+);
+async function scriptKb(visit) {
+  const context = await browser.newContext({ baseURL: origin });
+  const fresh = await context.newPage();
+  let bytes = 0;
+  fresh.on('response', (r) => (bytes += sizes.get(new URL(r.url()).pathname.split('/').at(-1)) ?? 0));
+  await visit(fresh);
+  await fresh.waitForLoadState('networkidle');
+  await context.close();
+  return `${(bytes / 1024).toFixed(0)} kB gzip`;
+}
+say('client JavaScript of the first page', await scriptKb((p) => p.goto('/people')));
+
+await page.goto(`${oda}/practise`);
+await page.getByRole('button', { name: 'Start the session' }).click();
+await page.getByRole('button', { name: 'Start', exact: true }).click();
+const playerUrl = page.url();
+say('client JavaScript of the player', await scriptKb((p) => p.goto(playerUrl)));
+
+// Cue times against schedule: the hamstring cycle from its press to its end, watched in the page.
+for (let i = 0; i < 11; i++) await page.getByRole('button', { name: 'Skip' }).click();
+const seen = await page.evaluate(
+  () =>
+    new Promise((resolve) => {
+      const cue = document.querySelector('[aria-live=assertive]');
+      const marks = [];
+      const began = performance.now();
+      const note = () => marks.push({ text: cue.textContent.trim(), atMs: performance.now() - began });
+      note();
+      new MutationObserver(note).observe(cue, { childList: true, characterData: true, subtree: true });
+      setTimeout(() => resolve(marks), 56_000);
+    })
+);
+const at = (text) => seen.find((m) => m.text === text)?.atMs;
+const expected = { 'Press 60 %': 12, 'Release 60 %': 22, 'Let go': 30, 'Draw 50 %': 45 };
+for (const [text, s] of Object.entries(expected))
+  say(`cue "${text}" against schedule`, at(text) === undefined ? 'not seen' : `${(at(text) - s * 1000).toFixed(0)} ms`);
+
+await browser.close();
+await stop();
+rmSync(dataDir, { recursive: true, force: true });

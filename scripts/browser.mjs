@@ -1,0 +1,51 @@
+// The browser as the tests use it, and a server of its own for scripts that look at the application.
+import { spawn } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { delimiter, join } from 'node:path';
+import { chromium } from '@playwright/test';
+
+const args = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync'
+];
+
+export function launchBrowser() {
+  const executablePath = (process.env.PATH ?? '')
+    .split(delimiter)
+    .map((dir) => join(dir, 'chromium'))
+    .find((path) => existsSync(path));
+  return chromium.launch({ executablePath, args });
+}
+
+/** Starts the built application with demo data; answers with its address, the milliseconds to its first page, and how to stop it. */
+export async function startDemo(dataDir, port) {
+  const origin = `http://localhost:${port}`;
+  const env = {
+    ...process.env,
+    PORT: String(port),
+    HOST: '127.0.0.1',
+    ORIGIN: origin,
+    DATA_DIR: dataDir,
+    DATABASE_URL: '',
+    CALM_REACH_DEMO: '1'
+  };
+  const began = performance.now();
+  const server = spawn(process.execPath, ['build'], { env, stdio: 'ignore' });
+  for (;;) {
+    const answer = await fetch(`${origin}/people`).catch(() => null);
+    if (answer?.ok) break;
+    if (server.exitCode !== null) throw new Error('the server ended before its first page');
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  const stop = () =>
+    new Promise((resolve) => {
+      server.once('exit', resolve);
+      server.kill('SIGTERM');
+    });
+  return { origin, firstPageMs: performance.now() - began, stop };
+}

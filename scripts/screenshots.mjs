@@ -1,0 +1,90 @@
+// Makes docs/screenshots anew from demo data: one current picture of each main view.
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { launchBrowser, startDemo } from './browser.mjs';
+import { ensureBuilt, ensureInstalled } from './setUp.mjs';
+
+ensureInstalled();
+ensureBuilt();
+const out = 'docs/screenshots';
+mkdirSync(out, { recursive: true });
+const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-shots-'));
+process.stdout.write('Filling the demo data …\n');
+const { origin, stop } = await startDemo(dataDir, 5195);
+const browser = await launchBrowser();
+
+const open = async ({ dark = false, phone = false } = {}) => {
+  const context = await browser.newContext({
+    baseURL: origin,
+    viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+    colorScheme: dark ? 'dark' : 'light',
+    reducedMotion: 'reduce'
+  });
+  return context.newPage();
+};
+const idOf = async (page, name) => {
+  await page.goto('/people');
+  return (await page.getByRole('link', { name }).getAttribute('href')) ?? '';
+};
+const shoot = async (page, name) => {
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: join(out, `${name}.png`) });
+  process.stdout.write(`  ${name}\n`);
+};
+const skip = async (page, times) => {
+  for (let i = 0; i < times; i++) await page.getByRole('button', { name: 'Skip' }).click();
+};
+
+const page = await open();
+await page.goto('/people');
+await shoot(page, 'people');
+const [oda, tamsin, rufus, jory] = [
+  await idOf(page, 'Oda Venn'),
+  await idOf(page, 'Tamsin Quill'),
+  await idOf(page, 'Rufus Amberly'),
+  await idOf(page, 'Jory Lowe')
+];
+for (const [path, name] of [
+  [`${jory}/check`, 'check'],
+  [`${oda}/read`, 'read'],
+  [`${oda}/grade`, 'grade'],
+  [`${oda}/plan`, 'plan'],
+  [`${oda}/practise`, 'practise'],
+  [`${tamsin}/review`, 'review'],
+  [`${rufus}/check`, 'stop'],
+  ['/props', 'props']
+]) {
+  await page.goto(path);
+  await shoot(page, name);
+}
+
+const dark = await open({ dark: true });
+await dark.goto(`${tamsin}/measure`);
+for (const [label, value] of [
+  ['Reached, left in front, trial 1', '14'],
+  ['Reached, left in front, trial 2', '15.5'],
+  ['Reached, right in front, trial 1', '8'],
+  ['Held without hands, left in front, trial 1', '26']
+])
+  await dark.getByLabel(label).fill(value);
+await shoot(dark, 'measure-dark');
+
+await page.goto(`${oda}/practise`);
+await page.getByRole('button', { name: 'Start the session' }).click();
+await page.getByRole('button', { name: 'Start', exact: true }).click();
+await skip(page, 11);
+await page.waitForTimeout(7000); // into the ramp of the press
+await shoot(page, 'player');
+await page.getByRole('button', { name: 'Pain' }).click();
+await shoot(page, 'pain');
+await page.keyboard.press('Escape');
+const phone = await open({ phone: true });
+await phone.goto(page.url());
+await phone.getByRole('button', { name: 'Start', exact: true }).click();
+await skip(phone, 11);
+await shoot(phone, 'player-phone');
+
+await browser.close();
+await stop();
+rmSync(dataDir, { recursive: true, force: true });
