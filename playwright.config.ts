@@ -1,15 +1,10 @@
 import { defineConfig } from '@playwright/test';
-import { existsSync, mkdtempSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { delimiter, join } from 'node:path';
+import { join } from 'node:path';
+import { chromiumArgs, chromiumPath } from './scripts/chromium.mjs';
 
 const port = 5191;
-/** Debian's browser, wherever the PATH has it. */
-export const chromiumPath = (process.env.PATH ?? '')
-  .split(delimiter)
-  .map((dir) => join(dir, 'chromium'))
-  .find((path) => existsSync(path));
-
 export default defineConfig({
   testDir: 'tests/e2e',
   workers: 1,
@@ -20,16 +15,8 @@ export default defineConfig({
     baseURL: `http://localhost:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: chromiumPath,
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync'
-      ]
+      executablePath: chromiumPath(),
+      args: chromiumArgs
     }
   },
   webServer: {

@@ -1,26 +1,9 @@
 // The browser as the tests use it, and a server of its own for scripts that look at the application.
 import { spawn } from 'node:child_process';
-import { existsSync } from 'node:fs';
-import { delimiter, join } from 'node:path';
 import { chromium } from '@playwright/test';
+import { chromiumArgs, chromiumPath } from './chromium.mjs';
 
-const args = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync'
-];
-
-export function launchBrowser() {
-  const executablePath = (process.env.PATH ?? '')
-    .split(delimiter)
-    .map((dir) => join(dir, 'chromium'))
-    .find((path) => existsSync(path));
-  return chromium.launch({ executablePath, args });
-}
+export const launchBrowser = () => chromium.launch({ executablePath: chromiumPath(), args: chromiumArgs });
 
 /** Starts the built application with demo data; answers with its address, the milliseconds to its first page, and how to stop it. */
 export async function startDemo(dataDir, port) {

@@ -1,7 +1,8 @@
 // Everything a change is held against, from a fresh clone: install, format, lint, types, unused code, unit and database tests, browser tests.
 import { execFileSync, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync } from 'node:fs';
-import { delimiter, join } from 'node:path';
+import { mkdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromiumPath } from './chromium.mjs';
 import { ensureBuilt, ensureInstalled } from './setUp.mjs';
 
 const say = (text) => process.stdout.write(`${text}\n`);
@@ -19,9 +20,7 @@ function check(name, command, args) {
   counts[step(name, command, args) ? 'passed' : 'failed']++;
 }
 
-function hasChromium() {
-  return (process.env.PATH ?? '').split(delimiter).some((dir) => existsSync(join(dir, 'chromium')));
-}
+const hasChromium = () => chromiumPath() !== undefined;
 
 /** Installs Debian's browser where that is allowed; else says what to do. */
 function ensureChromium() {

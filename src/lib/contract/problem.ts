@@ -13,6 +13,7 @@ export const problemCodes = [
   'out_of_range',
   'gap_exceeds_leg',
   'baseline_missing',
+  'no_stack_near',
   'weeks_past_target',
   'minutes_too_few',
   'everything_locked',

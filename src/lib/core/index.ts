@@ -68,7 +68,7 @@ export {
   type Progression
 } from './plan/planProgression';
 export { planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
-export { rungAt, type Settings } from './plan/sessionBlocks';
+export { isTooDeep, rungAt, type Settings } from './plan/sessionBlocks';
 export { doseByLink, type LinkDose } from './plan/doseByLink';
 
 export {

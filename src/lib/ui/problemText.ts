@@ -10,6 +10,8 @@ const sentences = {
   out_of_range: () => 'A value lies outside what is possible. Nothing was kept; check the numbers.',
   gap_exceeds_leg: () => 'The gap is longer than the leg. Check the reading, or the leg length of this person.',
   baseline_missing: () => 'A plan needs a baseline. Measure both sides first, then come back.',
+  no_stack_near: (d: Data) =>
+    `Nothing on the shelf comes near the measured ${d.measuredCm} cm: the nearest is ${d.nearestCm} cm. Put props on the shelf, or choose a stack in Grade.`,
   weeks_past_target: (d: Data) =>
     Number(d.weeksLeft) > 0
       ? `Only ${d.weeksLeft} ${Number(d.weeksLeft) === 1 ? 'week is' : 'weeks are'} left before the date of the goal. Choose fewer weeks, or move the date.`

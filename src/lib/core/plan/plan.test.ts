@@ -134,6 +134,13 @@ describe('planProgression', () => {
     expect(locked.leftOut.some((l) => l.includes('locked'))).toBe(true);
   });
 
+  test('never stands anyone on a stack far deeper than what is meant, also when the shelf was emptied', () => {
+    const floorOnly = ladder({ fromCm: 15, toCm: 0, shelf: [] }).steps;
+    const s = planProgression({ ...ask, rungs: { left: floorOnly, right: rungs } }).weeks[0]!.sessions[0]!;
+    expect(s.blocks.find((b) => b.exerciseId === 'front_split_on_stack')!.work.map((w) => w.side)).toEqual(['right']);
+    expect(s.leftOut).toContain('Front split on its stack, left: the shelf has no stack near its height');
+  });
+
   test('gives the weaker side one set more, first', () => {
     const s = planProgression({ ...ask, weakerSide: 'right' }).weeks[1]!.sessions[0]!;
     const position = s.blocks.find((b) => b.exerciseId === 'front_split_on_stack')!;

@@ -3,7 +3,7 @@ import { exerciseOf } from '../exercise/exercises';
 import { loadedJoints, type Exercise, type JointSide, type Line, type Setting } from '../exercise/exercise';
 import type { Block, Form, Work } from '../cycle/block';
 import { defaultEffortCapPct } from '../cycle/compileCycle';
-import type { Rung } from '../props/ladder';
+import { usualStepCm, type Rung } from '../props/ladder';
 import type { School } from '../school/schools';
 import { isLocked } from '../screen/pain';
 import { capOf, type Limit } from '../screen/limit';
@@ -130,17 +130,24 @@ const sideOrder = ({ weakerSide, leadSide }: BlocksAsk): Side[] => {
   return [first, ...sides.filter((s) => s !== first)];
 };
 
-function barOf(exercise: Exercise, side: Side, { locks, restedLines, settings, limits }: BlocksAsk): string | null {
+function barOf(exercise: Exercise, side: Side, { locks, restedLines, settings, limits, rungs }: BlocksAsk): string | null {
   if (isLocked(loadedJoints(exercise, side), locks)) return 'a joint it loads is locked';
   const rests = exercise.lines.some(({ line, on }) => {
     const lineSide = on === 'same' ? side : otherSide(side);
     return restedLines.some((r) => r.line === line && r.side === lineSide);
   });
   if (rests) return 'the line it stretches is resting';
+  if (exercise.part !== 'position') return null;
   const depthCm = settings[exercise.id]?.[side]?.depthCm ?? 0;
+  const rung = rungAt(rungs[side], depthCm);
+  if (!rung || isTooDeep(rung.depthCm, depthCm)) return 'the shelf has no stack near its height';
   if (depthCm < 0 && limits.some((l) => l.kind === 'no past-flat')) return 'no work past flat for this client';
   return null;
 }
+
+/** Whether a stack is deeper than what is meant by more than the greatest step: then it is no stand-in for it. */
+export const isTooDeep = (stackDepthCm: number, meantDepthCm: number): boolean =>
+  meantDepthCm - stackDepthCm > usualStepCm.max + 1e-9;
 
 /** The rung a depth stands for: the nearest, so that a changed shelf still finds a stack. */
 export function rungAt(rungs: readonly Rung[], depthCm: number | undefined): Rung | undefined {

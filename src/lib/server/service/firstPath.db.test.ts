@@ -214,11 +214,24 @@ describe('planning', () => {
       expect((await loadGoalCase(db, id)).plan).toBeNull();
     }));
 
-  test('an empty shelf still gives a plan: there is only the floor', () =>
+  test('an empty shelf gives no plan: nobody is put on the floor from 20 cm', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db);
+      await db.query('delete from prop');
+      await passCheck(db, id);
+      await measure(db, id, 20, 22);
+      await expect(makePlan(db, id, planInput)).rejects.toEqual(refusal('no_stack_near'));
+      expect(gradesOf(await loadGoalCase(db, id)).every((g) => g.tooDeep)).toBe(true);
+    }));
+
+  test('a shelf emptied later takes the position out of the sessions, and says so', () =>
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
       await db.query('delete from prop');
-      expect(gradesOf(await loadGoalCase(db, id)).every((g) => g.depthCm === 0 && g.rungs.length === 1)).toBe(true);
+      const c = await loadGoalCase(db, id);
+      const session = planView({ ...c, plan: c.plan! })[0]!.sessions[0]!;
+      expect(session.blocks.map((b) => b.exerciseId)).not.toContain('front_split_on_stack');
+      expect(session.leftOut.join()).toContain('no stack near its height');
     }));
 });
 

@@ -1,5 +1,6 @@
 import {
   bearingStacks,
+  isTooDeep,
   longHold,
   nearestStack,
   rungsAround,
@@ -32,6 +33,8 @@ export type SideGrade = Readonly<{
   rung: Rung;
   rungs: readonly Rung[];
   faults: readonly LadderFault[];
+  /** The shelf has nothing near: its best stack is deeper than what is meant by more than the greatest step. */
+  tooDeep: boolean;
   /** The nearest other heights the shelf makes, by height. */
   near: readonly Rung[];
 }>;
@@ -54,7 +57,8 @@ function gradeSide(c: GoalCase, side: Side, reading: SideReading): SideGrade {
     .filter((r) => Math.abs(r.depthCm - rung.depthCm) <= 6 && r.depthCm !== rung.depthCm)
     .sort((a, b) => Math.abs(a.depthCm - rung.depthCm) - Math.abs(b.depthCm - rung.depthCm))
     .slice(0, 4);
-  return { side, reading, depthCm: rung.depthCm, chosen: set !== undefined, rung, rungs, faults, near };
+  const tooDeep = isTooDeep(rung.depthCm, set ?? reading.depthCm);
+  return { side, reading, depthCm: rung.depthCm, chosen: set !== undefined, rung, rungs, faults, tooDeep, near };
 }
 
 /** A stack as a setting: above the floor under the pelvis, past flat under the lead heel. */

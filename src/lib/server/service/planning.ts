@@ -16,7 +16,7 @@ import { insertPlan, supersedePlan, upsertSetting, type Plan } from '../repo/pla
 import { insertSession, type Session } from '../repo/sessionRepo';
 import { isOpenForWork, limitsOf } from './checking';
 import { loadGoalCase, type GoalCase } from './clientCase';
-import { rungsOf, settingsOf } from './grading';
+import { gradesOf, rungsOf, settingsOf } from './grading';
 import { hasBaseline, readingsOf, weakerSide } from './measuring';
 
 /** What every session of this client is made from, whatever the week. */
@@ -51,13 +51,16 @@ const planAsk = (
 /**
  * Makes a plan, or a new version of it. Settings that had none get their start; what was done stays with the old version.
  *
- * Throws: CoreError 'not_cleared', 'plan_changed_elsewhere', and those of `planProgression`.
+ * Throws: CoreError 'not_cleared', 'plan_changed_elsewhere', 'no_stack_near', and those of `planProgression`.
  */
 export async function makePlan(db: Database, clientId: number, input: PlanInput): Promise<void> {
   const c = await loadGoalCase(db, clientId);
   if (!isOpenForWork(c)) throw new CoreError('not_cleared');
   const version = c.plan?.version ?? 0;
   if (input.basedOnVersion !== version) throw new CoreError('plan_changed_elsewhere', { version });
+  for (const { chosen, tooDeep, reading, depthCm } of gradesOf(c))
+    if (!chosen && tooDeep)
+      throw new CoreError('no_stack_near', { measuredCm: Math.round(reading.depthCm * 10) / 10, nearestCm: depthCm });
   const ask = planAsk(c, input, c.goal.targetOn);
   const { weeks } = planProgression(ask);
   try {

@@ -29,7 +29,10 @@
   const pose = $derived(rung && poseFigure('front split', { side, depthCm: rung.depthCm }, data.client.body));
   const measuredPose = $derived(grade && poseFigure('front split', { side, depthCm: grade.reading.depthCm }, data.client.body));
   const nearby = $derived(grade ? [grade.rung, ...grade.near].toSorted((a, b) => b.depthCm - a.depthCm) : []);
-  const stepCm = $derived(grade && rung ? grade.depthCm - rung.depthCm : 0);
+  /** Against what is in use; against the measure while nothing is, or the shelf lost it. */
+  const stepCm = $derived(
+    grade && rung ? (grade.chosen && !grade.tooDeep ? grade.depthCm : grade.reading.depthCm) - rung.depthCm : 0
+  );
   const isBigStep = $derived(stepCm > usualStepCm.max + 0.01);
 
   function says(r: Rung): string {
@@ -56,6 +59,11 @@
       <p>This side has no passive measure yet.</p>
       <p><a class="btn btn-primary" href="/people/{data.client.id}/measure">Measure</a></p>
     {:else}
+      {#if grade.tooDeep}
+        <p class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">
+          Nothing on the shelf comes near this height. <a class="underline" href="/props">Put props on the shelf first</a>
+        </p>
+      {/if}
       <p class="text-ink-soft">
         measured {depthText(grade.reading.depthCm, unit)}, {stateText[grade.reading.bodyState]}, {shortDate(
           grade.reading.takenOn
@@ -157,7 +165,8 @@
       </p>
       {#if isBigStep}
         <p class="font-semibold text-stop">
-          {lengthText(stepCm, unit)} deeper than what is in use: more than one step at once. Sure only if the measure says so.
+          {lengthText(stepCm, unit)} deeper than {grade.chosen && !grade.tooDeep ? 'what is in use' : 'what was measured'}: more
+          than one step at once. Sure only if the measure says so.
         </p>
       {/if}
       <ProblemNote text={formProblem(form)} />

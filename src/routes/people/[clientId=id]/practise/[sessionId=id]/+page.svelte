@@ -101,7 +101,7 @@
     <AfterSet {player} sensationCap={data.sensationCap} />
   {:else}
     <div class="grid min-h-0 grow gap-4 lg:grid-cols-[1fr_30rem]">
-      <Running {player} />
+      <Running {player} shelf={data.shelf} unit={data.units.length} />
       <PlayerScene {player} body={data.client.body} shelf={data.shelf} unit={data.units.length} />
     </div>
     <div class="max-lg:hidden">

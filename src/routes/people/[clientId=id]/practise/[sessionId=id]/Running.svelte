@@ -1,14 +1,26 @@
 <script lang="ts">
-  import { exerciseOf } from '$lib/core';
-  import { clockText } from '$lib/ui/format';
+  import { exerciseOf, type Prop } from '$lib/core';
+  import type { LengthUnit } from '$lib/contract/fields';
+  import { stackText } from '$lib/ui/stackText';
+  import { clockText, depthText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import { cueOf, howOf } from './cueText';
   import type { Player } from './player.svelte';
 
-  let { player }: { player: Player } = $props();
+  type Props = { player: Player; shelf: readonly Prop[]; unit: LengthUnit };
+  let { player, shelf, unit }: Props = $props();
   const exercise = $derived(exerciseOf(player.set.exerciseId));
   const cue = $derived(cueOf(player.phase, player.announcedPct, player.set));
   const how = $derived(howOf(player.phase, player.set));
+  const isReady = $derived(player.phase.kind === 'ready' || player.phase.kind === 'rest');
+  /** The prop change of this set, in words, while there is time to make it. */
+  const stackChange = $derived.by(() => {
+    const { rung } = player.work;
+    if (!rung) return '';
+    const before = player.sets[player.setIndex - 1]?.work.rung;
+    if (before && before.depthCm === rung.depthCm) return 'The stack stays.';
+    return `Stack: ${stackText(rung.items, shelf)}, ${depthText(rung.depthCm, unit)}.`;
+  });
   const tone = { ink: 'text-ink', ember: 'text-ember', fern: 'text-fern' } as const;
   const upcoming = $derived.by(() => {
     const following = player.phases[player.phaseIndex + 1];
@@ -39,5 +51,6 @@
   </p>
   <p class="mt-2 text-2xl leading-snug">{how}</p>
   {#if exercise.checks.length > 0}<p class="text-xl text-ink-soft">{exercise.checks.join(' · ')}</p>{/if}
+  {#if isReady && stackChange}<p class="text-2xl font-semibold">{stackChange}</p>{/if}
   <p class="mt-auto text-lg text-ink-soft">then {upcoming}</p>
 </section>

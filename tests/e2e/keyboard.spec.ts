@@ -1,0 +1,101 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readyToPractise, skipToQuestion, stamp } from './steps';
+
+/** Presses Tab until the wanted element has the focus, as someone without a mouse does. */
+async function tabTo(
+  page: Page,
+  role: 'link' | 'button' | 'textbox' | 'radio' | 'checkbox',
+  name: string | RegExp
+): Promise<void> {
+  const wanted = page.getByRole(role, { name }).first();
+  for (let i = 0; i < 80; i++) {
+    if (await wanted.evaluate((el) => el === document.activeElement).catch(() => false)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`the focus never came to ${role} ${name}`);
+}
+
+test('a person, a goal and the check without a mouse', async ({ page }) => {
+  await page.goto('/people');
+  await page.waitForLoadState('networkidle');
+  await tabTo(page, 'link', /^Add (a|the first) person$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Add a person' })).toBeVisible();
+  for (const [name, value] of [
+    ['Name', `Keyboard ${stamp()}`],
+    ['Year of birth', '1990']
+  ] as const) {
+    await tabTo(page, 'textbox', name);
+    await page.keyboard.type(value);
+  }
+  await tabTo(page, 'radio', 'Beginner');
+  await page.keyboard.press('Space');
+  for (const [name, value] of [
+    ['Stature cm', '168'],
+    ['Sessions a week', '2'],
+    ['Minutes a session', '40']
+  ] as const) {
+    await tabTo(page, 'textbox', name);
+    await page.keyboard.type(value);
+  }
+  await page.keyboard.press('Enter');
+
+  await expect(page.getByRole('heading', { name: /^The goal/ })).toBeVisible();
+  await tabTo(page, 'radio', 'Left in front');
+  await page.keyboard.press('Space');
+  await tabTo(page, 'button', 'Set the goal');
+  await page.keyboard.press('Enter');
+
+  await expect(page.getByRole('heading', { name: 'Before anything is stretched' })).toBeVisible();
+  for (const none of await page.getByLabel('None of these').all()) {
+    while (!(await none.evaluate((el) => el === document.activeElement))) await page.keyboard.press('Tab');
+    await page.keyboard.press('Space');
+  }
+  await tabTo(page, 'button', 'Keep the answers');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Open for work' })).toBeVisible();
+});
+
+test('a set is played and told without a mouse', async ({ page }) => {
+  const base = await readyToPractise(page, `Keyed ${stamp()}`);
+  await page.goto(`${base}/practise`);
+  await tabTo(page, 'button', 'Start the session');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/practise\/\d+$/);
+  await expect(page.getByText('Paused')).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Paused')).toBeHidden();
+  await skipToQuestion(page);
+  await page.keyboard.press('Enter'); // the focus waits on "Clean"
+  await expect(page.getByRole('button', { name: /^Clean/ })).toBeHidden();
+  await page.keyboard.press('Escape');
+  await tabTo(page, 'button', 'Knee, left');
+  await page.keyboard.press('Enter');
+  await tabTo(page, 'button', 'Muscle stretch or work');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Fine. Carry on.');
+});
+
+test('an empty shelf is told before anyone is put on it', async ({ page }) => {
+  const base = await readyToPractise(page, `Bare ${stamp()}`);
+  const quantities = page.getByLabel('how many');
+  const setAll = async (values: readonly string[]) => {
+    await page.goto('/props');
+    await page.waitForLoadState('networkidle');
+    for (const [i, value] of values.entries()) {
+      await quantities.nth(i).fill(value);
+      const kept = page.waitForResponse((r) => r.url().includes('quantity'));
+      await quantities.nth(i).press('Tab');
+      await kept;
+    }
+  };
+  await setAll(['0', '0']);
+  try {
+    await page.goto(`${base}/grade`);
+    await expect(page.getByRole('alert')).toContainText('Nothing on the shelf comes near this height');
+    await page.goto(`${base}/plan`);
+    await expect(page.getByText(/no stack near its height/).first()).toBeVisible();
+  } finally {
+    await setAll(['4', '3']);
+  }
+});
