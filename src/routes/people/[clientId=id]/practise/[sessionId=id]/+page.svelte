@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Volume2 from '@lucide/svelte/icons/volume-2';
+  import VolumeX from '@lucide/svelte/icons/volume-x';
   import { exerciseOf } from '$lib/core';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { clockText } from '$lib/ui/format';
@@ -91,6 +93,17 @@
         >{/if}
       {#each outbox.refused as text (text)}<span class="block text-stop" role="alert">{text}</span>{/each}
     </p>
+    {#if player.mode !== 'ended'}
+      <button
+        class="btn btn-quiet -mt-2 min-h-11 min-w-11 p-0"
+        aria-pressed={tones.on}
+        aria-label="Sound"
+        title="Sound {tones.on ? 'on' : 'off'}"
+        onclick={() => tones.toggle()}
+      >
+        {#if tones.on}<Volume2 size={24} />{:else}<VolumeX size={24} />{/if}
+      </button>
+    {/if}
   </header>
 
   {#if player.mode === 'ended'}
@@ -126,9 +139,6 @@
         <button class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16" onclick={() => player.back()}>Back</button>
         <button class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16" onclick={() => player.skip()}>Skip</button>
         <button class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16" onclick={() => player.extend()}>+ 10 s</button>
-        <button class="btn btn-quiet sm:min-h-16" aria-pressed={tones.on} onclick={() => tones.toggle()}
-          >Sound {tones.on ? 'on' : 'off'}</button
-        >
         {#if player.paused}<button class="btn btn-quiet sm:min-h-16" onclick={() => player.finishEarly()}>End here</button>
           <a class="btn btn-quiet sm:min-h-16" href="{base}/practise">Leave, come back later</a>{/if}
       {/if}

@@ -27,7 +27,7 @@
     maxX={pose.box.maxX + 5}
     maxY={pose.box.maxY + 2}
     label="{exercise.name}{player.set.side ? `, ${player.set.side} ${exercise.sideWords}` : ''}"
-    class="max-h-[38vh] w-full max-lg:max-h-40"
+    class="max-h-[38vh] w-full max-lg:max-h-40 max-sm:max-h-28"
   >
     {#if rung}
       <StackDrawing
@@ -60,9 +60,9 @@
       {#if player.isEased}<span class="text-ink-soft">(one step easier today)</span>{/if}
     </p>
   {/if}
-  <div class="rounded-soft border border-stop px-3 py-2 lg:mt-auto">
-    <h2 class="text-base text-stop">Stop signs</h2>
-    <ul class="leading-snug">
+  <div class="rounded-soft border border-stop px-3 py-2 max-sm:px-2 max-sm:py-1 lg:mt-auto">
+    <h2 class="text-base text-stop max-sm:sr-only">Stop signs</h2>
+    <ul class="leading-snug max-sm:text-sm">
       {#each exercise.stops as stop (stop)}<li>{stop}</li>{/each}
     </ul>
   </div>

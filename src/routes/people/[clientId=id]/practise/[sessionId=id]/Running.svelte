@@ -40,7 +40,7 @@
     </p>
   {/if}
   <p
-    class="text-[clamp(10rem,20vw,13rem)] max-sm:text-[8.5rem] leading-[0.95] font-bold"
+    class="text-[clamp(10rem,20vw,13rem)] max-sm:text-[7rem] leading-[0.95] font-bold"
     role="timer"
     aria-label="{Math.ceil(player.remainingS)} seconds left"
   >
@@ -49,8 +49,8 @@
   <p class="text-[clamp(2.5rem,6.5vw,4.75rem)] leading-none font-bold {tone[cue.tone]}" aria-live="assertive">
     {player.paused ? 'Paused' : cue.text}
   </p>
-  <p class="mt-2 text-2xl leading-snug">{how}</p>
-  {#if exercise.checks.length > 0}<p class="text-xl text-ink-soft">{exercise.checks.join(' · ')}</p>{/if}
+  <p class="mt-2 text-2xl leading-snug max-sm:mt-1 max-sm:text-xl">{how}</p>
+  {#if exercise.checks.length > 0}<p class="text-xl text-ink-soft max-sm:text-base">{exercise.checks.join(' · ')}</p>{/if}
   {#if isReady && stackChange}<p class="text-2xl font-semibold">{stackChange}</p>{/if}
-  <p class="mt-auto text-lg text-ink-soft">then {upcoming}</p>
+  <p class="mt-auto text-lg text-ink-soft max-sm:text-base">then {upcoming}</p>
 </section>

@@ -7,11 +7,11 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
   switch (phase.kind) {
     case 'press up':
     case 'press':
-      return { text: `Press ${announcedPct} %`, tone: 'ember' };
+      return { text: announcedPct === 0 ? 'Begin to press' : `Press ${announcedPct} %`, tone: 'ember' };
     case 'press down':
       return { text: `Release ${announcedPct} %`, tone: 'ember' };
     case 'draw up':
-      return { text: `Draw ${announcedPct} %`, tone: 'fern' };
+      return { text: announcedPct === 0 ? 'Begin to draw' : `Draw ${announcedPct} %`, tone: 'fern' };
     case 'draw':
       return set.work.form.kind === 'reps'
         ? { text: 'Hold it there', tone: 'fern' }
