@@ -1,8 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { fromCm, fromKg, length, optionalLength, optionalMass, parseDecimal, toCm, toKg, whole } from './fields';
 import { enter } from './door';
-import { goalForm, measureForm, screeningForm, setLogSchema } from './forms';
-import { CoreError } from '$lib/core';
+import { answeredDraft, topicForm, type ScreeningDraft } from './checkForms';
+import { setLogSchema, startForm } from './forms';
+import { goalForm } from './goalForms';
+import { measureForm } from './measureForms';
+import { bodyLengths, CoreError, goals, measureOf, type Measure } from '$lib/core';
 
 const messagesOf = (
   schema: { safeParse(raw: unknown): { success: boolean; error?: { issues: { path: PropertyKey[]; message: string }[] } } },
@@ -43,43 +46,161 @@ describe('numbers as they are typed', () => {
     expect(messagesOf(length('in', 100, 230), '12')).toEqual({ '': 'Between 39.4 and 90.6 in' }));
 });
 
-describe('forms', () => {
-  const goal = { leadSide: 'left', aim: 'flat', distanceCm: '', targetOn: '', eventName: '' };
-  test('a goal past flat is a negative depth, and a date gone by is refused', () => {
-    expect(goalForm('cm', '2026-01-01').parse({ ...goal, aim: 'past', distanceCm: '7,5' })).toMatchObject({
-      targetDepthCm: -7.5,
-      targetOn: null
+describe('a goal as typed', () => {
+  const form = goalForm('cm', '2026-01-01');
+  const split = { kind: 'front_split', leadSide: 'left', aim: 'flat' };
+
+  test('past flat is a negative depth; a date gone by is refused', () => {
+    expect(form.parse({ ...split, aim: 'past', distanceCm: '7,5' })).toMatchObject({
+      target: -7.5,
+      targetOn: null,
+      demands: null
     });
-    expect(messagesOf(goalForm('cm', '2026-01-01'), { ...goal, targetOn: '2025-12-31' })).toHaveProperty('targetOn');
+    expect(messagesOf(form, { ...split, targetOn: '2025-12-31' })).toHaveProperty('targetOn');
+    expect(messagesOf(form, { kind: 'front_split', aim: 'flat' })).toEqual({ leadSide: 'Choose a side' });
+    expect(messagesOf(form, { ...split, aim: undefined })).toEqual({ aim: 'Choose where it ends' });
   });
 
-  const occasion = { bodyState: 'cold', takenOn: '2026-01-01', note: '' };
-  test('trials past flat are raises; empty ones are none', () => {
-    const { trials } = measureForm('cm', 88).parse({
-      ...occasion,
-      left_passive_1: '4,5',
-      left_passive_past: 'on',
-      right_active_3: '12'
+  test('every goal of the catalogue can be set with its own target', () => {
+    for (const goal of goals)
+      expect(
+        form.safeParse({ kind: goal.id, leadSide: 'left', aim: 'flat', title: 'x', target: String(goal.target ?? '') }).success,
+        goal.id
+      ).toBe(true);
+  });
+
+  test('a target no body reaches is told beside it, and so is a need', () => {
+    expect(messagesOf(form, { kind: 'turnout', target: '400' })).toEqual({ target: 'Between 0 and 240' });
+    expect(messagesOf(form, { kind: 'turnout', target: '120', need_HER0_each: 'wide' })).toEqual({
+      need_HER0_each: 'Write a number'
     });
-    expect(trials).toEqual([
-      { side: 'left', mode: 'passive', ordinal: 1, gapCm: 0, leadRaiseCm: 4.5 },
-      { side: 'right', mode: 'active', ordinal: 3, gapCm: 12, leadRaiseCm: 0 }
+  });
+
+  test('a changed need is marked as the instructor’s; an unchanged one stays what it was', () => {
+    const { demands } = form.parse({ kind: 'pancake', target: '10', 'need_HF-KS_each': '100', need_straddle_both: '' });
+    expect(demands?.find((d) => d.measure === 'HF-KS')).toMatchObject({ needDeg: 100, basis: 'set by the instructor' });
+    expect(demands?.find((d) => d.measure === 'straddle')).toMatchObject({ needDeg: 120, basis: 'assumption' });
+  });
+
+  test('a goal of one’s own has a name, a headline and the motions it needs', () => {
+    expect(messagesOf(form, { kind: 'custom', target: '0' })).toEqual({ title: 'What is it called?' });
+    expect(form.parse({ kind: 'custom', title: 'Bow', headline: 'own_angle', target: '60', need_HE: '30' })).toMatchObject({
+      headline: 'own_angle',
+      demands: [{ measure: 'HE', on: 'each', needDeg: 30 }]
+    });
+  });
+});
+
+describe('a measure as typed', () => {
+  const occasion = { bodyState: 'cold', takenOn: '2026-01-01', way: 'tape' };
+  const formOf = (measure: Measure, unit: 'cm' | 'in' = 'cm', legCm: number | null = 88) =>
+    measureForm(measure, unit, () => bodyLengths({ statureCm: 170, legCm }), '2026-01-02');
+  const gap = measureOf('front_split_gap');
+
+  test('trials past flat are raises; empty ones are none', () => {
+    const { trials } = formOf(gap).parse({
+      ...occasion,
+      way: 'raise',
+      left_passive_1_raiseCm: '4,5',
+      right_active_3_raiseCm: ''
+    });
+    expect(trials).toMatchObject([{ side: 'left', mode: 'passive', ordinal: 1, way: 'raise', entries: { raiseCm: 4.5 } }]);
+  });
+
+  test('a gap longer than the leg, a negative one and no trial at all are told at their field', () => {
+    expect(messagesOf(formOf(gap), { ...occasion, left_passive_2_heightCm: '88' })).toEqual({
+      left_passive_2_heightCm: 'Longer than the leg'
+    });
+    expect(messagesOf(formOf(gap), { ...occasion, left_passive_1_heightCm: '-3' }).left_passive_1_heightCm).toContain(
+      'Past flat?'
+    );
+    expect(messagesOf(formOf(gap), occasion)).toEqual({ left_passive_1_heightCm: 'Write at least one trial' });
+    expect(messagesOf(formOf(gap), { ...occasion, takenOn: '2026-01-03', left_passive_1_heightCm: '8' })).toHaveProperty(
+      'takenOn'
+    );
+  });
+
+  test('where the leg is an estimate the message says what to do about it', () =>
+    expect(messagesOf(formOf(gap, 'cm', null), { ...occasion, left_passive_1_heightCm: '95' }).left_passive_1_heightCm).toContain(
+      'estimated from stature: measure it'
+    ));
+
+  test('a value beyond any body is refused, an unusual one is not', () => {
+    const knee = { ...occasion, way: 'inclinometer' };
+    const flexion = formOf(measureOf('HF-KB'));
+    expect(messagesOf(flexion, { ...knee, left_passive_1_deg: '400' })).toEqual({ left_passive_1_deg: 'Between -60 and 240 °' });
+    expect(messagesOf(flexion, { ...knee, left_passive_1_deg: '200' }).left_passive_1_deg).toContain('No body goes there');
+    expect(flexion.safeParse({ ...knee, left_passive_1_deg: '165' }).success).toBe(true);
+  });
+
+  test('a way of two numbers wants both, and keeps an optional one optional', () => {
+    const trunk = { ...occasion, way: 'breastbone height', both_passive_1_sternumHeightCm: '40' };
+    expect(messagesOf(formOf(measureOf('trunk_fold')), trunk)).toEqual({
+      both_passive_1_hipHeightCm: 'Write the hip joint too'
+    });
+    const raise = { ...occasion, way: 'rise and run', left_passive_1_riseCm: '60' };
+    expect(formOf(measureOf('HF-KS')).safeParse(raise).success).toBe(true);
+    expect(messagesOf(formOf(measureOf('HF-KS')), { ...raise, left_passive_1_riseCm: '120' })).toHaveProperty(
+      'left_passive_1_riseCm'
+    );
+  });
+
+  test('inches are kept as centimetres', () =>
+    expect(formOf(gap, 'in').parse({ ...occasion, left_passive_1_heightCm: '10' }).trials[0]?.entries).toEqual({
+      heightCm: 25.4
+    }));
+});
+
+describe('a card of the check', () => {
+  test('wants a tick or "none of these", and no contradiction', () => {
+    expect(messagesOf(topicForm, { topic: 'now' })).toHaveProperty('none');
+    expect(messagesOf(topicForm, { topic: 'heart', flags: ['hernia'], none: 'on' })).toHaveProperty('none');
+    expect(topicForm.parse({ topic: 'heart', flags: ['hernia'] }).flags).toEqual(['hernia']);
+  });
+
+  test('a plain question wants its answer, and applies the way it says', () => {
+    expect(Object.keys(messagesOf(topicForm, { topic: 'touch' }))).toEqual([
+      'answer_no_touch',
+      'answer_untaught',
+      'answer_first_attempt'
+    ]);
+    const answered = { topic: 'touch', answer_no_touch: 'no', answer_untaught: 'yes', answer_first_attempt: 'yes' };
+    expect(topicForm.parse(answered).flags).toEqual(['no_touch', 'first_attempt']);
+  });
+
+  test('caps and end stops are numbers in their range', () => {
+    expect(messagesOf(topicForm, { topic: 'caps', effortCapPct: '95', sensationCap: '' })).toEqual({
+      effortCapPct: 'Between 10 and 80',
+      sensationCap: 'Fill this in'
+    });
+    expect(messagesOf(topicForm, { topic: 'stops', stop_0_deg: 'far', stop_0_motion: 'KF' })).toHaveProperty('stop_0_deg');
+    expect(topicForm.parse({ topic: 'stops', stop_0_deg: '110', stop_0_motion: 'KF', stop_0_side: 'left' }).endStops).toEqual([
+      { motion: 'KF', side: 'left', deg: 110 }
     ]);
   });
-  test('a gap longer than the leg, and no trial at all, are told at a field', () => {
-    expect(messagesOf(measureForm('cm', 88), { ...occasion, left_passive_2: '88' })).toEqual({
-      left_passive_2: 'Longer than the leg'
-    });
-    expect(messagesOf(measureForm('cm', 88), occasion)).toEqual({ left_passive_1: 'Write at least one trial' });
-  });
 
-  test('screening wants an answer to both tiers, and no contradiction', () => {
-    const caps = { effortCapPct: '60', sensationCap: '4' };
-    expect(Object.keys(messagesOf(screeningForm, { flags: [], ...caps }))).toEqual(['noneUrgent', 'noneClinician']);
-    expect(messagesOf(screeningForm, { flags: ['hernia'], noneUrgent: 'on', noneClinician: 'on', ...caps })).toHaveProperty(
-      'noneClinician'
-    );
-    expect(screeningForm.safeParse({ flags: ['hernia'], noneUrgent: 'on', ...caps }).success).toBe(true);
+  test('answered again it replaces its own answers and no others', () => {
+    const draft: ScreeningDraft = {
+      topics: ['heart', 'injury'],
+      flags: ['hernia', 'old_strain'],
+      sides: { old_strain: 'left' },
+      endStops: [],
+      beighton: [],
+      effortCapPct: 60,
+      sensationCap: 4
+    };
+    const again = answeredDraft(draft, topicForm.parse({ topic: 'injury', none: 'on' }));
+    expect(again.flags).toEqual(['hernia']);
+    expect(again.sides).toEqual({});
+    expect(again.topics).toEqual(['heart', 'injury']);
+  });
+});
+
+describe('what the player sends', () => {
+  test('the three taps are asked for, and a symptom says where and what', () => {
+    expect(Object.keys(messagesOf(startForm, {}))).toEqual(['newSymptom', 'soreness']);
+    expect(Object.keys(messagesOf(startForm, { newSymptom: 'yes', soreness: '0' }))).toEqual(['kind', 'place']);
+    expect(startForm.parse({ newSymptom: 'no', soreness: '2' })).toMatchObject({ newSymptom: false, symptom: null, today: [] });
   });
 
   test('a clean set carries no notes', () => {

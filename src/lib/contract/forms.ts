@@ -1,28 +1,15 @@
 import { z } from 'zod';
+import { exercises, painKinds, painPlaces, todayThings, type PainKindId, type PainPlaceId } from '$lib/core';
 import {
-  exercises,
-  highestEffortCapPct,
-  highestSensationCap,
-  painKinds,
-  painPlaces,
-  redFlags,
-  type PainKindId,
-  type PainPlaceId
-} from '$lib/core';
-import {
-  bodyState,
   checkbox,
   isoDate,
   length,
-  optionalDate,
   optionalLength,
   optionalMass,
-  parseDecimal,
   personName,
   requiredText,
   sideField,
   text,
-  toCm,
   whole,
   type LengthUnit,
   type Units
@@ -39,6 +26,8 @@ export const clientForm = (units: Units, thisYear: number) =>
     statureCm: length(units.length, 100, 230),
     leftLegCm: optionalLength(units.length, 40, 130),
     rightLegCm: optionalLength(units.length, 40, 130),
+    lowerLegCm: optionalLength(units.length, 20, 70).default(null),
+    hipToBreastboneCm: optionalLength(units.length, 25, 80).default(null),
     bodyMassKg: optionalMass(units.mass, 20, 300),
     sessionsPerWeek: whole(1, 7),
     minutesPerSession: whole(5, 240),
@@ -46,108 +35,14 @@ export const clientForm = (units: Units, thisYear: number) =>
   });
 export type ClientInput = z.output<ReturnType<typeof clientForm>>;
 
-export const goalForm = (unit: LengthUnit, today: string) =>
-  z
-    .object({
-      leadSide: sideField,
-      aim: z.enum(['flat', 'above', 'past'], { error: 'Choose where it ends' }),
-      distanceCm: z.unknown().optional(),
-      targetOn: optionalDate,
-      eventName: text(120)
-    })
-    .transform(({ distanceCm, aim, ...rest }, ctx) => {
-      if (aim === 'flat') return { ...rest, targetDepthCm: 0 };
-      const parsed = length(unit, 0.5, 40).safeParse(distanceCm);
-      if (!parsed.success) {
-        for (const { message } of parsed.error.issues) ctx.addIssue({ code: 'custom', message, path: ['distanceCm'] });
-        return z.NEVER;
-      }
-      return { ...rest, targetDepthCm: aim === 'above' ? parsed.data : -parsed.data };
-    })
-    .refine((goal) => goal.targetOn === null || goal.targetOn > today, {
-      message: 'This date has passed. Leave it empty for an open end',
-      path: ['targetOn']
-    });
-export type GoalInput = z.output<ReturnType<typeof goalForm>>;
-
-/** Each tier is answered: something is ticked, or "none of these" is. */
-export const screeningForm = z
-  .object({
-    flags: z.array(z.enum(redFlags.map((f) => f.id) as [string, ...string[]])),
-    noneUrgent: checkbox,
-    noneClinician: checkbox,
-    effortCapPct: whole(10, highestEffortCapPct),
-    sensationCap: whole(1, highestSensationCap)
-  })
-  .superRefine(({ flags, noneUrgent, noneClinician }, ctx) => {
-    for (const [tier, none, path] of [
-      ['urgent', noneUrgent, 'noneUrgent'],
-      ['clinician first', noneClinician, 'noneClinician']
-    ] as const) {
-      const ticked = redFlags.some((f) => f.tier === tier && flags.includes(f.id));
-      if (!ticked && !none) ctx.addIssue({ code: 'custom', message: 'Tick what applies, or "none of these"', path: [path] });
-      if (ticked && none)
-        ctx.addIssue({ code: 'custom', message: 'Something is ticked and "none of these" as well', path: [path] });
-    }
-  });
-export type ScreeningInput = z.output<typeof screeningForm>;
+export const weekThings = ['desk', 'standing', 'dance', 'gym', 'running', 'carrying', 'stage'] as const;
 
 export const clearForm = z.object({ clearedBy: personName, clearNote: requiredText(1000, 'What did they say?') });
 export type ClearInput = z.output<typeof clearForm>;
 export const clearLockForm = clearForm.extend({ lockId: whole(1, 2 ** 31 - 1) });
 
-export const trialsPerSide = 5;
-export const measureModes = ['passive', 'active'] as const;
-export type MeasureMode = (typeof measureModes)[number];
-export const trialField = (side: string, mode: string, ordinal: number) => `${side}_${mode}_${ordinal}`;
-export const pastFlatField = (side: string, mode: string) => `${side}_${mode}_past`;
-
-export type TrialInput = Readonly<{
-  side: 'left' | 'right';
-  mode: MeasureMode;
-  ordinal: number;
-  gapCm: number;
-  leadRaiseCm: number;
-}>;
-
-/**
- * Trials as typed: empty fields are no trials. A gap longer than the shorter leg is refused at its field.
- */
-export const measureForm = (unit: LengthUnit, shorterLegCm: number) =>
-  z
-    .object({ bodyState, takenOn: isoDate, note: text(500) })
-    .catchall(z.unknown())
-    .transform((form, ctx) => {
-      const trials: TrialInput[] = [];
-      for (const side of ['left', 'right'] as const)
-        for (const mode of measureModes) {
-          const past = form[pastFlatField(side, mode)] === 'on';
-          for (let ordinal = 1; ordinal <= trialsPerSide; ordinal++) {
-            const name = trialField(side, mode, ordinal);
-            const trial = parseTrial(form[name], { unit, maxCm: past ? 40 : shorterLegCm - 1, past });
-            if (typeof trial === 'string') ctx.addIssue({ code: 'custom', message: trial, path: [name] });
-            else if (trial !== null) trials.push({ side, mode, ordinal, gapCm: past ? 0 : trial, leadRaiseCm: past ? trial : 0 });
-          }
-        }
-      if (trials.length === 0 && ctx.issues.length === 0)
-        ctx.addIssue({ code: 'custom', message: 'Write at least one trial', path: [trialField('left', 'passive', 1)] });
-      return { bodyState: form.bodyState, takenOn: form.takenOn, note: form.note, trials };
-    });
-export type MeasureInput = z.output<ReturnType<typeof measureForm>>;
-
-/** One trial as typed: null when empty, a message when it cannot be, else centimetres. */
-export function parseTrial(
-  raw: unknown,
-  { unit, maxCm, past }: { unit: LengthUnit; maxCm: number; past: boolean }
-): number | string | null {
-  if (String(raw ?? '').trim() === '') return null;
-  const typed = parseDecimal(raw);
-  if (typed === null) return 'Write a number, for example 12.5';
-  const cm = Math.round(toCm(typed, unit) * 100) / 100;
-  if (cm < 0) return 'Past flat? Tick "past flat" and write the raise under the heel';
-  if (cm > maxCm) return past ? 'More than any raise we know' : 'Longer than the leg';
-  return cm;
-}
+export const relaxForm = clearForm.extend({ kind: z.string(), reason: z.string() });
+export type RelaxInput = z.output<typeof relaxForm>;
 
 export const materials = ['cork', 'felt', 'steel'] as const;
 export const propForm = (unit: LengthUnit) =>
@@ -160,6 +55,26 @@ export const propForm = (unit: LengthUnit) =>
     turns: checkbox
   });
 export type PropInput = z.output<ReturnType<typeof propForm>>;
+
+/** The three taps before a session, and the answer to a pause where there was one. */
+export const startForm = z
+  .object({
+    answer: z.enum(['accept', 'as before']).nullable().default(null),
+    reason: text(500).default(''),
+    newSymptom: z.enum(['no', 'yes'], { error: 'Answer this first' }),
+    soreness: whole(0, 10),
+    today: z.array(z.enum(todayThings)).default([]),
+    kind: z.enum(painKinds.map((k) => k.id) as [PainKindId, ...PainKindId[]]).optional(),
+    place: z.enum(painPlaces.map((p) => p.id) as [PainPlaceId, ...PainPlaceId[]]).optional(),
+    side: sideField.optional()
+  })
+  .transform(({ newSymptom, kind, place, side, ...rest }, ctx) => {
+    const isNew = newSymptom === 'yes';
+    if (isNew && !kind) ctx.addIssue({ code: 'custom', message: 'What kind is it?', path: ['kind'] });
+    if (isNew && !place) ctx.addIssue({ code: 'custom', message: 'Where is it?', path: ['place'] });
+    return { ...rest, newSymptom: isNew, symptom: isNew && kind && place ? { kind, place, side: side ?? null } : null };
+  });
+export type StartInput = z.output<typeof startForm>;
 
 export const quantityForm = z.object({ propId: whole(1, 2 ** 31 - 1), quantity: whole(0, 99) });
 

@@ -10,13 +10,33 @@ export { openingFromSpanDeg } from './geometry/openingFromSpan';
 export { limbElevationDeg } from './geometry/limbElevation';
 export { propagate, type Propagated, type Uncertain } from './geometry/propagate';
 export { segmentLengths } from './geometry/segmentLengths';
+export { bodyLengths, type BodyLength, type BodyLengthId, type BodyLengths } from './geometry/bodyLengths';
+export { frogAbductionDeg, straddleDeg } from './geometry/straddle';
+export { trunkFoldDeg } from './geometry/trunkFold';
+export { turnoutUnexplainedDeg } from './geometry/turnout';
+export { crossCheck, type CrossCheck } from './geometry/crossCheck';
 export { normalDraw, seededRandom, type RandomSource } from './geometry/random';
 
 export { withinSubjectSd } from './measure/withinSubjectSd';
 export { pooledSd } from './measure/pooledSd';
 export { mdc, semFromIcc, z80, z90, z95 } from './measure/mdc';
 export { occasionSd, type MeasuringError } from './measure/occasionSd';
-export { changeVerdict, type Change, type ChangeWord, type Occasion } from './measure/changeVerdict';
+export { changeVerdict, isShownTwice, type Change, type ChangeWord, type Occasion } from './measure/changeVerdict';
+export { icc, type Icc } from './measure/icc';
+export { limitsOfAgreement, type Agreement } from './measure/limitsOfAgreement';
+export {
+  bodyPositions,
+  measureModes,
+  type BodyPosition,
+  type Measure,
+  type MeasureMode,
+  type MeasureUnit
+} from './measure/measure';
+export { measureOf, measures } from './measure/measures';
+export { wayIds, wayOf, ways, type Entries, type EntryField, type Way, type WayId } from './measure/ways';
+export { looksSwapped, measureReading, measuringErrorOf, trialValue, type MeasureReading } from './measure/measureReading';
+export { measuringOrder, type PositionGroup } from './measure/measuringOrder';
+export { crossCheckWays, type WayTrials } from './measure/crossCheckWays';
 export { activeGap, sideDifference, type Difference } from './measure/sideDifference';
 
 export {
@@ -57,7 +77,13 @@ export {
 export { exerciseOf, exercises } from './exercise/exercises';
 export { dialStates, type DialState } from './exercise/dials';
 export { longHold, schools, type School } from './school/schools';
-export { frontSplit, goals, motions, type Goal } from './goal/goals';
+export { bases, type Basis, type Demand, type Goal, type GoalKind, type ReadingModel } from './goal/goal';
+export { goalOf, goals } from './goal/goals';
+export { motionIds, motionOf, motions, type Motion, type MotionId, type Norm } from './goal/motions';
+export { linkKey, modelSdDeg, readPosition, type Link, type LinkValue, type PositionReading } from './read/readPosition';
+export { whatIf, type WhatIf } from './read/whatIf';
+export { measureSet } from './read/measureSet';
+export { deepestDepthCm } from './read/deepestDepth';
 
 export {
   planProgression,
@@ -86,12 +112,27 @@ export {
   highestEffortCapPct,
   highestSensationCap,
   isCleared,
+  isScreeningDue,
   screen,
+  screeningEveryDays,
+  setByInstructor,
+  type EndStop,
   type Screening,
   type ScreeningAnswers
 } from './screen/screen';
-export { capOf, type Clearance, type Limit } from './screen/limit';
-export { redFlags, screeningVersion, type RedFlag } from './screen/screeningTable';
+export { capOf, endStopDeg, hasLimit, linesAtRest, waitOf, type Clearance, type Limit, type LimitKind } from './screen/limit';
+export {
+  endStopMotions,
+  screeningRows,
+  screeningTopics,
+  screeningVersion,
+  topicsFor,
+  type ScreeningRow,
+  type ScreeningTopic,
+  type TopicId
+} from './screen/screeningTable';
+export { beighton, beightonItems, type BeightonItem } from './screen/beighton';
+export { before, todayThings, type BeforeAnswers, type Readiness, type TodayThing } from './screen/before';
 export {
   isLocked,
   locksFrom,

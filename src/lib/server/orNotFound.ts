@@ -1,6 +1,6 @@
-import { error } from '@sveltejs/kit';
+import { error, redirect } from '@sveltejs/kit';
 import { CoreError } from '$lib/core';
-import type { ClientCase, GoalCase } from './service/clientCase';
+import { withGoal, withSplit, type ClientCase, type GoalCase, type SplitCase } from './service/clientCase';
 
 /** Ends a load with 404 where what it shows does not exist. */
 export async function orNotFound<T>(found: Promise<T>): Promise<T> {
@@ -12,5 +12,14 @@ export async function orNotFound<T>(found: Promise<T>): Promise<T> {
   }
 }
 
-/** The case when it has a goal, else null: the page then offers to set one. */
-export const withGoal = (c: ClientCase): GoalCase | null => (c.goal ? { ...c, goal: c.goal } : null);
+/** The case once a goal is set; else the page is that of the goal. */
+export async function goalCaseOr(found: Promise<ClientCase>): Promise<GoalCase> {
+  const c = await orNotFound(found);
+  return withGoal(c) ?? redirect(307, `/people/${c.client.id}/goal`);
+}
+
+/** The case of a front split; another goal is read, not graded or planned. */
+export async function splitCaseOr(found: Promise<ClientCase>): Promise<SplitCase> {
+  const c = await orNotFound(found);
+  return withSplit(c) ?? redirect(307, `/people/${c.client.id}/${c.goal ? 'read' : 'goal'}`);
+}

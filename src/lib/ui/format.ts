@@ -1,4 +1,5 @@
 import { format, parseISO } from 'date-fns';
+import { measureOf, type Measure } from '$lib/core';
 import { fromCm, fromKg, type LengthUnit, type MassUnit } from '$lib/contract/fields';
 import type { BodyState } from '$lib/contract/fields';
 
@@ -20,11 +21,42 @@ export const numberText = (value: number, digits = 1): string => rounded(value, 
 /** A change with its sign, so that nothing is read as a level. */
 export const signedLength = (cm: number, unit: LengthUnit): string => `${cm > 0 ? '+' : ''}${lengthNumber(cm, unit)} ${unit}`;
 
+export const signedValue = (value: number, measure: Pick<Measure, 'unit'>, unit: LengthUnit): string =>
+  measure.unit === 'cm' ? signedLength(value, unit) : `${value > 0 ? '+' : ''}${valueText(value, { unit: measure.unit }, unit)}`;
+
 /** A depth in words: a height above the floor, flat, or so much past it. */
 export function depthText(depthCm: number, unit: LengthUnit): string {
   if (Math.abs(depthCm) < 0.05) return 'flat';
   return depthCm > 0 ? lengthText(depthCm, unit) : `${lengthText(-depthCm, unit)} past flat`;
 }
+
+/** A value of a measure with its unit; a level or a yes in words. */
+export function valueText(value: number, measure: Pick<Measure, 'unit' | 'levels'>, unit: LengthUnit, digits = 1): string {
+  switch (measure.unit) {
+    case 'cm':
+      return lengthText(value, unit, digits);
+    case '°':
+      return degText(value, digits === 1 ? 0 : digits);
+    case 'min':
+      return `${rounded(value, digits)} min`;
+    case '×':
+      return `${rounded(value, 0)} ×`;
+    case '/10':
+      return `${rounded(value, 0)} of 10`;
+    case 'level':
+      return measure.levels?.[Math.round(value)] ?? rounded(value, 0);
+    case 'yes':
+      return value >= 0.5 ? 'yes' : 'no';
+  }
+}
+
+/** A headline as it is spoken of: a split by its depth, the others by value and unit. */
+export const headlineText = (value: number, headline: string, unit: LengthUnit): string =>
+  headline.endsWith('_split_gap') ? depthText(value, unit) : valueText(value, measureOf(headline), unit);
+
+/** Where a goal ends, after its name; nothing for an open one. */
+export const targetText = (goal: Readonly<{ target: number | null; headline: string }>, unit: LengthUnit): string =>
+  goal.target === null ? '' : `, ${headlineText(goal.target, goal.headline, unit)}`;
 
 /** Seconds as minutes and seconds: 4:05. */
 export function clockText(seconds: number): string {

@@ -22,6 +22,18 @@ const sentences = {
     'Every exercise loads a locked joint or a resting line. The stop has to be cleared by a named person first.',
   effort_above_cap: (d: Data) => `An effort of ${d.peakPct} % is above this client's cap of ${d.capPct} %.`,
   not_cleared: () => 'Planning and playing are closed until a named person clears this client. See Check.',
+  not_ready: (d: Data) => String(d.why),
+  value_impossible: (d: Data) => `No body goes there: ${d.value} lies outside ${d.min} to ${d.max}. Measure again.`,
+  entry_missing: () => 'A number of this trial is missing.',
+  rise_exceeds_limb: () => 'The rise is longer than the limb. Check the reading, or the length of the limb.',
+  span_impossible: () => 'This span is wider than the body allows. Check the reading, or the length of the leg.',
+  sternum_impossible: () => 'The breastbone cannot be there with this trunk. Check both heights, or the length of the trunk.',
+  past_end_stop: (d: Data) => `The end stops of the two hips end the split at ${d.endCm} cm. No stack is deeper.`,
+  deepen_against_limit: (d: Data) => `A limit says that nothing is deepened: ${d.why}. A named person may relax it in Check.`,
+  turnout_past_hips: (d: Data) =>
+    `The hips together turn ${d.hipsDeg}°. A target past ${d.mostDeg}° needs your reason, written beside it.`,
+  table_too_small: () => 'Two people, each measured by both, are the least.',
+  no_spread: () => 'All values are alike: nothing can be said about agreement.',
   plan_changed_elsewhere: () =>
     'This plan was changed in another tab. Your numbers are still here; reload to see the other version.',
   session_not_running: () => 'This session was not started. Open it from Practise.',

@@ -5,7 +5,7 @@
   import UserPlus from '@lucide/svelte/icons/user-plus';
   import { toast } from 'svelte-sonner';
   import { daysBetween } from '$lib/core';
-  import { capital, dateText, depthText, lengthNumber, plural, shortDate } from '$lib/ui/format';
+  import { capital, dateText, headlineText, plural, shortDate, targetText } from '$lib/ui/format';
   import { postAction } from '$lib/ui/postAction';
   import SideMark from '$lib/ui/SideMark.svelte';
 
@@ -64,8 +64,8 @@
       <section class="card mt-8 max-w-2xl">
         <h2>Begin with one person</h2>
         <p class="mt-2">
-          Add someone who works toward a front split. You then go along one path with them: check, measure, read, grade, plan,
-          practise, review. Nothing is asked before it is needed.
+          Add someone who works toward a split, a pancake, a lotus, a turnout or any joint range. You then go along one path with
+          them: check, measure, read, grade, plan, practise, review. Nothing is asked before it is needed.
         </p>
         <p class="mt-4 flex flex-wrap gap-3">
           <a class="btn btn-primary" href="/people/new"><UserPlus size={20} /> Add the first person</a>
@@ -81,8 +81,8 @@
           <tr class="border-b border-line">
             <th scope="col" class="px-4 py-2 font-normal">Name</th>
             <th scope="col" class="px-4 py-2 font-normal">Goal</th>
-            <th scope="col" class="px-4 py-2 text-right font-normal"><SideMark side="left" size={14} /> left leads</th>
-            <th scope="col" class="px-4 py-2 text-right font-normal"><SideMark side="right" size={14} /> right leads</th>
+            <th scope="col" class="px-4 py-2 text-right font-normal"><SideMark side="left" size={14} /> left</th>
+            <th scope="col" class="px-4 py-2 text-right font-normal"><SideMark side="right" size={14} /> right</th>
             <th scope="col" class="px-4 py-2 font-normal">Waits</th>
             <th scope="col" class="px-2 py-2"><span class="sr-only">Archive</span></th>
           </tr>
@@ -96,18 +96,26 @@
               </th>
               <td class="px-4 py-1 text-ink-soft">
                 {#if p.goal}
-                  Front split, {depthText(p.goal.targetDepthCm, data.units.length)}{p.goal.targetOn
-                    ? `, ${dateText(p.goal.targetOn)}`
+                  {p.goal.name}{targetText(p.goal, data.units.length)}{p.goal.targetOn ? `, ${dateText(p.goal.targetOn)}` : ''}{p
+                    .goal.others > 0
+                    ? ` · and ${p.goal.others} more`
                     : ''}
                 {:else}—{/if}
               </td>
               {#each ['left', 'right'] as const as side (side)}
-                <td class="px-4 py-1 text-right text-lg">
-                  {#if p.depthCm[side] !== null}
-                    {p.depthCm[side] < 0 ? '−' : ''}{lengthNumber(Math.abs(p.depthCm[side]), data.units.length)}
-                    <span class="text-base text-ink-soft">{data.units.length}</span>
-                  {:else}<span class="text-ink-soft">—</span>{/if}
-                </td>
+                {#if p.goal && p.values.both !== null}
+                  {#if side === 'left'}
+                    <td class="px-4 py-1 text-center text-lg" colspan="2">
+                      {headlineText(p.values.both, p.goal.headline, data.units.length)}
+                    </td>
+                  {/if}
+                {:else}
+                  <td class="px-4 py-1 text-right text-lg">
+                    {#if p.goal && p.values[side] !== null}
+                      {headlineText(p.values[side], p.goal.headline, data.units.length)}
+                    {:else}<span class="text-ink-soft">—</span>{/if}
+                  </td>
+                {/if}
               {/each}
               <td class="px-4 py-1 {due.serious ? 'font-semibold text-stop' : ''}">{capital(due.text)}</td>
               <td class="px-2 py-1 text-right">
@@ -137,7 +145,8 @@
       </table>
     </div>
     <p class="mt-3 text-ink-soft">
-      {plural(data.people.length, 'person', 'people')}. Heights are gaps to the floor, the last passive measure of each side.
+      {plural(data.people.length, 'person', 'people')}. The figures are the headline of each goal as last measured; a split by the
+      leg in front.
     </p>
   {/if}
 </main>

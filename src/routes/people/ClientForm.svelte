@@ -15,6 +15,8 @@
     statureCm: number;
     leftLegCm: number | null;
     rightLegCm: number | null;
+    lowerLegCm: number | null;
+    hipToBreastboneCm: number | null;
     bodyMassKg: number | null;
     sessionsPerWeek: number;
     minutesPerSession: number;
@@ -66,7 +68,7 @@
       ]}
     />
   </div>
-  <div class="grid gap-5 sm:grid-cols-4">
+  <div class="grid gap-5 sm:grid-cols-3">
     <Field
       label="Stature"
       unit={units.length}
@@ -93,6 +95,24 @@
       value={typedOr(form, 'rightLegCm', cm(known?.rightLegCm))}
       error={fieldError(form, 'rightLegCm')}
       hint="Empty: taken from stature, and marked so"
+    />
+    <Field
+      label="Lower leg"
+      unit={units.length}
+      name="lowerLegCm"
+      inputmode="decimal"
+      value={typedOr(form, 'lowerLegCm', cm(known?.lowerLegCm))}
+      error={fieldError(form, 'lowerLegCm')}
+      hint="Knee to ankle; may stay empty"
+    />
+    <Field
+      label="Hip to breastbone"
+      unit={units.length}
+      name="hipToBreastboneCm"
+      inputmode="decimal"
+      value={typedOr(form, 'hipToBreastboneCm', cm(known?.hipToBreastboneCm))}
+      error={fieldError(form, 'hipToBreastboneCm')}
+      hint="For folds; may stay empty"
     />
     <Field
       label="Body weight"

@@ -142,12 +142,7 @@ const warmUp: Block = {
   because: [],
   work: [{ side: null, sets: 1, setting: {}, form: { kind: 'flow', spec: { steps: [{ durationS: 360, cue: 'Move.' }] } } }]
 };
-const cycleBlock = (
-  exerciseId: string,
-  link: 'hip extension' | 'hip flexion, straight knee',
-  priority: number,
-  props: string[]
-): Block => ({
+const cycleBlock = (exerciseId: string, link: 'HE' | 'HF-KS', priority: number, props: string[]): Block => ({
   exerciseId,
   part: 'open',
   links: [link],
@@ -158,8 +153,8 @@ const cycleBlock = (
   because: [],
   work: (['left', 'right'] as const).map((side) => ({ side, sets: 1, setting: {}, form: { kind: 'cycle', spec: worked } }))
 });
-const front = cycleBlock('front_hamstring_cycle', 'hip flexion, straight knee', 3, ['pad', 'blocks']);
-const rear = cycleBlock('rear_hip_cycle', 'hip extension', 4, ['pad']);
+const front = cycleBlock('front_hamstring_cycle', 'HF-KS', 3, ['pad', 'blocks']);
+const rear = cycleBlock('rear_hip_cycle', 'HE', 4, ['pad']);
 
 describe('compileSession', () => {
   test('adds up get-ready time and work to the second', () => {

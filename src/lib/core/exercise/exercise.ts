@@ -1,7 +1,8 @@
+import type { MotionId } from '../goal/motions';
 import type { Side } from '../side';
 
-/** Joint motions a goal needs. Codes as usual in the trade: hip flexion with the knee straight, hip extension. */
-export type LinkId = 'hip flexion, straight knee' | 'hip extension';
+/** A joint motion that a goal needs, by its code in the catalogue of motions. */
+export type LinkId = MotionId;
 
 /** Joints a stop can lock. The back has no side. */
 export type Joint = 'hip' | 'knee' | 'ankle' | 'back';

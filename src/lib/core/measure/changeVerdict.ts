@@ -36,3 +36,12 @@ function changeWord(gain: number, mdc80: number, mdc95: number): ChangeWord {
   if (Math.abs(gain) >= mdc95) return gain > 0 ? 'real gain' : 'real loss';
   return gain > 0 ? 'likely gain' : 'likely loss';
 }
+
+/**
+ * Whether a measure that is no headline has changed: only two retests running show it, since among many comparisons some
+ * look real by chance.
+ *
+ * Model:  both changes, each against the same occasion before them, are real and go the same way.
+ */
+export const isShownTwice = (first: Change | null, second: Change | null): boolean =>
+  first !== null && second !== null && first.verdict === second.verdict && /^real/.test(first.verdict);

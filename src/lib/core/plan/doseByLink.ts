@@ -19,7 +19,7 @@ export function doseByLink(blocks: readonly Block[]): LinkDose[] {
       const { stretchS, contractionS } = totals(compileForm(work.form, { effortCapPct: 100 }));
       const position = block.links.length > 1;
       for (const link of block.links) {
-        const side = position && link === 'hip extension' ? otherSide(work.side) : work.side;
+        const side = position && link === 'HE' ? otherSide(work.side) : work.side;
         const key = `${link}/${side}`;
         const dose = doses.get(key) ?? { link, side, stretchS: 0, contractionS: 0 };
         dose.stretchS += stretchS * work.sets;

@@ -6,7 +6,7 @@ import { defaultEffortCapPct } from '../cycle/compileCycle';
 import { usualStepCm, type Rung } from '../props/ladder';
 import type { School } from '../school/schools';
 import { isLocked } from '../screen/pain';
-import { capOf, type Limit } from '../screen/limit';
+import { capOf, hasLimit, type Limit } from '../screen/limit';
 import { otherSide, sides, type Side } from '../side';
 import type { PlanPhase } from './phases';
 
@@ -80,7 +80,7 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: strin
       const setting = ask.settings[exerciseId]?.[side] ?? exercise.start;
       const rung = exercise.part === 'position' ? rungAt(ask.rungs[side], setting.depthCm) : undefined;
       const extra = exercise.part === 'position' && side === ask.weakerSide && !ask.easy ? 1 : 0;
-      const form = formOf(exercise, setting, dose.rounds, ask);
+      const form = formOf(exercise, side, setting, dose.rounds, ask);
       return [{ side, sets: sets + extra, form, setting, rung, easier: easierWork(exercise, side, setting, dose.rounds, ask) }];
     });
     if (work.length === 0) return [];
@@ -112,7 +112,7 @@ function easierWork(exercise: Exercise, side: Side, setting: Setting, rounds: nu
   if (!dial || dial.easier === null) return undefined;
   const eased = { ...setting, [dial.id]: dial.easier };
   const rung = exercise.part === 'position' ? rungAt(ask.rungs[side], eased.depthCm) : undefined;
-  return { setting: eased, form: formOf(exercise, eased, rounds, ask), rung };
+  return { setting: eased, form: formOf(exercise, side, eased, rounds, ask), rung };
 }
 
 function doseOf({ phase, easy }: BlocksAsk) {
@@ -132,6 +132,7 @@ const sideOrder = ({ weakerSide, leadSide }: BlocksAsk): Side[] => {
 
 function barOf(exercise: Exercise, side: Side, { locks, restedLines, settings, limits, rungs }: BlocksAsk): string | null {
   if (isLocked(loadedJoints(exercise, side), locks)) return 'a joint it loads is locked';
+  if (hasLimit(limits, 'no end-range work')) return 'no work at the end of the range for this client';
   const rests = exercise.lines.some(({ line, on }) => {
     const lineSide = on === 'same' ? side : otherSide(side);
     return restedLines.some((r) => r.line === line && r.side === lineSide);
@@ -158,7 +159,7 @@ export function rungAt(rungs: readonly Rung[], depthCm: number | undefined): Run
   );
 }
 
-function formOf(exercise: Exercise, setting: Setting, rounds: number, ask: BlocksAsk): Form {
+function formOf(exercise: Exercise, side: Side, setting: Setting, rounds: number, ask: BlocksAsk): Form {
   const { school, limits, light } = ask;
   const capPct = Math.min(capOf(limits, 'effort cap', defaultEffortCapPct), light ? hardEffortPct - 5 : 100);
   if (exercise.part === 'open') {
@@ -168,13 +169,15 @@ function formOf(exercise: Exercise, setting: Setting, rounds: number, ask: Block
       press: { peakPct: toFive(pressPct * school.firstRoundShare) },
       draw: { peakPct: toFive(drawPct * school.firstRoundShare) }
     };
+    const press = shortened(school.press, capOf(limits, 'contraction at most', Infinity));
+    const draw = shortened(school.draw, capOf(limits, 'contraction at most', Infinity));
     return {
       kind: 'cycle',
       spec: {
-        holdS: setting.holdS ?? 60,
+        holdS: Math.min(setting.holdS ?? 60, longestHoldS(exercise, side, limits)),
         rounds,
-        press: { ...school.press, peakPct: pressPct },
-        draw: { ...school.draw, peakPct: drawPct },
+        press: { ...press, peakPct: pressPct },
+        draw: { ...draw, peakPct: drawPct },
         turnS: school.turnS,
         settleS: school.settleS,
         finalSettleS: school.finalSettleS,
@@ -189,6 +192,28 @@ function formOf(exercise: Exercise, setting: Setting, rounds: number, ask: Block
     };
   return { kind: 'hold', spec: { holdS: setting.holdS ?? 30, cue: 'Hold on the stack. Breathe slowly.' } };
 }
+
+/** A contraction squeezed into fewer seconds, ramps and hold alike, whole seconds of at least one. */
+function shortened<E extends School['press']>(effort: E, mostS: number): E {
+  const totalS = effort.rampUpS + effort.holdS + effort.rampDownS;
+  if (totalS <= mostS) return effort;
+  const squeezed = (s: number) => Math.max(1, Math.floor((s * mostS) / totalS));
+  return { ...effort, rampUpS: squeezed(effort.rampUpS), holdS: squeezed(effort.holdS), rampDownS: squeezed(effort.rampDownS) };
+}
+
+/** Where a line is kept from long holds (assumption: docs/sources.md#screening). */
+const shortHoldS = 30;
+
+const longestHoldS = (exercise: Exercise, side: Side, limits: readonly Limit[]): number =>
+  limits.some(
+    (l) =>
+      l.kind === 'no long hold of a line' &&
+      exercise.lines.some(
+        ({ line, on }) => line === l.line && (l.side === undefined || l.side === (on === 'same' ? side : otherSide(side)))
+      )
+  )
+    ? shortHoldS
+    : Infinity;
 
 const toFive = (pct: number): number => Math.max(5, Math.round(pct / 5) * 5);
 

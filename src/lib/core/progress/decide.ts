@@ -2,7 +2,7 @@ import { daysBetween } from '../days';
 import type { DialState } from '../exercise/dials';
 import { loadedJoints, type DialId, type Exercise, type JointSide, type Line } from '../exercise/exercise';
 import { isLocked, painKindOf, painPlaceOf, type PainEvent, type PainKindId } from '../screen/pain';
-import type { Limit } from '../screen/limit';
+import { hasLimit, waitOf, type Limit } from '../screen/limit';
 import { otherSide, type Side } from '../side';
 
 export type Verdict = 'deepen' | 'stay' | 'ease' | 'stop';
@@ -194,6 +194,8 @@ const targetMet: Rule = (ask) => {
 
   const met = `Target met, under the cap and in shape, ${metRunning} sessions running.`;
   if (ask.locks.length > 0) return stay('While a stop is open, nothing is deepened.', met);
+  if (hasLimit(ask.limits, 'no deepening')) return stay('A limit says: nothing is deepened.', met);
+  if (hasLimit(ask.limits, 'half way only')) return stay('A first attempt stays half way; screen again to go on.', met);
   if (ask.linkDeepenedToday) return stay('This link was already deepened today.', met);
   if (ask.otherSide && !ask.otherSide.isWeaker && ask.otherSide.stepsAhead >= 1)
     return stay('The weaker side leads; this side is already one step ahead.', met);
@@ -208,7 +210,7 @@ const targetMet: Rule = (ask) => {
     const wait = cleanSessionsNeeded(dial.id, ask);
     if (metRunning < wait) return stay(`It was taken back before: ${wait} clean sessions first, ${metRunning} so far.`, met);
     const waitDays = daysToWait(dial.id, ask);
-    if (waitDays > 0) return stay(`A depth is moved at most once a week: ${waitDays} more days.`, met);
+    if (waitDays > 0) return stay(`A depth is not moved again so soon: ${waitDays} more days.`, met);
     return { verdict: 'deepen', dial: dial.id, from: dial.at, to: dial.harder, because: [met, ...held] };
   }
   return stay('Every dial is at its end: the next harder exercise, or the goal is reached.', met, ...held);
@@ -252,7 +254,8 @@ function returnsFrom(dial: DialState, { history }: DecideAsk): number {
 function daysToWait(dial: DialId, ask: DecideAsk): number {
   if (dial !== 'depthCm') return 0;
   const last = ask.history.findLast((r) => r.decision?.verdict === 'deepen' && r.decision.dial === dial);
-  return last ? Math.max(0, progressRules.depthEveryDays - daysBetween(last.on, ask.today)) : 0;
+  const every = waitOf(ask.limits, 'deepening at most every', ask.side, progressRules.depthEveryDays);
+  return last ? Math.max(0, every - daysBetween(last.on, ask.today)) : 0;
 }
 
 const rules: readonly (readonly [RuleName, Rule])[] = [

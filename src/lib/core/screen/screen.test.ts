@@ -8,14 +8,14 @@ import {
   loadedJoints,
   locksFrom,
   painKinds,
-  redFlags,
-  screen
+  screen,
+  screeningRows
 } from '../index';
 
 // Source: cautious defaults from general exercise-safety practice, an assumption not reviewed by a clinician (docs/sources.md#screening).
 describe('screen', () => {
   test('goes when nothing applies', () => expect(screen({ flags: [], ageYears: 35 }).clearance).toBe('go'));
-  test.each(redFlags)('holds $tier for: $text', ({ id, tier }) => {
+  test.each(screeningRows.filter((r) => r.tier !== 'limits'))('holds $tier for: $text', ({ id, tier }) => {
     const { clearance } = screen({ flags: [id], ageYears: 35 });
     expect(clearance).toBe(tier);
     expect(isCleared(clearance, null)).toBe(false);

@@ -1,11 +1,22 @@
 import { CoreError } from '../errors';
 import { defaultEffortCapPct, defaultSensationCap } from '../cycle/compileCycle';
+import { motionOf, type MotionId } from '../goal/motions';
+import { addDays } from '../days';
+import type { Side } from '../side';
+import { beighton, type BeightonItem } from './beighton';
 import type { Clearance, Limit } from './limit';
-import { redFlags, type RedFlag } from './screeningTable';
+import { screeningRows, type ScreeningRow } from './screeningTable';
+
+/** An end stop as set by the instructor, or as told by a clinician. */
+export type EndStop = Readonly<{ motion: MotionId; side: Side | null; deg: number }>;
 
 export type ScreeningAnswers = Readonly<{
-  /** Ids of the red flags that apply. */
+  /** Ids of the rows that apply. */
   flags: readonly string[];
+  /** Side of a row that asks for one; absent means both. */
+  sides?: Readonly<Record<string, Side>>;
+  endStops?: readonly EndStop[];
+  beighton?: readonly BeightonItem[];
   /** Age by birth year alone, the younger reading: the cautious side for minors. */
   ageYears: number;
   /** Caps the instructor sets; never above what a limit says. */
@@ -17,42 +28,80 @@ export type Screening = Readonly<{
   clearance: Clearance;
   limits: readonly Limit[];
   cautions: readonly string[];
-  raised: readonly RedFlag[];
+  raised: readonly ScreeningRow[];
+  mobility: ReturnType<typeof beighton>;
 }>;
 
 /** Most an instructor may set for an adult without a limit; the usual cap is lower (`defaultEffortCapPct`). */
 export const highestEffortCapPct = 80;
 export const highestSensationCap = 6;
 
+/** A screening is asked again after this many days (assumption: docs/sources.md#screening). */
+export const screeningEveryDays = 182;
+
+export const isScreeningDue = (takenOn: string, version: string, current: string, today: string): boolean =>
+  version !== current || today > addDays(takenOn, screeningEveryDays);
+
 /**
  * What answers allow: a clearance and limits as data.
  *
- * Model:  the most serious row decides; an urgent sign before a clinician-first one. Ages set their own limits. Caps are
- *         the lower of what the instructor sets and what a limit says.
+ * Model:  the most serious row decides; an urgent sign before a clinician-first one. A mobility score at the threshold with
+ *         unstable or painful joints is clinician first; without, it brings limits. Ages set their own limits. Caps are the
+ *         lower of what the instructor sets and what a limit says.
  * Throws: CoreError 'flag_unknown'.
  * Source: docs/sources.md#screening (assumption; it defers to licensed practice and local rules)
  */
 export function screen(answers: ScreeningAnswers): Screening {
   const raised = answers.flags.map((id) => {
-    const flag = redFlags.find((f) => f.id === id);
-    if (!flag) throw new CoreError('flag_unknown', { id });
-    return flag;
+    const row = screeningRows.find((r) => r.id === id);
+    if (!row) throw new CoreError('flag_unknown', { id });
+    return row;
   });
+  const mobility = beighton(answers.beighton ?? [], answers.ageYears);
+  const unstable = answers.flags.includes('unstable_joints');
   const age = ageLimits(answers.ageYears);
-  const limits: Limit[] = [
-    ...age.limits,
-    { kind: 'effort cap', value: answers.effortCapPct ?? defaultEffortCapPct, reason: 'set by the instructor' },
-    { kind: 'sensation cap', value: answers.sensationCap ?? defaultSensationCap, reason: 'set by the instructor' }
+  const fromRows = raised.flatMap((row) =>
+    (row.limits ?? []).map((limit): Limit => {
+      const side = row.asks === 'side' ? answers.sides?.[row.id] : undefined;
+      return { ...limit, ...(side && { side }), reason: lower(row.text) };
+    })
+  );
+  const stops = (answers.endStops ?? []).map(({ motion, side, deg }): Limit => ({
+    kind: 'joint end stop',
+    motion,
+    value: deg,
+    ...(side && { side }),
+    reason: `end stop set for ${motionOf(motion).name}`
+  }));
+  const limited = [...age.limits, ...fromRows, ...(mobility.meets ? hypermobileLimits : []), ...stops];
+  const cautions = [
+    ...age.cautions,
+    ...raised.flatMap((r) => r.caution ?? []),
+    ...(mobility.meets ? ['Very mobile: active and strength work first; set an end stop for each joint of the goal.'] : [])
   ];
-  const clearance: Clearance = raised.some((f) => f.tier === 'urgent')
+  const clearance: Clearance = raised.some((r) => r.tier === 'urgent')
     ? 'urgent'
-    : raised.length > 0
+    : raised.some((r) => r.tier === 'clinician first') || (mobility.meets && unstable)
       ? 'clinician first'
-      : age.limits.length > 0
+      : limited.length > 0
         ? 'go with limits'
         : 'go';
-  return { clearance, limits, cautions: age.cautions, raised };
+  const limits: Limit[] = [
+    ...limited,
+    { kind: 'effort cap', value: answers.effortCapPct ?? defaultEffortCapPct, reason: setByInstructor },
+    { kind: 'sensation cap', value: answers.sensationCap ?? defaultSensationCap, reason: setByInstructor }
+  ];
+  return { clearance, limits, cautions, raised, mobility };
 }
+
+/** Reason of the caps that are not a limit of the answers. */
+export const setByInstructor = 'set by the instructor';
+
+const hypermobileLimits: readonly Limit[] = [
+  { kind: 'active work first', reason: 'very mobile joints' },
+  { kind: 'sensation cap', value: 3, reason: 'very mobile joints' },
+  { kind: 'no partner', reason: 'very mobile joints' }
+];
 
 function ageLimits(ageYears: number): { limits: Limit[]; cautions: string[] } {
   if (ageYears < 18)
@@ -60,7 +109,9 @@ function ageLimits(ageYears: number): { limits: Limit[]; cautions: string[] } {
       limits: [
         { kind: 'effort cap', value: 40, reason: 'under 18' },
         { kind: 'no past-flat', reason: 'under 18' },
-        { kind: 'no partner', reason: 'under 18' }
+        { kind: 'no partner', reason: 'under 18' },
+        { kind: 'no loaded stretch', reason: 'under 18' },
+        { kind: 'adult present', reason: 'under 18' }
       ],
       cautions: [
         'An adult is present, safeguarding and consent are recorded. A growth spurt, or a heel, knee or sit-bone ache: ease and refer.'
@@ -81,3 +132,5 @@ function ageLimits(ageYears: number): { limits: Limit[]; cautions: string[] } {
 /** Whether planning and playing are open: an urgent or clinician-first result waits for a named person. */
 export const isCleared = (clearance: Clearance, clearedBy: string | null): boolean =>
   clearance === 'go' || clearance === 'go with limits' || clearedBy !== null;
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

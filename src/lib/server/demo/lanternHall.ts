@@ -1,12 +1,41 @@
 // A data table: the people of Lantern Hall, all invented. Weeks count back from today; gaps and rates in cm and cm a week.
-import type { ClientInput, GoalInput } from '$lib/contract/forms';
-import type { PainKindId, PainPlaceId, Side } from '$lib/core';
+import type { ClientInput } from '$lib/contract/forms';
+import type { BeightonItem, EndStop, PainKindId, PainPlaceId, Side, WayId } from '$lib/core';
 import type { NewProp } from '../repo/propRepo';
+
+export type GoalStory = Readonly<{
+  kind: string;
+  leadSide: Side | null;
+  target: number | null;
+  eventName: string;
+  stage?: number;
+  weeksAhead: number | null;
+}>;
+
+/** One measure on one day, by side or both together. */
+export type TakenStory = Readonly<{
+  daysAgo: number;
+  measureId: string;
+  way: WayId;
+  mode?: 'passive' | 'active';
+  support?: string;
+  state?: 'cold' | 'warm';
+  left?: number;
+  right?: number;
+  both?: number;
+}>;
 
 export type Story = Readonly<{
   client: ClientInput;
-  goal?: Omit<GoalInput, 'targetOn'> & Readonly<{ weeksAhead: number | null }>;
+  goal?: GoalStory;
+  /** Goals besides it, older ones. */
+  alsoGoals?: readonly GoalStory[];
+  /** Kind of the goal in work, where it is not the newest. */
+  inWork?: string;
+  links?: readonly TakenStory[];
   flags?: readonly string[];
+  beighton?: readonly BeightonItem[];
+  endStops?: readonly EndStop[];
   clearedBy?: string;
   /** Absent: not screened yet. */
   screenedWeeksAgo?: number;
@@ -48,6 +77,8 @@ const person = (
   statureCm: body[0],
   leftLegCm: body[1],
   rightLegCm: body[2],
+  lowerLegCm: null,
+  hipToBreastboneCm: null,
   bodyMassKg: null,
   sessionsPerWeek: time[0],
   minutesPerSession: time[1],
@@ -55,7 +86,20 @@ const person = (
 });
 
 const pageant = 'Lantern Hall opens';
-const flat = { leadSide: 'left', targetDepthCm: 0, eventName: pageant, weeksAhead: 12 } as const;
+const flat: GoalStory = { kind: 'front_split', leadSide: 'left', target: 0, eventName: pageant, weeksAhead: 12 };
+
+/** The two links of a front split: flexion of the leg in front, extension of the hip behind; passive, then active. */
+const splitLinks = (
+  daysAgo: number,
+  flexion: [left: number, right: number],
+  extension: [left: number, right: number],
+  held: [flexion: number, extension: number]
+): TakenStory[] => [
+  { daysAgo, measureId: 'HF-KS', way: 'inclinometer', left: flexion[0], right: flexion[1] },
+  { daysAgo, measureId: 'HE', way: 'inclinometer', left: extension[0], right: extension[1] },
+  { daysAgo, measureId: 'HF-KS', way: 'inclinometer', mode: 'active', left: flexion[0] - held[0], right: flexion[1] - held[0] },
+  { daysAgo, measureId: 'HE', way: 'inclinometer', mode: 'active', left: extension[0] - held[1], right: extension[1] - held[1] }
+];
 
 export const lanternHallShelf: readonly NewProp[] = [
   {
@@ -88,7 +132,8 @@ export const lanternHall: readonly Story[] = [
     goal: { ...flat },
     screenedWeeksAgo: 9,
     measured: { weeksAgo: 9, gapCm: { left: 22, right: 24.5 }, activeTrailsCm: 7, gainShare: 0.07 },
-    plan: { weeksAgo: 8, weeks: 12, attendance: 0.92 }
+    plan: { weeksAgo: 8, weeks: 12, attendance: 0.92 },
+    links: [...splitLinks(52, [118, 116], [19, 23], [34, 9]), ...splitLinks(3, [127, 124], [21, 27], [36, 8])]
   },
   {
     client: person(
@@ -113,7 +158,13 @@ export const lanternHall: readonly Story[] = [
       [2, 40],
       'Folk dancer. A year of work behind her; the raised split is for the finale.'
     ),
-    goal: { leadSide: 'right', targetDepthCm: -10, eventName: pageant, weeksAhead: 12 },
+    goal: { ...flat, leadSide: 'right', target: -10 },
+    alsoGoals: [{ kind: 'turnout', leadSide: null, target: 130, eventName: '', weeksAhead: null }],
+    links: [
+      ...splitLinks(3, [148, 151], [34, 30], [31, 12]),
+      { daysAgo: 3, measureId: 'HER0', way: 'inclinometer', left: 57, right: 55 },
+      { daysAgo: 3, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 121 }
+    ],
     screenedWeeksAgo: 50,
     measured: { weeksAgo: 50, gapCm: { left: 15, right: 12.5 }, activeTrailsCm: 5, gainShare: 0.045 },
     plan: { weeksAgo: 49, weeks: 12, attendance: 0.9, away: [17, 18, 33] }
@@ -130,7 +181,8 @@ export const lanternHall: readonly Story[] = [
     goal: { ...flat, leadSide: 'right' },
     screenedWeeksAgo: 7,
     measured: { weeksAgo: 7, gapCm: { left: 29, right: 16 }, activeTrailsCm: 11, gainShare: 0.06 },
-    plan: { weeksAgo: 6, weeks: 10, attendance: 0.95, lastUndecided: true }
+    plan: { weeksAgo: 6, weeks: 10, attendance: 0.95, lastUndecided: true },
+    links: splitLinks(8, [108, 131], [24, 12], [28, 7])
   },
   {
     client: person(
@@ -169,7 +221,20 @@ export const lanternHall: readonly Story[] = [
       [2, 40],
       'Retired beekeeper. Wants to sit and kneel in the evening without stiffness.'
     ),
-    goal: { leadSide: 'left', targetDepthCm: 25, eventName: '', weeksAhead: null },
+    goal: { ...flat, target: 25, eventName: '', weeksAhead: null },
+    alsoGoals: [{ kind: 'lotus', leadSide: null, target: 8, eventName: 'The evening reading', stage: 0, weeksAhead: 26 }],
+    inWork: 'lotus',
+    links: [
+      { daysAgo: 40, measureId: 'lotus_knee_height', way: 'tape', support: 'cushion', left: 27, right: 23 },
+      { daysAgo: 40, measureId: 'HER90', way: 'goniometer', left: 38, right: 47 },
+      { daysAgo: 40, measureId: 'HAB90', way: 'inclinometer', left: 52, right: 57 },
+      { daysAgo: 40, measureId: 'KF', way: 'goniometer', left: 133, right: 136 },
+      { daysAgo: 40, measureId: 'APF', way: 'goniometer', left: 48, right: 52 },
+      { daysAgo: 12, measureId: 'lotus_knee_height', way: 'tape', support: 'cushion', left: 21, right: 19 },
+      { daysAgo: 12, measureId: 'HER90', way: 'goniometer', left: 44, right: 51 },
+      { daysAgo: 12, measureId: 'lotus_stage', way: 'level', left: 0, right: 0 }
+    ],
+    flags: ['knee_history'],
     screenedWeeksAgo: 8,
     measured: { weeksAgo: 8, gapCm: { left: 41, right: 39 }, activeTrailsCm: 8, gainShare: 0.04, lastMeasureWeeksAgo: 2 },
     plan: { weeksAgo: 7, weeks: 8, attendance: 0.8, stopsWeeksAgo: 2 }
@@ -206,7 +271,8 @@ export const lanternHall: readonly Story[] = [
     client: person('Mirel Dray', 1993, 'intermediate', [169, 89, 89], [3, 45], 'Puppeteer. Measured last week, no plan yet.'),
     goal: { ...flat },
     screenedWeeksAgo: 1,
-    measured: { weeksAgo: 1, gapCm: { left: 21, right: 20 }, activeTrailsCm: 6, gainShare: 0 }
+    measured: { weeksAgo: 1, gapCm: { left: 21, right: 20 }, activeTrailsCm: 6, gainShare: 0 },
+    links: splitLinks(7, [119, 122], [26, 24], [41, 10])
   },
   {
     client: person(
@@ -220,6 +286,73 @@ export const lanternHall: readonly Story[] = [
     goal: { ...flat, leadSide: 'right' },
     flags: ['nerve_signs'],
     screenedWeeksAgo: 1
+  },
+  {
+    client: person(
+      'Linnet Fray',
+      1998,
+      'advanced',
+      [163, null, null],
+      [4, 50],
+      'Folk dancer. Wants a wider turnout; her feet already show more than her hips.'
+    ),
+    goal: { kind: 'turnout', leadSide: null, target: 120, eventName: pageant, weeksAhead: 12 },
+    screenedWeeksAgo: 7,
+    links: [
+      { daysAgo: 49, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 126 },
+      { daysAgo: 49, measureId: 'HER0', way: 'inclinometer', left: 44, right: 51 },
+      { daysAgo: 21, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 124 },
+      { daysAgo: 21, measureId: 'HER0', way: 'inclinometer', left: 48, right: 52 },
+      { daysAgo: 5, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 123 },
+      { daysAgo: 5, measureId: 'HER0', way: 'inclinometer', left: 52, right: 54 },
+      { daysAgo: 5, measureId: 'HER0', way: 'inclinometer', mode: 'active', left: 37, right: 44 }
+    ]
+  },
+  {
+    client: person(
+      'Osric Vane',
+      1990,
+      'intermediate',
+      [181, 97, 97],
+      [3, 45],
+      'Stilt walker. The side split is for the giant; the right hip stops sooner.'
+    ),
+    goal: { kind: 'side_split', leadSide: null, target: 0, eventName: pageant, weeksAhead: 12 },
+    screenedWeeksAgo: 10,
+    links: [
+      { daysAgo: 68, measureId: 'side_split_gap', way: 'tape', both: 44 },
+      { daysAgo: 68, measureId: 'HAB', way: 'goniometer', left: 63, right: 55 },
+      { daysAgo: 68, measureId: 'HER0', way: 'inclinometer', left: 41, right: 36 },
+      { daysAgo: 40, measureId: 'side_split_gap', way: 'tape', both: 39 },
+      { daysAgo: 12, measureId: 'side_split_gap', way: 'tape', both: 33 },
+      { daysAgo: 12, measureId: 'side_split_gap', way: 'tape', mode: 'active', both: 45 },
+      { daysAgo: 12, measureId: 'HAB', way: 'goniometer', left: 70, right: 59 },
+      { daysAgo: 12, measureId: 'HAB', way: 'goniometer', mode: 'active', left: 48, right: 37 }
+    ]
+  },
+  {
+    client: person(
+      'Maud Tarry',
+      2000,
+      'intermediate',
+      [167, 88, 88],
+      [3, 40],
+      'Puppeteer. Very mobile everywhere; folds flat, holds little. The pancake is for a table scene.'
+    ),
+    goal: { kind: 'pancake', leadSide: null, target: 8, eventName: pageant, weeksAhead: 12 },
+    screenedWeeksAgo: 4,
+    beighton: ['finger_left', 'finger_right', 'thumb_left', 'thumb_right', 'elbow_left', 'trunk'],
+    endStops: [{ motion: 'HF-KS', side: null, deg: 125 }],
+    links: [
+      { daysAgo: 28, measureId: 'pancake_sternum_height', way: 'tape', support: 'cushion', both: 24 },
+      { daysAgo: 28, measureId: 'straddle', way: 'goniometer', both: 131 },
+      { daysAgo: 28, measureId: 'trunk_fold', way: 'inclinometer', both: 62 },
+      { daysAgo: 28, measureId: 'HF-KS', way: 'inclinometer', left: 121, right: 123 },
+      { daysAgo: 6, measureId: 'pancake_sternum_height', way: 'tape', support: 'cushion', both: 21 },
+      { daysAgo: 6, measureId: 'pancake_sternum_height', way: 'tape', mode: 'active', support: 'cushion', both: 38 },
+      { daysAgo: 6, measureId: 'trunk_fold', way: 'inclinometer', both: 66 },
+      { daysAgo: 6, measureId: 'trunk_fold', way: 'inclinometer', mode: 'active', both: 41 }
+    ]
   },
   {
     client: person('Sable Wick', 2001, 'beginner', [166, null, null], [2, 30], 'New with the lantern bearers.')

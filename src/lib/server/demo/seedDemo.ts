@@ -3,26 +3,31 @@ import {
   compileSession,
   defaultEffortCapPct,
   defaultSensationCap,
+  goalOf,
+  measureOf,
   normalDraw,
   seededRandom,
   sides,
+  wayOf,
+  type Entries,
   type RandomSource,
   type Side
 } from '$lib/core';
-import type { MeasureInput, SetLogInput } from '$lib/contract/forms';
+import type { SetLogInput, StartInput } from '$lib/contract/forms';
+import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
 import { insertClient } from '../repo/clientRepo';
-import { insertGoal } from '../repo/goalRepo';
 import { listPeople } from '../repo/peopleRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed, type Session } from '../repo/sessionRepo';
 import { clearScreening, saveScreening } from '../service/checking';
-import { dateOf, loadGoalCase } from '../service/clientCase';
+import { dateOf, loadCase, loadSplitCase } from '../service/clientCase';
+import { chooseGoal, saveGoal } from '../service/goalSetting';
 import { saveOccasion } from '../service/measuring';
 import { makePlan } from '../service/planning';
 import { finishSession, logSet, startSession, tellPain } from '../service/practising';
 import { acceptProposals } from '../service/reviewing';
-import { lanternHall, lanternHallShelf, type Story } from './lanternHall';
+import { lanternHall, lanternHallShelf, type Story, type TakenStory } from './lanternHall';
 
 /**
  * Fills an empty database with Lantern Hall. Everything goes through the same services as the interface, so it is always
@@ -36,6 +41,8 @@ export async function seedDemo(db: Database, now: Date, say: (text: string) => v
     await new Telling(db, story, dateOf(now), 1000 + i).tell();
   }
 }
+
+const ready: StartInput = { answer: 'accept', reason: '', newSymptom: false, symptom: null, soreness: 1, today: [] };
 
 /** One person's history, told day by day. */
 class Telling {
@@ -59,42 +66,79 @@ class Telling {
   async tell(): Promise<void> {
     const { story, db } = this;
     this.#clientId = await insertClient(db, story.client);
-    if (story.goal) {
-      const { weeksAhead, ...goal } = story.goal;
-      await insertGoal(db, this.#clientId, {
+    for (const { weeksAhead, ...goal } of [...(story.alsoGoals ?? []), ...(story.goal ? [story.goal] : [])])
+      await saveGoal(db, this.#clientId, null, {
         ...goal,
+        title: '',
+        headline: goalOf(goal.kind).headline,
+        targetReason: '',
+        stage: goal.stage ?? 0,
+        demands: null,
         targetOn: weeksAhead === null ? null : addDays(this.today, weeksAhead * 7)
       });
-    }
     if (story.screenedWeeksAgo !== undefined) await this.#screen(story.screenedWeeksAgo);
-    if (!story.measured) return;
-    await this.#measure(addDays(this.today, -7 * story.measured.weeksAgo), 'warm');
-    if (story.plan) await this.#train(story.plan, story.measured);
+    if (story.measured) {
+      await this.#measure(addDays(this.today, -7 * story.measured.weeksAgo), 'warm');
+      if (story.plan) await this.#train(story.plan, story.measured);
+    }
+    for (const taken of story.links ?? []) await this.#take(taken);
+    if (story.inWork) {
+      const { goals } = await loadCase(db, this.#clientId);
+      await chooseGoal(db, this.#clientId, goals.find((g) => g.kind === story.inWork)!.id);
+    }
+  }
+
+  /** Measures besides the gap of the split: two trials each about the value the body has that day. */
+  async #take({ daysAgo, measureId, way, mode = 'passive', support = '', state = 'warm', ...at }: TakenStory): Promise<void> {
+    const measure = measureOf(measureId);
+    const sd = measure.unit === '°' ? 1.4 : 0.5;
+    const round = (v: number) => (measure.unit === 'level' || measure.unit === 'min' ? v : Math.round(v * 2) / 2);
+    const places = (['left', 'right', 'both'] as const).filter((place) => at[place] !== undefined);
+    const trials = places.flatMap((place) => {
+      const once = measure.unit === 'level' || measure.unit === 'min' || measure.unit === '/10';
+      return (once ? [1] : [1, 2]).map((ordinal): TrialInput => {
+        const value = round(at[place]! + (once ? 0 : normalDraw(this.#random) * sd));
+        const [field] = wayOf(way).fields;
+        const side = place === 'both' ? null : place;
+        return { measureId, side, mode, way, support, ordinal, entries: { [field!.id]: value } };
+      });
+    });
+    await saveOccasion(this.db, this.#clientId, { ...this.#conditions(addDays(this.today, -daysAgo), state), trials });
+  }
+
+  #conditions(takenOn: string, bodyState: 'cold' | 'warm') {
+    return { bodyState, takenOn, dayTime: 'evening', training: 'before', measurer: '', note: '' } as const;
   }
 
   async #screen(weeksAgo: number): Promise<void> {
     const on = addDays(this.today, -7 * weeksAgo);
+    const { flags = [], endStops = [], beighton = [] } = this.story;
     const answers = {
-      flags: [...(this.story.flags ?? [])],
+      flags,
+      sides: {},
+      endStops,
+      beighton,
       effortCapPct: defaultEffortCapPct,
       sensationCap: defaultSensationCap
     };
-    await saveScreening(this.db, this.#clientId, { ...answers, noneUrgent: true, noneClinician: answers.flags.length === 0 }, on);
+    await saveScreening(this.db, this.#clientId, answers, on);
     if (this.story.clearedBy)
       await clearScreening(this.db, this.#clientId, { clearedBy: this.story.clearedBy, clearNote: 'Fit to train.' }, on);
   }
 
   async #measure(on: string, bodyState: 'cold' | 'warm'): Promise<void> {
     const dayCm = { left: normalDraw(this.#random) * 1.1, right: normalDraw(this.#random) * 1.1 };
-    const trial = (side: Side, mode: 'passive' | 'active', ordinal: number) => {
+    const trial = (side: Side, mode: 'passive' | 'active', ordinal: number): TrialInput => {
       const aboveCm = mode === 'active' ? (this.story.measured?.activeTrailsCm ?? 0) : 0;
       const depthCm = Math.round((this.#reachCm[side] + aboveCm + dayCm[side] + normalDraw(this.#random) * 0.7) * 2) / 2;
-      return { side, mode, ordinal, gapCm: Math.max(0, depthCm), leadRaiseCm: Math.max(0, -depthCm) };
+      const entries: Entries = depthCm < 0 ? { raiseCm: -depthCm } : { heightCm: depthCm };
+      const way = depthCm < 0 ? 'raise' : 'tape';
+      return { measureId: 'front_split_gap', side, mode, way, support: '', ordinal, entries };
     };
-    const trials: MeasureInput['trials'] = sides.flatMap((side) =>
+    const trials: TrialInput[] = sides.flatMap((side) =>
       (['passive', 'active'] as const).flatMap((mode) => [trial(side, mode, 1), trial(side, mode, 2)])
     );
-    await saveOccasion(this.db, this.#clientId, { bodyState, takenOn: on, note: '', trials });
+    await saveOccasion(this.db, this.#clientId, { ...this.#conditions(on, bodyState), trials });
   }
 
   async #train(plan: NonNullable<Story['plan']>, measured: NonNullable<Story['measured']>): Promise<void> {
@@ -103,7 +147,7 @@ class Telling {
     let version = 0;
     for (let week = 1; startOn < stopsOn; version++) {
       await makePlan(this.db, this.#clientId, { ...this.#planShape(plan.weeks, startOn), startOn, basedOnVersion: version });
-      const { sessions } = await loadGoalCase(this.db, this.#clientId);
+      const { sessions } = await loadSplitCase(this.db, this.#clientId);
       this.#waiting = sessions.filter((s) => s.status === 'planned');
       for (let w = 1; w <= plan.weeks; w++, week++) {
         const ofWeek = sessions.filter((s) => s.status === 'planned' && s.week === w);
@@ -157,7 +201,7 @@ class Telling {
   async #session({ id }: Session, on: string, hurt: NonNullable<Story['plan']>['pain'] | null): Promise<void> {
     const { db } = this;
     const at = (minutes: number) => new Date(new Date(`${on}T17:00:00`).getTime() + minutes * 60_000);
-    await startSession(db, this.#clientId, id, { answer: 'accept', reason: '' }, at(0));
+    await startSession(db, this.#clientId, id, ready, at(0));
     const { blocks } = await getPrescribed(db, id);
     const { sets } = compileSession(blocks, { effortCapPct: 100 });
     for (const set of sets) {

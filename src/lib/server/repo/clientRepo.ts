@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { levels, type ClientInput } from '$lib/contract/forms';
+import type { WeekInput } from '$lib/contract/checkForms';
+import { levels, weekThings, type ClientInput } from '$lib/contract/forms';
 import type { Db } from '../db/db';
 import { IdRow, oneRow } from '../db/rows';
 
@@ -13,10 +14,15 @@ const ClientRow = z
     stature_cm: z.number(),
     left_leg_cm: z.number().nullable(),
     right_leg_cm: z.number().nullable(),
+    lower_leg_cm: z.number().nullable(),
+    hip_to_breastbone_cm: z.number().nullable(),
     body_mass_kg: z.number().nullable(),
     sessions_per_week: z.int(),
     minutes_per_session: z.int(),
+    week_holds: z.array(z.enum(weekThings)),
+    home_props: z.string(),
     notes: z.string(),
+    current_goal_id: z.int().nullable(),
     archived_at: z.string().nullable()
   })
   .transform((r) => ({
@@ -28,16 +34,22 @@ const ClientRow = z
     statureCm: r.stature_cm,
     leftLegCm: r.left_leg_cm,
     rightLegCm: r.right_leg_cm,
+    lowerLegCm: r.lower_leg_cm,
+    hipToBreastboneCm: r.hip_to_breastbone_cm,
     bodyMassKg: r.body_mass_kg,
     sessionsPerWeek: r.sessions_per_week,
     minutesPerSession: r.minutes_per_session,
+    weekHolds: r.week_holds,
+    homeProps: r.home_props,
     notes: r.notes,
+    currentGoalId: r.current_goal_id,
     archivedAt: r.archived_at
   }));
 export type Client = z.output<typeof ClientRow>;
 
-const columns = `id, name, birth_year, level, contact, stature_cm, left_leg_cm, right_leg_cm, body_mass_kg,
-                 sessions_per_week, minutes_per_session, notes, archived_at`;
+const columns = `id, name, birth_year, level, contact, stature_cm, left_leg_cm, right_leg_cm, lower_leg_cm,
+                 hip_to_breastbone_cm, body_mass_kg, sessions_per_week, minutes_per_session, week_holds, home_props, notes,
+                 current_goal_id, archived_at`;
 
 export async function getClient(db: Db, id: number): Promise<Client> {
   const { rows } = await db.query(`select ${columns} from client where id = $1`, [id]);
@@ -52,6 +64,8 @@ const valuesOf = (c: ClientInput) => [
   c.statureCm,
   c.leftLegCm,
   c.rightLegCm,
+  c.lowerLegCm,
+  c.hipToBreastboneCm,
   c.bodyMassKg,
   c.sessionsPerWeek,
   c.minutesPerSession,
@@ -60,9 +74,9 @@ const valuesOf = (c: ClientInput) => [
 
 export async function insertClient(db: Db, client: ClientInput): Promise<number> {
   const { rows } = await db.query(
-    `insert into client (name, birth_year, level, contact, stature_cm, left_leg_cm, right_leg_cm, body_mass_kg,
-                         sessions_per_week, minutes_per_session, notes)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
+    `insert into client (name, birth_year, level, contact, stature_cm, left_leg_cm, right_leg_cm, lower_leg_cm,
+                         hip_to_breastbone_cm, body_mass_kg, sessions_per_week, minutes_per_session, notes)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) returning id`,
     valuesOf(client)
   );
   return oneRow(IdRow, rows, 'client').id;
@@ -72,12 +86,23 @@ export async function updateClient(db: Db, id: number, client: ClientInput): Pro
   await db.query(
     `update client
         set name = $1, birth_year = $2, level = $3, contact = $4, stature_cm = $5, left_leg_cm = $6, right_leg_cm = $7,
-            body_mass_kg = $8, sessions_per_week = $9, minutes_per_session = $10, notes = $11
-      where id = $12`,
+            lower_leg_cm = $8, hip_to_breastbone_cm = $9, body_mass_kg = $10, sessions_per_week = $11, minutes_per_session = $12,
+            notes = $13
+      where id = $14`,
     [...valuesOf(client), id]
   );
 }
 
 export async function updateArchived(db: Db, id: number, archivedAt: string | null): Promise<void> {
   await db.query('update client set archived_at = $1 where id = $2', [archivedAt, id]);
+}
+
+/** What their week holds, and what they have at home. */
+export async function updateWeek(db: Db, id: number, { weekHolds, homeProps }: WeekInput): Promise<void> {
+  await db.query('update client set week_holds = $1, home_props = $2 where id = $3', [JSON.stringify(weekHolds), homeProps, id]);
+}
+
+/** Which of the goals is in work: every station speaks of it. */
+export async function updateCurrentGoal(db: Db, id: number, goalId: number): Promise<void> {
+  await db.query('update client set current_goal_id = $1 where id = $2', [goalId, id]);
 }

@@ -1,53 +1,85 @@
 import { z } from 'zod';
-import type { GoalInput } from '$lib/contract/forms';
+import { DemandSchema, type GoalInput } from '$lib/contract/goalForms';
+import { goalOf } from '$lib/core';
 import type { Db } from '../db/db';
-import { firstRow, IdRow, oneRow } from '../db/rows';
+import { allRows, IdRow, oneRow } from '../db/rows';
 
 const GoalRow = z
   .object({
     id: z.int(),
     client_id: z.int(),
-    lead_side: z.enum(['left', 'right']),
-    target_depth_cm: z.number(),
+    kind: z.string(),
+    title: z.string(),
+    headline: z.string(),
+    lead_side: z.enum(['left', 'right']).nullable(),
+    target: z.number().nullable(),
+    target_reason: z.string(),
     target_on: z.iso.date().nullable(),
-    event_name: z.string()
+    event_name: z.string(),
+    stage: z.int(),
+    demands: z.array(DemandSchema).nullable()
   })
   .transform((r) => ({
     id: r.id,
     clientId: r.client_id,
+    kind: r.kind,
+    name: r.title || goalOf(r.kind).name,
+    title: r.title,
+    headline: r.headline,
     leadSide: r.lead_side,
-    targetDepthCm: r.target_depth_cm,
+    target: r.target,
+    targetReason: r.target_reason,
     targetOn: r.target_on,
-    eventName: r.event_name
+    eventName: r.event_name,
+    stage: r.stage,
+    /** As changed for this client, else those of the catalogue. */
+    demands: r.demands ?? goalOf(r.kind).demands,
+    isChanged: r.demands !== null
   }));
 export type ClientGoal = z.output<typeof GoalRow>;
 
-/** The open goal of a client, the newest where there are several; null when none is set. */
-export async function findGoal(db: Db, clientId: number): Promise<ClientGoal | null> {
+/** The open goals of a client, oldest first. */
+export async function listGoals(db: Db, clientId: number): Promise<ClientGoal[]> {
   const { rows } = await db.query(
-    `select id, client_id, lead_side, target_depth_cm, target_on, event_name
-       from goal where client_id = $1 and closed_at is null
-      order by id desc limit 1`,
+    `select id, client_id, kind, title, headline, lead_side, target, target_reason, target_on, event_name, stage, demands
+       from goal where client_id = $1 and closed_at is null order by id`,
     [clientId]
   );
-  return firstRow(GoalRow, rows);
+  return allRows(GoalRow, rows);
 }
+
+const valuesOf = (g: GoalInput) => [
+  g.kind,
+  g.title,
+  g.headline,
+  g.leadSide,
+  g.target,
+  g.targetReason,
+  g.targetOn,
+  g.eventName,
+  g.stage,
+  g.demands && JSON.stringify(g.demands)
+];
 
 export async function insertGoal(db: Db, clientId: number, g: GoalInput): Promise<number> {
   const { rows } = await db.query(
-    `insert into goal (client_id, kind, lead_side, target_depth_cm, target_on, event_name)
-     values ($1, 'front_split', $2, $3, $4, $5) returning id`,
-    [clientId, g.leadSide, g.targetDepthCm, g.targetOn, g.eventName]
+    `insert into goal (client_id, kind, title, headline, lead_side, target, target_reason, target_on, event_name, stage, demands)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
+    [clientId, ...valuesOf(g)]
   );
   return oneRow(IdRow, rows, 'goal').id;
 }
 
-export async function updateGoal(db: Db, id: number, g: GoalInput): Promise<void> {
-  await db.query('update goal set lead_side = $1, target_depth_cm = $2, target_on = $3, event_name = $4 where id = $5', [
-    g.leadSide,
-    g.targetDepthCm,
-    g.targetOn,
-    g.eventName,
-    id
-  ]);
+export async function updateGoal(db: Db, clientId: number, id: number, g: GoalInput): Promise<void> {
+  await db.query(
+    `update goal set kind = $1, title = $2, headline = $3, lead_side = $4, target = $5, target_reason = $6, target_on = $7,
+                     event_name = $8, stage = $9, demands = $10
+      where id = $11 and client_id = $12`,
+    [...valuesOf(g), id, clientId]
+  );
+}
+
+/** Ends a goal, or takes it up again (null); what was measured and done for it stays. */
+export async function updateGoalClosed(db: Db, clientId: number, id: number, closedAt: string | null): Promise<void> {
+  await db.query('update goal set closed_at = $1 where id = $2 and client_id = $3', [closedAt, id, clientId]);
 }

@@ -1,50 +1,118 @@
 import { z } from 'zod';
 import { bodyState } from '$lib/contract/fields';
-import { measureModes, type MeasureInput } from '$lib/contract/forms';
+import { dayTimes, trainings, type ConditionsInput, type TrialInput } from '$lib/contract/measureForms';
+import { measureModes, wayIds } from '$lib/core';
 import type { Db } from '../db/db';
-import { allRows, IdRow, oneRow } from '../db/rows';
+import { allRows, firstRow, IdRow, oneRow } from '../db/rows';
 
 const TrialJson = z
-  .object({ side: z.enum(['left', 'right']), mode: z.enum(measureModes), gap_cm: z.number(), lead_raise_cm: z.number() })
-  .transform((t) => ({ side: t.side, mode: t.mode, depthCm: t.gap_cm > 0 ? t.gap_cm : -t.lead_raise_cm || 0 }));
+  .object({
+    measure_id: z.string(),
+    side: z.enum(['left', 'right']).nullable(),
+    mode: z.enum(measureModes),
+    way: z.enum(wayIds),
+    support: z.string(),
+    entries: z.record(z.string(), z.number()),
+    value: z.number()
+  })
+  .transform((t) => ({
+    measureId: t.measure_id,
+    side: t.side,
+    mode: t.mode,
+    way: t.way,
+    support: t.support,
+    entries: t.entries,
+    value: t.value
+  }));
+export type Trial = z.output<typeof TrialJson>;
 
 const OccasionRow = z
-  .object({ id: z.int(), taken_on: z.iso.date(), body_state: bodyState, note: z.string(), trials: z.array(TrialJson) })
-  .transform((r) => ({ id: r.id, takenOn: r.taken_on, bodyState: r.body_state, note: r.note, trials: r.trials }));
-/** One measuring occasion; trials carry the signed depth. */
+  .object({
+    id: z.int(),
+    taken_on: z.iso.date(),
+    body_state: bodyState,
+    day_time: z.enum(dayTimes),
+    training: z.enum(trainings),
+    measurer: z.string(),
+    note: z.string(),
+    trials: z.array(TrialJson)
+  })
+  .transform((r) => ({
+    id: r.id,
+    takenOn: r.taken_on,
+    bodyState: r.body_state,
+    dayTime: r.day_time,
+    training: r.training,
+    measurer: r.measurer,
+    note: r.note,
+    trials: r.trials
+  }));
+/** One measuring occasion with its trials. */
 export type Occasion = z.output<typeof OccasionRow>;
 
-/** Occasions of a goal with their trials, oldest first. */
-export async function listOccasions(db: Db, goalId: number): Promise<Occasion[]> {
+/** Occasions of a client with their trials, oldest first. */
+export async function listOccasions(db: Db, clientId: number): Promise<Occasion[]> {
   const { rows } = await db.query(
-    `select o.id, o.taken_on, o.body_state, o.note,
-            coalesce(json_agg(json_build_object('side', t.side, 'mode', t.mode, 'gap_cm', t.gap_cm, 'lead_raise_cm', t.lead_raise_cm)
-                              order by t.side, t.mode, t.ordinal) filter (where t.id is not null), '[]') as trials
+    `select o.id, o.taken_on, o.body_state, o.day_time, o.training, o.measurer, o.note,
+            coalesce(json_agg(json_build_object('measure_id', t.measure_id, 'side', t.side, 'mode', t.mode, 'way', t.way,
+                                                'support', t.support, 'entries', t.entries, 'value', t.value)
+                              order by t.measure_id, t.side, t.mode, t.way, t.ordinal) filter (where t.id is not null), '[]') as trials
        from occasion o left join trial t on t.occasion_id = o.id
-      where o.goal_id = $1 and o.removed_at is null
+      where o.client_id = $1 and o.removed_at is null
       group by o.id
       order by o.taken_on, o.id`,
-    [goalId]
+    [clientId]
   );
   return allRows(OccasionRow, rows);
 }
 
-/** An occasion and all its trials; meant for a transaction. */
-export async function insertOccasion(tx: Db, goalId: number, m: MeasureInput): Promise<number> {
+/**
+ * The occasion of this day and these conditions that has none of the measures yet; null when a new one is begun. So one
+ * visit is one occasion, and a measure taken twice is two.
+ */
+export async function findOpenOccasion(
+  tx: Db,
+  clientId: number,
+  c: ConditionsInput,
+  measureIds: readonly string[]
+): Promise<number | null> {
   const { rows } = await tx.query(
-    'insert into occasion (goal_id, taken_on, body_state, note) values ($1, $2, $3, $4) returning id',
-    [goalId, m.takenOn, m.bodyState, m.note]
+    `select o.id from occasion o
+      where o.client_id = $1 and o.removed_at is null and o.taken_on = $2 and o.body_state = $3 and o.day_time = $4
+        and o.training = $5 and o.measurer = $6
+        and not exists (select 1 from trial t where t.occasion_id = o.id and t.measure_id = any($7))
+      order by o.id desc limit 1`,
+    [clientId, c.takenOn, c.bodyState, c.dayTime, c.training, c.measurer, measureIds]
   );
-  const { id } = oneRow(IdRow, rows, 'occasion');
-  for (const t of m.trials)
+  return firstRow(IdRow, rows)?.id ?? null;
+}
+
+export async function insertOccasion(tx: Db, clientId: number, c: ConditionsInput): Promise<number> {
+  const { rows } = await tx.query(
+    `insert into occasion (client_id, taken_on, body_state, day_time, training, measurer, note)
+     values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+    [clientId, c.takenOn, c.bodyState, c.dayTime, c.training, c.measurer, c.note]
+  );
+  return oneRow(IdRow, rows, 'occasion').id;
+}
+
+export type NewTrial = TrialInput & Readonly<{ value: number }>;
+
+export async function insertTrials(tx: Db, occasionId: number, trials: readonly NewTrial[]): Promise<void> {
+  for (const t of trials)
     await tx.query(
-      'insert into trial (occasion_id, side, mode, ordinal, gap_cm, lead_raise_cm) values ($1, $2, $3, $4, $5, $6)',
-      [id, t.side, t.mode, t.ordinal, t.gapCm, t.leadRaiseCm]
+      `insert into trial (occasion_id, measure_id, side, mode, way, support, ordinal, entries, value)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+      [occasionId, t.measureId, t.side, t.mode, t.way, t.support, t.ordinal, JSON.stringify(t.entries), t.value]
     );
-  return id;
+}
+
+/** Adds to the note of an occasion that is gone on with. */
+export async function appendNote(tx: Db, occasionId: number, note: string): Promise<void> {
+  await tx.query(`update occasion set note = trim(both from note || ' ' || $1) where id = $2`, [note, occasionId]);
 }
 
 /** Takes an occasion out of the record, or puts it back (null). */
-export async function updateOccasionRemoved(db: Db, goalId: number, id: number, removedAt: string | null): Promise<void> {
-  await db.query('update occasion set removed_at = $1 where id = $2 and goal_id = $3', [removedAt, id, goalId]);
+export async function updateOccasionRemoved(db: Db, clientId: number, id: number, removedAt: string | null): Promise<void> {
+  await db.query('update occasion set removed_at = $1 where id = $2 and client_id = $3', [removedAt, id, clientId]);
 }

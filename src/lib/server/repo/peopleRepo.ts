@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { goalOf } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
 
@@ -7,12 +8,16 @@ const PersonRow = z
     id: z.int(),
     name: z.string(),
     level: z.string(),
-    lead_side: z.enum(['left', 'right']).nullable(),
-    target_depth_cm: z.number().nullable(),
+    goal_kind: z.string().nullable(),
+    goal_title: z.string().nullable(),
+    headline: z.string().nullable(),
+    target: z.number().nullable(),
     target_on: z.iso.date().nullable(),
     event_name: z.string().nullable(),
-    left_cm: z.number().nullable(),
-    right_cm: z.number().nullable(),
+    goal_count: z.number(),
+    left_value: z.number().nullable(),
+    right_value: z.number().nullable(),
+    both_value: z.number().nullable(),
     measured_on: z.iso.date().nullable(),
     last_session_at: z.string().nullable(),
     next_on: z.iso.date().nullable(),
@@ -24,13 +29,19 @@ const PersonRow = z
     id: r.id,
     name: r.name,
     level: r.level,
-    goal: r.lead_side && {
-      leadSide: r.lead_side,
-      targetDepthCm: r.target_depth_cm ?? 0,
-      targetOn: r.target_on,
-      eventName: r.event_name ?? ''
-    },
-    depthCm: { left: r.left_cm, right: r.right_cm },
+    goal: r.goal_kind &&
+      r.headline && {
+        kind: r.goal_kind,
+        name: r.goal_title || goalOf(r.goal_kind).name,
+        headline: r.headline,
+        target: r.target,
+        targetOn: r.target_on,
+        eventName: r.event_name ?? '',
+        /** Goals besides this one. */
+        others: r.goal_count - 1
+      },
+    /** Newest mean of the headline by side; `both` where the sides go together. */
+    values: { left: r.left_value, right: r.right_value, both: r.both_value },
     measuredOn: r.measured_on,
     lastSessionAt: r.last_session_at,
     nextOn: r.next_on,
@@ -45,27 +56,34 @@ export type Person = z.output<typeof PersonRow>;
 /** Everyone of the list with the few figures it shows, in one query; by name. */
 export async function listPeople(db: Db, which: 'active' | 'archived'): Promise<Person[]> {
   const { rows } = await db.query(
-    `select c.id, c.name, c.level, g.lead_side, g.target_depth_cm, g.target_on, g.event_name,
-            m.left_cm, m.right_cm, m.measured_on, s.last_session_at, s.next_on,
+    `select c.id, c.name, c.level, g.kind as goal_kind, g.title as goal_title, g.headline, g.target, g.target_on, g.event_name,
+            (select count(*) from goal where client_id = c.id and closed_at is null) as goal_count,
+            m.left_value, m.right_value, m.both_value, m.measured_on, s.last_session_at, s.next_on,
             coalesce(s.last_id is not null and not exists (select 1 from decision d where d.session_id = s.last_id and d.moment = 'review'), false)
               as is_undecided,
             (select count(*) from body_lock l where l.client_id = c.id and l.cleared_on is null) as open_locks,
             sc.is_open
        from client c
-       left join lateral (select * from goal where client_id = c.id and closed_at is null order by id desc limit 1) g on true
        left join lateral (
-         select max(o.taken_on) as measured_on,
-                avg(t.gap_cm - t.lead_raise_cm) filter (where t.side = 'left' and o.id = newest.left_id) as left_cm,
-                avg(t.gap_cm - t.lead_raise_cm) filter (where t.side = 'right' and o.id = newest.right_id) as right_cm
-           from occasion o
-           join trial t on t.occasion_id = o.id and t.mode = 'passive'
-           cross join (
-             select (array_agg(x.id order by x.taken_on desc, x.id desc) filter (where y.side = 'left'))[1] as left_id,
-                    (array_agg(x.id order by x.taken_on desc, x.id desc) filter (where y.side = 'right'))[1] as right_id
-               from occasion x join trial y on y.occasion_id = x.id and y.mode = 'passive'
-              where x.goal_id = g.id and x.removed_at is null
-           ) newest
-          where o.goal_id = g.id and o.removed_at is null
+         select * from goal where client_id = c.id and closed_at is null
+          order by (id = c.current_goal_id) desc nulls last, id desc limit 1
+       ) g on true
+       left join lateral (
+         -- The newest occasion of each side: its mean, in the mode the headline is mainly taken in.
+         select max(n.taken_on) as measured_on,
+                max(n.mean) filter (where n.side = 'left') as left_value,
+                max(n.mean) filter (where n.side = 'right') as right_value,
+                max(n.mean) filter (where n.side is null) as both_value
+           from (
+             select distinct on (t.side) t.side, o.taken_on, avg(t.value) as mean
+               from occasion o join trial t on t.occasion_id = o.id
+              where o.client_id = c.id and o.removed_at is null and t.measure_id = g.headline
+                and (t.mode = 'passive' or not exists (
+                      select 1 from trial p join occasion q on q.id = p.occasion_id
+                       where q.client_id = c.id and q.removed_at is null and p.measure_id = g.headline and p.mode = 'passive'))
+              group by t.side, o.id
+              order by t.side, o.taken_on desc, o.id desc
+           ) n
        ) m on true
        left join lateral (
          select max(n.ended_at) as last_session_at, min(n.planned_on) filter (where n.status = 'planned') as next_on,

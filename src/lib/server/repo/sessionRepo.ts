@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Block, Cut, PlanPhase, PlanSession, PlanWeek, Side } from '$lib/core';
+import type { BeforeAnswers, Block, Cut, PlanPhase, PlanSession, PlanWeek, Readiness, Side } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, oneRow } from '../db/rows';
 
@@ -22,6 +22,7 @@ const SessionRow = z
     retest: z.boolean(),
     planned_on: z.iso.date(),
     status: z.enum(['planned', 'running', 'done', 'stopped', 'superseded']),
+    readiness: z.custom<BeforeAnswers & Readiness>().nullable(),
     prescribed: z.custom<Prescribed>().nullable(),
     planned_sets: z.custom<PlannedSets>().nullable(),
     started_at: z.string().nullable(),
@@ -39,6 +40,7 @@ const SessionRow = z
     retest: r.retest,
     plannedOn: r.planned_on,
     status: r.status,
+    readiness: r.readiness,
     prescribed: r.prescribed,
     plannedSets: r.planned_sets ?? [],
     startedAt: r.started_at,
@@ -47,7 +49,7 @@ const SessionRow = z
 export type Session = z.output<typeof SessionRow>;
 
 const columns = `s.id, s.plan_id, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.status,
-                 s.planned_sets, s.started_at, s.ended_at`;
+                 s.planned_sets, s.readiness, s.started_at, s.ended_at`;
 
 /**
  * Sessions of a goal over all its plans: those done in the order they were done, then those to come in theirs. What was
@@ -96,13 +98,20 @@ export async function insertSession(tx: Db, planId: number, week: PlanWeek, s: P
 }
 
 /** Starts a planned session; false when it was started meanwhile. */
-export async function updateStarted(tx: Db, id: number, prescribed: Prescribed, startedAt: string): Promise<boolean> {
+export async function updateStarted(
+  tx: Db,
+  id: number,
+  prescribed: Prescribed,
+  readiness: BeforeAnswers & Readiness,
+  startedAt: string
+): Promise<boolean> {
   const plannedSets = prescribed.blocks.flatMap((b) =>
     b.work.flatMap(({ side, sets }) => (side === null ? [] : [{ exerciseId: b.exerciseId, side, sets }]))
   );
   const { rowCount } = await tx.query(
-    `update session set status = 'running', prescribed = $1, planned_sets = $2, started_at = $3 where id = $4 and status = 'planned'`,
-    [JSON.stringify(prescribed), JSON.stringify(plannedSets), startedAt, id]
+    `update session set status = 'running', prescribed = $1, planned_sets = $2, readiness = $3, started_at = $4
+      where id = $5 and status = 'planned'`,
+    [JSON.stringify(prescribed), JSON.stringify(plannedSets), JSON.stringify(readiness), startedAt, id]
   );
   return rowCount === 1;
 }

@@ -1,10 +1,20 @@
 import { formatISO } from 'date-fns';
 import type { Units } from '$lib/contract/fields';
-import { CoreError, segmentLengths, type Body, type Side, type Settings, type Uncertain } from '$lib/core';
+import {
+  bodyLengths,
+  CoreError,
+  goalOf,
+  otherSide,
+  type Body,
+  type BodyLength,
+  type BodyLengths,
+  type Side,
+  type Settings
+} from '$lib/core';
 import type { Db } from '../db/db';
 import { getClient, type Client } from '../repo/clientRepo';
 import { listDecisions, type DecisionRecord } from '../repo/decisionRepo';
-import { findGoal, type ClientGoal } from '../repo/goalRepo';
+import { listGoals, type ClientGoal } from '../repo/goalRepo';
 import { listLocks, type BodyLock } from '../repo/lockRepo';
 import { listPains, listSetLogs, type PainRecord, type SetLog } from '../repo/logRepo';
 import { listOccasions, type Occasion } from '../repo/occasionRepo';
@@ -21,6 +31,8 @@ export type ClientCase = Readonly<{
   shelf: readonly ShelfProp[];
   screening: ScreeningRecord | null;
   locks: readonly BodyLock[];
+  goals: readonly ClientGoal[];
+  /** The goal in work. */
   goal: ClientGoal | null;
   occasions: readonly Occasion[];
   plan: Plan | null;
@@ -33,21 +45,26 @@ export type ClientCase = Readonly<{
 
 export type GoalCase = ClientCase & Readonly<{ goal: ClientGoal }>;
 
+/** A case whose goal is the front split: the position that is graded, planned and played. */
+export type SplitCase = ClientCase & Readonly<{ goal: ClientGoal & Readonly<{ leadSide: Side; target: number }> }>;
+
 export async function loadCase(db: Db, clientId: number): Promise<ClientCase> {
   const client = await getClient(db, clientId);
-  const goal = await findGoal(db, clientId);
+  const goals = await listGoals(db, clientId);
+  const goal = goals.find((g) => g.id === client.currentGoalId) ?? goals.at(-1) ?? null;
   const base = {
     client,
+    goals,
     goal,
     units: await getUnits(db),
     shelf: await listProps(db),
     screening: await findScreening(db, clientId),
-    locks: await listLocks(db, clientId)
+    locks: await listLocks(db, clientId),
+    occasions: await listOccasions(db, clientId)
   };
-  if (!goal) return { ...base, occasions: [], plan: null, settings: {}, sessions: [], setLogs: [], pains: [], decisions: [] };
+  if (!goal) return { ...base, plan: null, settings: {}, sessions: [], setLogs: [], pains: [], decisions: [] };
   return {
     ...base,
-    occasions: await listOccasions(db, goal.id),
     plan: await findPlan(db, goal.id),
     settings: await listSettings(db, goal.id),
     sessions: await listSessions(db, goal.id),
@@ -57,24 +74,39 @@ export async function loadCase(db: Db, clientId: number): Promise<ClientCase> {
   };
 }
 
-/** The case once a goal is set. Throws: CoreError 'not_found'. */
-export async function loadGoalCase(db: Db, clientId: number): Promise<GoalCase> {
-  const found = await loadCase(db, clientId);
-  if (!found.goal) throw new CoreError('not_found', { what: 'goal' });
-  return { ...found, goal: found.goal };
+/** The case when it has a goal, else null. */
+export const withGoal = (c: ClientCase): GoalCase | null => (c.goal ? { ...c, goal: c.goal } : null);
+
+/** The case when its goal is a front split, else null. */
+export function withSplit(c: ClientCase): SplitCase | null {
+  const { goal } = c;
+  if (!goal || goalOf(goal.kind).model !== 'split' || goal.leadSide === null) return null;
+  return { ...c, goal: { ...goal, leadSide: goal.leadSide, target: goal.target ?? 0 } };
 }
 
-/** Error of a leg measured by tape, hip to heel (assumption: docs/sources.md#assumptions). */
-const measuredLegSdCm = 1;
-
-export type Leg = Uncertain & Readonly<{ estimated: boolean }>;
+/** The case once a front split is the goal in work. Throws: CoreError 'not_found'. */
+export async function loadSplitCase(db: Db, clientId: number): Promise<SplitCase> {
+  const found = withSplit(await loadCase(db, clientId));
+  if (!found) throw new CoreError('not_found', { what: 'goal' });
+  return found;
+}
 
 /** Length of a leg: measured, or estimated from stature and marked so. */
-export function legOf(client: Client, side: Side): Leg {
-  const measured = side === 'left' ? client.leftLegCm : client.rightLegCm;
-  if (measured !== null) return { value: measured, sd: measuredLegSdCm, estimated: false };
-  const { value, sd } = segmentLengths(client.statureCm).legCm;
-  return { value, sd, estimated: true };
+export const legOf = (client: Client, side: Side): BodyLength => lengthsOf(client, side).legCm;
+
+/** Lengths that formulas need, of one side; for both together the leg that is shorter. */
+export function lengthsOf(client: Client, side: Side | null): BodyLengths {
+  const legCm = { left: client.leftLegCm, right: client.rightLegCm };
+  const of = (s: Side) =>
+    bodyLengths({
+      statureCm: client.statureCm,
+      legCm: legCm[s],
+      shankCm: client.lowerLegCm,
+      hipToSternumCm: client.hipToBreastboneCm
+    });
+  if (side !== null) return of(side);
+  const [left, right] = [of('left'), of('right')];
+  return left.legCm.value <= right.legCm.value ? left : right;
 }
 
 export const bodyOf = (client: Client): Body => ({
@@ -83,7 +115,11 @@ export const bodyOf = (client: Client): Body => ({
   rightLegCm: legOf(client, 'right').value
 });
 
-export const shorterLegCm = (client: Client): number => Math.min(legOf(client, 'left').value, legOf(client, 'right').value);
+/** Bare lengths of the two legs, the one in front first; without a leading side left and right. */
+export function legsCm(client: Client, leadSide: Side | null): { leadCm: number; trailCm: number } {
+  const lead = leadSide ?? 'left';
+  return { leadCm: legOf(client, lead).value, trailCm: legOf(client, otherSide(lead)).value };
+}
 
 /** The calendar date of an instant, where the studio is. */
 export const dateOf = (instant: string | Date): string => formatISO(new Date(instant), { representation: 'date' });

@@ -1,16 +1,17 @@
 import { describe, expect, test } from 'vitest';
 import { addDays, compileSession } from '$lib/core';
-import type { PainInput, SetLogInput } from '$lib/contract/forms';
+import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
+import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
 import { insertClient } from '../repo/clientRepo';
-import { insertGoal } from '../repo/goalRepo';
 import { listPeople } from '../repo/peopleRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed } from '../repo/sessionRepo';
 import { testDatabase } from '../testing/testDatabase';
 import { clearLock, saveScreening } from './checking';
-import { loadCase, loadGoalCase } from './clientCase';
+import { loadCase, loadSplitCase } from './clientCase';
+import { saveGoal } from './goalSetting';
 import { chooseStack, gradesOf, settingsOf, splitExerciseId } from './grading';
 import { compareSides, measuringError, readingsOf, saveOccasion, weakerSide } from './measuring';
 import { makePlan, planView } from './planning';
@@ -41,29 +42,54 @@ async function newClient(db: Database, minutes = 45): Promise<number> {
     statureCm: 170,
     leftLegCm: 90,
     rightLegCm: null,
+    lowerLegCm: null,
+    hipToBreastboneCm: null,
     bodyMassKg: null,
     sessionsPerWeek: 3,
     minutesPerSession: minutes,
     notes: ''
   });
-  await insertGoal(db, id, { leadSide: 'left', targetDepthCm: 0, targetOn: null, eventName: '' });
+  await saveGoal(db, id, null, splitGoal);
   return id;
 }
 
 const passCheck = (db: Database, id: number, flags: string[] = []) =>
-  saveScreening(db, id, { flags, noneUrgent: true, noneClinician: flags.length === 0, effortCapPct: 60, sensationCap: 4 }, today);
+  saveScreening(db, id, { flags, sides: {}, endStops: [], beighton: [], effortCapPct: 60, sensationCap: 4 }, today);
+
+const splitTrial = (side: 'left' | 'right', ordinal: number, heightCm: number): TrialInput => ({
+  measureId: 'front_split_gap',
+  side,
+  mode: 'passive',
+  way: 'tape',
+  support: '',
+  ordinal,
+  entries: { heightCm }
+});
 
 async function measure(db: Database, id: number, leftCm: number, rightCm: number, on = today): Promise<void> {
-  const trial = (side: 'left' | 'right', ordinal: number, gapCm: number) => ({
-    side,
-    mode: 'passive' as const,
-    ordinal,
-    gapCm,
-    leadRaiseCm: 0
-  });
-  const trials = [trial('left', 1, leftCm), trial('left', 2, leftCm), trial('right', 1, rightCm), trial('right', 2, rightCm)];
-  await saveOccasion(db, id, { bodyState: 'warm', takenOn: on, note: '', trials });
+  const trials = [
+    splitTrial('left', 1, leftCm),
+    splitTrial('left', 2, leftCm),
+    splitTrial('right', 1, rightCm),
+    splitTrial('right', 2, rightCm)
+  ];
+  await saveOccasion(db, id, { ...warmOn(on), trials });
 }
+
+const splitGoal = {
+  kind: 'front_split',
+  title: '',
+  headline: 'front_split_gap',
+  leadSide: 'left',
+  target: 0,
+  targetReason: '',
+  targetOn: null,
+  eventName: '',
+  stage: 0,
+  demands: null
+} as const;
+const warmOn = (takenOn: string) => ({ bodyState: 'warm', takenOn, dayTime: '', training: '', measurer: '', note: '' }) as const;
+const fit = { newSymptom: false, symptom: null, soreness: 0, today: [] } satisfies Partial<StartInput>;
 
 const planInput = { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 };
 
@@ -76,7 +102,7 @@ async function withPlan(db: Database): Promise<number> {
 }
 
 const nextSession = async (db: Database, id: number) =>
-  (await loadGoalCase(db, id)).sessions.find((s) => s.status === 'planned')!.id;
+  (await loadSplitCase(db, id)).sessions.find((s) => s.status === 'planned')!.id;
 const uuid = () => crypto.randomUUID();
 
 /** Plays the next session whole, every set clean unless told otherwise. */
@@ -87,7 +113,7 @@ async function play(
   say: (set: { exerciseId: string }) => Partial<SetLogInput> = () => ({})
 ): Promise<number> {
   const sessionId = await nextSession(db, id);
-  await startSession(db, id, sessionId, { answer: 'accept', reason: '' }, at(on));
+  await startSession(db, id, sessionId, { ...fit, answer: 'accept', reason: '' }, at(on));
   for (const set of compileSession((await getPrescribed(db, sessionId)).blocks).sets) {
     const plannedS = set.endS - set.workStartS;
     const clean = set.side === null ? null : true;
@@ -145,7 +171,7 @@ describe('measuring', () => {
     store.rolledBack(async (db) => {
       const id = await newClient(db);
       await expect(measure(db, id, 20, 89.95 + 5)).rejects.toEqual(refusal('gap_exceeds_leg'));
-      expect((await loadGoalCase(db, id)).occasions).toEqual([]);
+      expect((await loadSplitCase(db, id)).occasions).toEqual([]);
     }));
 
   test('compares only the same state, and tells a weaker side beyond the error', () =>
@@ -153,13 +179,12 @@ describe('measuring', () => {
       const id = await newClient(db);
       await measure(db, id, 20, 30, '2026-02-01');
       await saveOccasion(db, id, {
+        ...warmOn('2026-02-02'),
         bodyState: 'cold',
-        takenOn: '2026-02-02',
-        note: '',
-        trials: [{ side: 'left', mode: 'passive', ordinal: 1, gapCm: 24, leadRaiseCm: 0 }]
+        trials: [splitTrial('left', 1, 24)]
       });
       await measure(db, id, 12, 29, '2026-02-20');
-      const c = await loadGoalCase(db, id);
+      const c = await loadSplitCase(db, id);
       const left = readingsOf(c).filter((r) => r.side === 'left');
       expect(left.map((r) => r.change?.verdict ?? null)).toEqual([null, null, 'real gain']);
       expect(left[2]!.change!.difference).toBeCloseTo(-8, 6);
@@ -171,12 +196,10 @@ describe('measuring', () => {
     store.rolledBack(async (db) => {
       const id = await newClient(db);
       await saveOccasion(db, id, {
-        bodyState: 'warm',
-        takenOn: today,
-        note: '',
-        trials: [{ side: 'left', mode: 'passive', ordinal: 1, gapCm: 0, leadRaiseCm: 6 }]
+        ...warmOn(today),
+        trials: [{ ...splitTrial('left', 1, 0), way: 'raise', entries: { raiseCm: 6 } }]
       });
-      expect(readingsOf(await loadGoalCase(db, id))[0]).toMatchObject({ depthCm: -6 });
+      expect(readingsOf(await loadSplitCase(db, id))[0]).toMatchObject({ depthCm: -6 });
     }));
 });
 
@@ -184,7 +207,7 @@ describe('planning', () => {
   test('starts from the stack nearest to the measure, and keeps it with the plan', () =>
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
-      const c = await loadGoalCase(db, id);
+      const c = await loadSplitCase(db, id);
       expect(gradesOf(c).map((g) => g.depthCm)).toEqual([20, 22.5]);
       expect(settingsOf(c)[splitExerciseId]!.right.depthCm).toBe(22.5);
       const view = planView({ ...c, plan: c.plan! });
@@ -198,7 +221,7 @@ describe('planning', () => {
       await play(db, id, today);
       await expect(makePlan(db, id, planInput)).rejects.toEqual(refusal('plan_changed_elsewhere'));
       await makePlan(db, id, { ...planInput, weeks: 6, basedOnVersion: 1 });
-      const c = await loadGoalCase(db, id);
+      const c = await loadSplitCase(db, id);
       expect(c.plan).toMatchObject({ version: 2, weeks: 6 });
       expect(c.sessions.filter((s) => s.status === 'done')).toHaveLength(1);
       expect(c.sessions.filter((s) => s.status === 'planned')).toHaveLength(18);
@@ -211,7 +234,7 @@ describe('planning', () => {
       await measure(db, id, 20, 22);
       await db.query('update goal set target_on = $1 where client_id = $2', [addDays(today, 14), id]);
       await expect(makePlan(db, id, planInput)).rejects.toEqual(refusal('weeks_past_target'));
-      expect((await loadGoalCase(db, id)).plan).toBeNull();
+      expect((await loadSplitCase(db, id)).plan).toBeNull();
     }));
 
   test('an empty shelf gives no plan: nobody is put on the floor from 20 cm', () =>
@@ -221,14 +244,14 @@ describe('planning', () => {
       await passCheck(db, id);
       await measure(db, id, 20, 22);
       await expect(makePlan(db, id, planInput)).rejects.toEqual(refusal('no_stack_near'));
-      expect(gradesOf(await loadGoalCase(db, id)).every((g) => g.tooDeep)).toBe(true);
+      expect(gradesOf(await loadSplitCase(db, id)).every((g) => g.tooDeep)).toBe(true);
     }));
 
   test('a shelf emptied later takes the position out of the sessions, and says so', () =>
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
       await db.query('delete from prop');
-      const c = await loadGoalCase(db, id);
+      const c = await loadSplitCase(db, id);
       const session = planView({ ...c, plan: c.plan! })[0]!.sessions[0]!;
       expect(session.blocks.map((b) => b.exerciseId)).not.toContain('front_split_on_stack');
       expect(session.leftOut.join()).toContain('no stack near its height');
@@ -240,7 +263,7 @@ describe('practising', () => {
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
       const sessionId = await nextSession(db, id);
-      await startSession(db, id, sessionId, { answer: null, reason: '' }, at(today));
+      await startSession(db, id, sessionId, { ...fit, answer: null, reason: '' }, at(today));
       const log: SetLogInput = {
         id: uuid(),
         setIndex: 1,
@@ -256,18 +279,18 @@ describe('practising', () => {
       };
       await logSet(db, id, sessionId, log);
       await logSet(db, id, sessionId, { ...log, actualS: 10 });
-      expect((await loadGoalCase(db, id)).setLogs.map((l) => l.actualS)).toEqual([150]);
+      expect((await loadSplitCase(db, id)).setLogs.map((l) => l.actualS)).toEqual([150]);
       await logSet(db, id, sessionId, { ...log, id: uuid(), actualS: 200 });
-      expect((await loadGoalCase(db, id)).setLogs.map((l) => l.actualS)).toEqual([200]);
+      expect((await loadSplitCase(db, id)).setLogs.map((l) => l.actualS)).toEqual([200]);
     }));
 
   test('only one session runs, and sets go only to one that was started', () =>
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
-      const [first, second] = (await loadGoalCase(db, id)).sessions.map((s) => s.id);
-      await startSession(db, id, first!, { answer: null, reason: '' }, at(today));
-      await startSession(db, id, first!, { answer: null, reason: '' }, at(today)); // finds it running
-      await expect(startSession(db, id, second!, { answer: null, reason: '' }, at(today))).rejects.toEqual(
+      const [first, second] = (await loadSplitCase(db, id)).sessions.map((s) => s.id);
+      await startSession(db, id, first!, { ...fit, answer: null, reason: '' }, at(today));
+      await startSession(db, id, first!, { ...fit, answer: null, reason: '' }, at(today)); // finds it running
+      await expect(startSession(db, id, second!, { ...fit, answer: null, reason: '' }, at(today))).rejects.toEqual(
         refusal('session_already_running')
       );
       await expect(finishSession(db, id + 1000, first!, 'done', at(today))).rejects.toEqual(refusal('not_found'));
@@ -277,7 +300,7 @@ describe('practising', () => {
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
       const sessionId = await nextSession(db, id);
-      await startSession(db, id, sessionId, { answer: null, reason: '' }, at(today));
+      await startSession(db, id, sessionId, { ...fit, answer: null, reason: '' }, at(today));
       const pain: PainInput = {
         id: uuid(),
         setIndex: 2,
@@ -289,7 +312,7 @@ describe('practising', () => {
       };
       await tellPain(db, id, sessionId, pain, at(today));
       await tellPain(db, id, sessionId, pain, at(today)); // a repeated send opens no second lock
-      const c = await loadGoalCase(db, id);
+      const c = await loadSplitCase(db, id);
       expect(c.locks.map((l) => [l.joint, l.side, l.clearedOn])).toEqual([['knee', 'left', null]]);
       expect(c.sessions.find((s) => s.id === sessionId)!.status).toBe('stopped');
       const blocks = planView({ ...c, plan: c.plan! }).at(-1)!.sessions[0]!.blocks;
@@ -297,7 +320,7 @@ describe('practising', () => {
       expect((await listPeople(db, 'active'))[0]).toMatchObject({ openLocks: 1 });
 
       await clearLock(db, id, c.locks[0]!.id, { clearedBy: 'A. Clinician', clearNote: 'Quiet.' }, today);
-      const after = await loadGoalCase(db, id);
+      const after = await loadSplitCase(db, id);
       expect(
         planView({ ...after, plan: after.plan! })
           .at(-1)!
@@ -309,7 +332,7 @@ describe('practising', () => {
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
       const sessionId = await nextSession(db, id);
-      await startSession(db, id, sessionId, { answer: null, reason: '' }, at(today));
+      await startSession(db, id, sessionId, { ...fit, answer: null, reason: '' }, at(today));
       const pain = {
         setIndex: 2,
         exerciseId: 'front_hamstring_cycle',
@@ -320,7 +343,7 @@ describe('practising', () => {
       } as const;
       await tellPain(db, id, sessionId, { id: uuid(), ...pain }, at(today));
       await finishSession(db, id, sessionId, 'done', at(today));
-      const c = await loadGoalCase(db, id);
+      const c = await loadSplitCase(db, id);
       const cycle = planView({ ...c, plan: c.plan! })
         .at(-1)!
         .sessions[0]!.blocks.find((b) => b.exerciseId === 'front_hamstring_cycle')!;
@@ -335,7 +358,7 @@ describe('reviewing', () => {
       await play(db, id, '2026-03-02');
       await acceptProposals(db, id, '2026-03-02');
       await play(db, id, '2026-03-04');
-      const proposals = proposalsOf(await loadGoalCase(db, id), '2026-03-04');
+      const proposals = proposalsOf(await loadSplitCase(db, id), '2026-03-04');
       expect(proposals.find((p) => p.exerciseId === splitExerciseId && p.side === 'left')).toMatchObject({
         verdict: 'deepen',
         from: 20,
@@ -343,10 +366,10 @@ describe('reviewing', () => {
       });
       await acceptProposals(db, id, '2026-03-04');
       const next = await nextSession(db, id);
-      await startSession(db, id, next, { answer: null, reason: '' }, at('2026-03-06'));
+      await startSession(db, id, next, { ...fit, answer: null, reason: '' }, at('2026-03-06'));
       const work = (await getPrescribed(db, next)).blocks.find((b) => b.exerciseId === splitExerciseId)!.work;
       expect(work.map((w) => w.rung?.depthCm)).toEqual([17.5, 20]);
-      const treads = staircasesOf(await loadGoalCase(db, id), '2026-03-06').find((s) => s.side === 'left')!.treads;
+      const treads = staircasesOf(await loadSplitCase(db, id), '2026-03-06').find((s) => s.side === 'left')!.treads;
       expect(treads.filter((t) => !t.ahead).map((t) => t.depthCm)).toEqual([20, 17.5]);
     }));
 
@@ -355,7 +378,7 @@ describe('reviewing', () => {
       const id = await withPlan(db);
       const strong = { clean: false, sensation: 7, felt: 'expected', slipped: 'nothing' } as const;
       await play(db, id, today, (set) => (set.exerciseId === splitExerciseId ? strong : {}));
-      const split = proposalsOf(await loadGoalCase(db, id), today).find((p) => p.exerciseId === splitExerciseId)!;
+      const split = proposalsOf(await loadSplitCase(db, id), today).find((p) => p.exerciseId === splitExerciseId)!;
       expect(split).toMatchObject({ verdict: 'ease', rule: 'sensation', dial: 'depthCm' });
       expect(split.because[0]).toContain('7 of 10, above the cap of 4');
     }));
@@ -367,7 +390,7 @@ describe('reviewing', () => {
       const input = { exerciseId: splitExerciseId, side: 'left', verdict: 'deepen', overruledBecause: '' } as const;
       await expect(decideProposal(db, id, input, today)).rejects.toEqual(refusal('reason_missing'));
       await decideProposal(db, id, { ...input, overruledBecause: 'Was lower last spring.' }, today);
-      expect((await loadGoalCase(db, id)).decisions).toMatchObject([
+      expect((await loadSplitCase(db, id)).decisions).toMatchObject([
         { proposedVerdict: 'stay', verdict: 'deepen', from: 20, to: 17.5, overruledBecause: 'Was lower last spring.' }
       ]);
     }));
@@ -402,13 +425,13 @@ describe('reviewing', () => {
       for (const [i, on] of ['2026-03-02', '2026-03-04'].entries()) {
         await play(db, id, on);
         await tellAfterwards(db, id, hurt);
-        const split = proposalsOf(await loadGoalCase(db, id), on).find(
+        const split = proposalsOf(await loadSplitCase(db, id), on).find(
           (p) => p.exerciseId === splitExerciseId && p.side === 'left'
         )!;
         expect(split.verdict).toBe(i === 0 ? 'ease' : 'stop');
         await acceptProposals(db, id, on);
       }
-      expect((await loadGoalCase(db, id)).locks).toMatchObject([{ joint: 'hip', side: 'left', clearedOn: null }]);
+      expect((await loadSplitCase(db, id)).locks).toMatchObject([{ joint: 'hip', side: 'left', clearedOn: null }]);
     }));
 
   test('after a pause the session waits for an answer: a step back, or a reason', () =>
@@ -418,24 +441,24 @@ describe('reviewing', () => {
       await acceptProposals(db, id, today);
       const later = addDays(today, 14);
       const next = await nextSession(db, id);
-      expect(pendingResume(await loadGoalCase(db, id), later).length).toBeGreaterThan(0);
-      await expect(startSession(db, id, next, { answer: null, reason: '' }, at(later))).rejects.toEqual(
+      expect(pendingResume(await loadSplitCase(db, id), later).length).toBeGreaterThan(0);
+      await expect(startSession(db, id, next, { ...fit, answer: null, reason: '' }, at(later))).rejects.toEqual(
         refusal('resume_undecided')
       );
-      await expect(startSession(db, id, next, { answer: 'as before', reason: ' ' }, at(later))).rejects.toEqual(
+      await expect(startSession(db, id, next, { ...fit, answer: 'as before', reason: ' ' }, at(later))).rejects.toEqual(
         refusal('reason_missing')
       );
-      await startSession(db, id, next, { answer: 'accept', reason: '' }, at(later));
+      await startSession(db, id, next, { ...fit, answer: 'accept', reason: '' }, at(later));
       const work = (await getPrescribed(db, next)).blocks.find((b) => b.exerciseId === splitExerciseId)!.work;
       expect(work.map((w) => w.rung!.depthCm)).toEqual([22.5, 25]);
-      expect(pendingResume(await loadGoalCase(db, id), later)).toEqual([]);
+      expect(pendingResume(await loadSplitCase(db, id), later)).toEqual([]);
     }));
 
   test('says what was done against what was prescribed', () =>
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
       await play(db, id, today);
-      const c = await loadGoalCase(db, id);
+      const c = await loadSplitCase(db, id);
       const done = doneAgainstPlan(c)!;
       expect(done.exercises.every((e) => e.doneSets === e.plannedSets && e.actualS === e.plannedS)).toBe(true);
       expect(attendanceOf(c, addDays(today, 3))).toEqual({ done: 1, due: 2 });

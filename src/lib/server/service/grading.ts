@@ -1,5 +1,7 @@
 import {
   bearingStacks,
+  CoreError,
+  deepestDepthCm,
   isTooDeep,
   longHold,
   nearestStack,
@@ -18,7 +20,7 @@ import {
 import type { Database } from '../db/db';
 import { upsertSetting } from '../repo/planRepo';
 import { limitsOf } from './checking';
-import { loadGoalCase, type GoalCase } from './clientCase';
+import { legsCm, loadSplitCase, type SplitCase } from './clientCase';
 import { perCase } from './perCase';
 import { latestReading, readingsOf, type SideReading } from './measuring';
 
@@ -37,10 +39,12 @@ export type SideGrade = Readonly<{
   tooDeep: boolean;
   /** The nearest other heights the shelf makes, by height. */
   near: readonly Rung[];
+  /** Where the end stops of the two hips end it; null where they do not. */
+  deepestCm: number | null;
 }>;
 
 /** How both sides are graded; a side without a passive measure has no grade. */
-export const gradesOf = perCase((c: GoalCase): SideGrade[] => {
+export const gradesOf = perCase((c: SplitCase): SideGrade[] => {
   const readings = readingsOf(c);
   return sides.flatMap((side): SideGrade[] => {
     const reading = latestReading(readings, side, 'passive');
@@ -48,18 +52,35 @@ export const gradesOf = perCase((c: GoalCase): SideGrade[] => {
   });
 });
 
-function gradeSide(c: GoalCase, side: Side, reading: SideReading): SideGrade {
+function gradeSide(c: SplitCase, side: Side, reading: SideReading): SideGrade {
   const stacks = bearingStacks(c.shelf);
   const set = c.settings[splitExerciseId]?.[side]?.depthCm;
-  const rung = depthRung(set ?? reading.depthCm, stacks);
-  const { rungs, faults } = rungsAround({ depthCm: rung.depthCm, targetCm: c.goal.targetDepthCm, shelf: c.shelf });
+  const rung = depthRung(Math.max(set ?? reading.depthCm, deepestOf(c, side)), stacks);
+  const { rungs, faults } = rungsAround({ depthCm: rung.depthCm, targetCm: targetOf(c, side), shelf: c.shelf });
   const near = allDepths(stacks)
-    .filter((r) => Math.abs(r.depthCm - rung.depthCm) <= 6 && r.depthCm !== rung.depthCm)
+    .filter((r) => Math.abs(r.depthCm - rung.depthCm) <= 6 && r.depthCm !== rung.depthCm && r.depthCm >= deepestOf(c, side))
     .sort((a, b) => Math.abs(a.depthCm - rung.depthCm) - Math.abs(b.depthCm - rung.depthCm))
     .slice(0, 4);
   const tooDeep = isTooDeep(rung.depthCm, set ?? reading.depthCm);
-  return { side, reading, depthCm: rung.depthCm, chosen: set !== undefined, rung, rungs, faults, tooDeep, near };
+  return {
+    side,
+    reading,
+    depthCm: rung.depthCm,
+    chosen: set !== undefined,
+    rung,
+    rungs,
+    faults,
+    tooDeep,
+    near,
+    deepestCm: endStopOf(c, side)
+  };
 }
+
+const endStopOf = (c: SplitCase, side: Side): number | null => deepestDepthCm(limitsOf(c), side, legsCm(c.client, side));
+const deepestOf = (c: SplitCase, side: Side): number => endStopOf(c, side) ?? -Infinity;
+
+/** The target of the ladder: the goal's, or the end stop where that comes first. */
+const targetOf = (c: SplitCase, side: Side): number => Math.max(c.goal.target, deepestOf(c, side));
 
 /** A stack as a setting: above the floor under the pelvis, past flat under the lead heel. */
 function depthRung(depthCm: number, stacks: readonly Stack[]): Rung {
@@ -75,10 +96,11 @@ const allDepths = (stacks: readonly Stack[]): Rung[] =>
     s.heightCm === 0 ? [depthRung(0, [s])] : [depthRung(s.heightCm, [s]), depthRung(-s.heightCm, [s])]
   );
 
-/** The instructor's choice of today's stack for a side. */
+/** The instructor's choice of today's stack for a side. Throws: CoreError 'past_end_stop'. */
 export async function chooseStack(db: Database, clientId: number, side: Side, depthCm: number): Promise<void> {
-  const c = await loadGoalCase(db, clientId);
+  const c = await loadSplitCase(db, clientId);
   const { depthCm: reachable } = depthRung(depthCm, bearingStacks(c.shelf));
+  if (reachable < deepestOf(c, side)) throw new CoreError('past_end_stop', { endCm: Math.round(deepestOf(c, side) * 10) / 10 });
   const { start } = exercises.find((e) => e.id === splitExerciseId)!;
   await upsertSetting(db, c.goal.id, splitExerciseId, side, {
     ...start,
@@ -88,7 +110,7 @@ export async function chooseStack(db: Database, clientId: number, side: Side, de
 }
 
 /** Settings of every exercise on both sides: those in use, and a start for those that have none. */
-export const settingsOf = perCase((c: GoalCase): Settings => {
+export const settingsOf = perCase((c: SplitCase): Settings => {
   const grades = gradesOf(c);
   const capPct = capOf(limitsOf(c), 'effort cap', defaultEffortCapPct);
   const beginner = c.client.level === 'beginner';
@@ -110,9 +132,9 @@ export const settingsOf = perCase((c: GoalCase): Settings => {
 });
 
 /** The split's ladder of either side, round the setting in use. */
-export const rungsOf = perCase((c: GoalCase): Readonly<Record<Side, readonly Rung[]>> => {
+export const rungsOf = perCase((c: SplitCase): Readonly<Record<Side, readonly Rung[]>> => {
   const around = (side: Side) =>
-    rungsAround({ depthCm: settingsOf(c)[splitExerciseId]?.[side].depthCm ?? 0, targetCm: c.goal.targetDepthCm, shelf: c.shelf })
+    rungsAround({ depthCm: settingsOf(c)[splitExerciseId]?.[side].depthCm ?? 0, targetCm: targetOf(c, side), shelf: c.shelf })
       .rungs;
   return { left: around('left'), right: around('right') };
 });

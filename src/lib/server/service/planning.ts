@@ -11,16 +11,16 @@ import {
 } from '$lib/core';
 import type { Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
-import { lockedJoints, restedLines } from '../repo/lockRepo';
+import { lockedJoints } from '../repo/lockRepo';
 import { insertPlan, supersedePlan, upsertSetting, type Plan } from '../repo/planRepo';
 import { insertSession, type Session } from '../repo/sessionRepo';
-import { isOpenForWork, limitsOf } from './checking';
-import { loadGoalCase, type GoalCase } from './clientCase';
+import { isOpenForWork, limitsOf, restedLinesOf } from './checking';
+import { loadSplitCase, type SplitCase } from './clientCase';
 import { gradesOf, rungsOf, settingsOf } from './grading';
-import { hasBaseline, readingsOf, weakerSide } from './measuring';
+import { hasBaseline, weakerSide } from './measuring';
 
 /** What every session of this client is made from, whatever the week. */
-export function blocksBase(c: GoalCase) {
+export function blocksBase(c: SplitCase) {
   return {
     school: longHold,
     level: c.client.level === 'beginner' ? ('beginner' as const) : ('other' as const),
@@ -30,12 +30,12 @@ export function blocksBase(c: GoalCase) {
     rungs: rungsOf(c),
     limits: limitsOf(c),
     locks: lockedJoints(c.locks),
-    restedLines: restedLines(c.locks)
+    restedLines: restedLinesOf(c)
   };
 }
 
 const planAsk = (
-  c: GoalCase,
+  c: SplitCase,
   p: Pick<Plan, 'weeks' | 'sessionsPerWeek' | 'minutes' | 'startOn'>,
   target: string | null
 ): PlanAsk => ({
@@ -45,7 +45,7 @@ const planAsk = (
   minutes: p.minutes,
   start: p.startOn,
   target,
-  hasBaseline: hasBaseline(readingsOf(c))
+  hasBaseline: hasBaseline(c)
 });
 
 /**
@@ -54,7 +54,7 @@ const planAsk = (
  * Throws: CoreError 'not_cleared', 'plan_changed_elsewhere', 'no_stack_near', and those of `planProgression`.
  */
 export async function makePlan(db: Database, clientId: number, input: PlanInput): Promise<void> {
-  const c = await loadGoalCase(db, clientId);
+  const c = await loadSplitCase(db, clientId);
   if (!isOpenForWork(c)) throw new CoreError('not_cleared');
   const version = c.plan?.version ?? 0;
   if (input.basedOnVersion !== version) throw new CoreError('plan_changed_elsewhere', { version });
@@ -82,7 +82,7 @@ export type SessionView = PlanWeek['sessions'][number] &
 export type WeekView = Omit<PlanWeek, 'sessions'> & Readonly<{ sessions: readonly SessionView[] }>;
 
 /** The plan in force as it would run with today's settings; sessions that were done show what was prescribed then. */
-export function planView(c: GoalCase & { plan: Plan }): WeekView[] {
+export function planView(c: SplitCase & { plan: Plan }): WeekView[] {
   const { weeks } = planProgression(planAsk(c, c.plan, null));
   const rows = new Map(c.sessions.filter((s) => s.planId === c.plan.id).map((s) => [`${s.week}/${s.ordinal}`, s]));
   return weeks.map((week) => ({
@@ -96,8 +96,8 @@ export function planView(c: GoalCase & { plan: Plan }): WeekView[] {
 }
 
 /** One session with today's settings, cut to the minutes. */
-export const prepareSession = (c: GoalCase & { plan: Plan }, session: Pick<Session, 'phase' | 'easy' | 'light'>) =>
+export const prepareSession = (c: SplitCase & { plan: Plan }, session: Pick<Session, 'phase' | 'easy' | 'light'>) =>
   fittedSession({ ...blocksBase(c), phase: session.phase, easy: session.easy, light: session.light, minutes: c.plan.minutes });
 
 /** Stacks for any depth, also one that is no rung of today's ladder. */
-export const shelfStacks = (c: GoalCase) => bearingStacks(c.shelf);
+export const shelfStacks = (c: SplitCase) => bearingStacks(c.shelf);

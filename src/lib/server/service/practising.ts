@@ -1,51 +1,60 @@
-import type { PainInput, SetLogInput } from '$lib/contract/forms';
-import { CoreError, locksFrom, painKindOf, painPlaceOf } from '$lib/core';
-import type { Database } from '../db/db';
+import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
+import { before, CoreError, locksFrom, painKindOf, painPlaceOf, type Block, type PainEvent } from '$lib/core';
+import type { Database, Db } from '../db/db';
 import { insertLock } from '../repo/lockRepo';
 import { insertPain, upsertSetLog } from '../repo/logRepo';
 import { getSession, updateEnded, updateStarted } from '../repo/sessionRepo';
 import { isOpenForWork } from './checking';
-import { dateOf, loadGoalCase, type GoalCase } from './clientCase';
+import { dateOf, loadSplitCase, type SplitCase } from './clientCase';
 import { prepareSession } from './planning';
 import { decideAll, pendingResume } from './reviewing';
-
-/** How a pause is answered at the start: one step back as proposed, or as before with a reason. */
-export type ResumeAnswer = Readonly<{ answer: 'accept' | 'as before' | null; reason: string }>;
 
 /**
  * Starts a session with today's settings, or finds it running.
  *
- * Throws: CoreError 'not_found', 'not_cleared', 'archived', 'session_already_running', 'resume_undecided', 'reason_missing', 'everything_locked',
+ * Throws: CoreError 'not_found', 'not_cleared', 'not_ready', 'archived', 'session_already_running', 'resume_undecided', 'reason_missing', 'everything_locked',
  *         'minutes_too_few'.
  */
 export async function startSession(
   db: Database,
   clientId: number,
   sessionId: number,
-  resume: ResumeAnswer,
+  { answer, reason, ...answers }: StartInput,
   now: Date
 ): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
   if (session.status === 'running') return;
-  const before = await loadGoalCase(db, clientId);
-  if (before.client.archivedAt) throw new CoreError('archived');
-  if (!isOpenForWork(before)) throw new CoreError('not_cleared');
-  if (before.sessions.some((s) => s.status === 'running')) throw new CoreError('session_already_running');
+  const found = await loadSplitCase(db, clientId);
+  if (found.client.archivedAt) throw new CoreError('archived');
+  if (!isOpenForWork(found)) throw new CoreError('not_cleared');
+  if (found.sessions.some((s) => s.status === 'running')) throw new CoreError('session_already_running');
+  const readiness = before(answers);
+  if (!readiness.starts) {
+    if (answers.symptom) await lockFor(db, clientId, answers.symptom, null, dateOf(now));
+    throw new CoreError('not_ready', { why: readiness.because.join(' ') });
+  }
   await db.transaction(async (tx) => {
-    const changed = await answerResume(tx, before, resume, now);
-    const c = changed ? await loadGoalCase(tx, clientId) : before;
+    const changed = await answerResume(tx, found, { answer, reason }, now);
+    const c = changed ? await loadSplitCase(tx, clientId) : found;
     if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
     const { blocks, cuts, leftOut } = prepareSession({ ...c, plan: c.plan }, session);
-    if (!(await updateStarted(tx, sessionId, { blocks, cuts, leftOut }, now.toISOString())))
+    const given = { blocks: readiness.easier ? blocks.map(eased) : blocks, cuts, leftOut };
+    if (!(await updateStarted(tx, sessionId, given, { ...answers, ...readiness }, now.toISOString())))
       throw new CoreError('session_already_running');
   });
 }
 
+/** Every work of a block one step easier, where it has one. */
+const eased = (block: Block): Block => ({
+  ...block,
+  work: block.work.map((work) => (work.easier ? { ...work, ...work.easier, easier: undefined } : work))
+});
+
 /** Carries out the answer to a pause; false when there was none. */
 async function answerResume(
   tx: Parameters<typeof decideAll>[0],
-  c: GoalCase,
-  { answer, reason }: ResumeAnswer,
+  c: SplitCase,
+  { answer, reason }: Pick<StartInput, 'answer' | 'reason'>,
   now: Date
 ): Promise<boolean> {
   const pending = pendingResume(c, dateOf(now));
@@ -71,22 +80,27 @@ export async function tellPain(db: Database, clientId: number, sessionId: number
   const session = await getSession(db, clientId, sessionId);
   if (session.startedAt === null) throw new CoreError('session_not_running');
   const kind = painKindOf(pain.kind);
-  const place = painPlaceOf(pain.place);
-  const reason = `${kind.label}: ${place.label.toLowerCase()}`;
   await db.transaction(async (tx) => {
     if (!(await insertPain(tx, sessionId, pain))) return;
-    const opened = { reason, openedOn: dateOf(now), painEventId: pain.id };
-    for (const lock of locksFrom([pain])) await insertLock(tx, clientId, { ...opened, ...lock });
-    if (kind.action === 'stop line')
-      // Where no line belongs to the place, the joint is locked: the cautious reading.
-      await insertLock(tx, clientId, {
-        ...opened,
-        ...(place.line ? { line: place.line } : { joint: place.joint }),
-        side: pain.side
-      });
+    await lockFor(tx, clientId, pain, pain.id, dateOf(now));
     if (kind.action === 'stop session' || kind.action === 'urgent')
       await updateEnded(tx, sessionId, 'stopped', now.toISOString());
   });
+}
+
+/** Opens the locks that a told pain asks for. */
+async function lockFor(tx: Db, clientId: number, pain: PainEvent, painEventId: string | null, openedOn: string): Promise<void> {
+  const kind = painKindOf(pain.kind);
+  const place = painPlaceOf(pain.place);
+  const opened = { reason: `${kind.label}: ${place.label.toLowerCase()}`, openedOn, painEventId };
+  for (const lock of locksFrom([pain])) await insertLock(tx, clientId, { ...opened, ...lock });
+  if (kind.action === 'stop line')
+    // Where no line belongs to the place, the joint is locked: the cautious reading.
+    await insertLock(tx, clientId, {
+      ...opened,
+      ...(place.line ? { line: place.line } : { joint: place.joint }),
+      side: pain.side
+    });
 }
 
 export async function finishSession(

@@ -16,6 +16,7 @@ import {
   sides,
   type Decision,
   type DialState,
+  type Limit,
   type LinkId,
   type PainPlaceId,
   type SessionRecord,
@@ -25,12 +26,12 @@ import {
 } from '$lib/core';
 import type { Database, Db } from '../db/db';
 import { insertDecision } from '../repo/decisionRepo';
-import { insertLock, lockedJoints, openLocks, restedLines } from '../repo/lockRepo';
+import { insertLock, lockedJoints, openLocks } from '../repo/lockRepo';
 import { insertPain, type SetLog } from '../repo/logRepo';
 import { upsertSetting } from '../repo/planRepo';
 import type { Session } from '../repo/sessionRepo';
-import { limitsOf } from './checking';
-import { dateOf, loadGoalCase, type GoalCase } from './clientCase';
+import { limitsOf, restedLinesOf } from './checking';
+import { dateOf, loadSplitCase, type SplitCase } from './clientCase';
 import { rungsOf, settingsOf, splitExerciseId } from './grading';
 import { readingsOf, weakerSide } from './measuring';
 import { perCase } from './perCase';
@@ -41,13 +42,13 @@ export type Proposal = Decision &
 /** A share of the planned seconds below which a set was not done as planned, whatever was tapped. */
 const shortShare = 0.8;
 
-export const endedSessions = (c: GoalCase): Session[] =>
+export const endedSessions = (c: SplitCase): Session[] =>
   c.sessions.filter((s) => (s.status === 'done' || s.status === 'stopped') && s.startedAt !== null);
 
 const dayOf = (s: Session): string => dateOf(s.startedAt!);
 
 /** Logged sets by session, exercise and side. */
-const logsOf = perCase((c: GoalCase) => {
+const logsOf = perCase((c: SplitCase) => {
   const logs = new Map<string, SetLog[]>();
   for (const log of c.setLogs) {
     const key = `${log.sessionId}/${log.exerciseId}/${log.side}`;
@@ -57,7 +58,7 @@ const logsOf = perCase((c: GoalCase) => {
 });
 
 /** The sessions of one exercise on one side, as the verdict reads them. A step back after a pause stands as a record of its own. */
-export function recordsOf(c: GoalCase, exerciseId: string, side: Side): SessionRecord[] {
+export function recordsOf(c: SplitCase, exerciseId: string, side: Side): SessionRecord[] {
   return endedSessions(c).flatMap((session): SessionRecord[] => {
     const planned = session.plannedSets.find((p) => p.exerciseId === exerciseId && p.side === side);
     if (!planned) return [];
@@ -68,7 +69,8 @@ export function recordsOf(c: GoalCase, exerciseId: string, side: Side): SessionR
     const record: SessionRecord = {
       on: dayOf(session),
       plannedSets: planned.sets,
-      sets: logs.map(setRecord),
+      // What was done one step easier says nothing about the setting in use.
+      sets: logs.map((log) => (session.readiness?.easier ? easedRecord(log) : setRecord(log))),
       pains,
       decision: decisionAt('review')
     };
@@ -90,6 +92,11 @@ function setRecord(log: SetLog): SetRecord {
   };
 }
 
+function easedRecord(log: SetLog): SetRecord {
+  const record = setRecord(log);
+  return record.clean ? { clean: false, sensation: 0, targetMet: false, alignmentKept: true, feltRight: true } : record;
+}
+
 /** Exercises in the order in which a link is deepened first: the position, then the cycles, then the active work. */
 const decidingOrder = ['position', 'open', 'own'] as const;
 const decided = exercises
@@ -99,24 +106,24 @@ const decided = exercises
 /** Links a step on one side makes harder: of a position both ends, each on its own leg. */
 const linksOn = (exerciseId: string, side: Side): string[] => {
   const links: readonly LinkId[] = exerciseOf(exerciseId).links;
-  return links.map((link) => `${link}/${links.length > 1 && link === 'hip extension' ? otherSide(side) : side}`);
+  return links.map((link) => `${link}/${links.length > 1 && link === 'HE' ? otherSide(side) : side}`);
 };
 
 /** What to do next, exercise by exercise and side by side, after the session that ended last. Those decided already are left out. */
-export function proposalsOf(c: GoalCase, today: string): Proposal[] {
+export function proposalsOf(c: SplitCase, today: string): Proposal[] {
   const session = endedSessions(c).at(-1);
   if (!session) return [];
   return propose(c, session, 'review', today);
 }
 
 /** Steps back that a pause asks for before the next session begins. */
-export function pendingResume(c: GoalCase, today: string): Proposal[] {
+export function pendingResume(c: SplitCase, today: string): Proposal[] {
   const session = endedSessions(c).at(-1);
   if (!session) return [];
   return propose(c, session, 'resume', today).filter((p) => p.rule === 'pause or retest' && p.verdict === 'ease');
 }
 
-function propose(c: GoalCase, session: Session, moment: 'review' | 'resume', today: string): Proposal[] {
+function propose(c: SplitCase, session: Session, moment: 'review' | 'resume', today: string): Proposal[] {
   const deepened = new Set<string>();
   return decided.flatMap(({ id }) =>
     sides.flatMap((side): Proposal[] => {
@@ -142,12 +149,12 @@ function propose(c: GoalCase, session: Session, moment: 'review' | 'resume', tod
 type Asked = Readonly<{ history: SessionRecord[]; linkDeepenedToday: boolean; today: string }>;
 
 function decideOne(
-  c: GoalCase,
+  c: SplitCase,
   exerciseId: string,
   side: Side,
   { history, linkDeepenedToday, today }: Asked
 ): { decision: Decision; dials: DialState[] } {
-  const limits = limitsOf(c);
+  const limits = limitsToday(c);
   const setting = settingsOf(c)[exerciseId]![side];
   const exercise = exerciseOf(exerciseId);
   const dials = dialStates(exercise, setting, {
@@ -178,7 +185,7 @@ function decideOne(
     },
     limits,
     locks: lockedJoints(c.locks),
-    restedLines: restedLines(c.locks),
+    restedLines: restedLinesOf(c),
     otherSide: { isWeaker: weakerSide(c) !== otherSide(side), stepsAhead: net(side) - net(otherSide(side)) },
     linkDeepenedToday,
     today
@@ -186,17 +193,20 @@ function decideOne(
   return { decision, dials };
 }
 
+/** The limits in force, and those of the day of the last session: painkillers hide what should be felt. */
+const limitsToday = (c: SplitCase): readonly Limit[] => [...limitsOf(c), ...(endedSessions(c).at(-1)?.readiness?.limits ?? [])];
+
 /** Another verdict than the proposed one, with its reason. */
 export type Overrule = Readonly<{ verdict: Verdict; reason: string }>;
 
 /**
  * Carries decisions out: keeps them, moves the settings, and locks what a repeated pain asks for.
  *
- * Throws: CoreError 'reason_missing', 'stop_not_overruled', 'deepen_while_locked', 'nothing_to_deepen'.
+ * Throws: CoreError 'reason_missing', 'stop_not_overruled', 'deepen_while_locked', 'deepen_against_limit', 'nothing_to_deepen'.
  */
 export async function decideAll(
   tx: Db,
-  c: GoalCase,
+  c: SplitCase,
   proposals: readonly Proposal[],
   overrule: Overrule | null,
   decidedOn: string
@@ -228,13 +238,15 @@ export async function decideAll(
 }
 
 function overruled(
-  c: GoalCase,
+  c: SplitCase,
   { verdict: proposed, dials }: Proposal,
   { verdict, reason }: Overrule
 ): Pick<Proposal, 'verdict' | 'dial' | 'from' | 'to'> {
   if (proposed === 'stop') throw new CoreError('stop_not_overruled');
   if (reason.trim() === '') throw new CoreError('reason_missing');
   if (verdict === 'deepen' && openLocks(c.locks).length > 0) throw new CoreError('deepen_while_locked');
+  const barring = limitsToday(c).find((l) => l.kind === 'no deepening');
+  if (verdict === 'deepen' && barring) throw new CoreError('deepen_against_limit', { why: barring.reason });
   if (verdict === 'stay' || verdict === 'stop') return { verdict, dial: null, from: null, to: null };
   const dial = dials.find((d) => (verdict === 'deepen' ? d.harder : d.easier) !== null);
   if (!dial) {
@@ -245,7 +257,7 @@ function overruled(
 }
 
 /** Pain twice running takes the joint out until it is cleared. */
-async function lockSoreJoint(tx: Db, c: GoalCase, { exerciseId, side }: Proposal, openedOn: string): Promise<void> {
+async function lockSoreJoint(tx: Db, c: SplitCase, { exerciseId, side }: Proposal, openedOn: string): Promise<void> {
   const pains = recordsOf(c, exerciseId, side).at(-1)?.pains ?? [];
   for (const pain of pains) {
     const place = painPlaceOf(pain.place);
@@ -256,7 +268,7 @@ async function lockSoreJoint(tx: Db, c: GoalCase, { exerciseId, side }: Proposal
 
 /** One decision of the instructor after a session, accepted or overruled. Throws: those of `decideAll`, 'not_found'. */
 export async function decideProposal(db: Database, clientId: number, input: DecideInput, today: string): Promise<void> {
-  const c = await loadGoalCase(db, clientId);
+  const c = await loadSplitCase(db, clientId);
   const proposal = proposalsOf(c, today).find((p) => p.exerciseId === input.exerciseId && p.side === input.side);
   if (!proposal) throw new CoreError('not_found', { what: 'proposal' });
   await db.transaction((tx) => decideAll(tx, c, [proposal], { verdict: input.verdict, reason: input.overruledBecause }, today));
@@ -264,7 +276,7 @@ export async function decideProposal(db: Database, clientId: number, input: Deci
 
 /** Accepts everything that is still proposed after the last session. */
 export async function acceptProposals(db: Database, clientId: number, today: string): Promise<void> {
-  const c = await loadGoalCase(db, clientId);
+  const c = await loadSplitCase(db, clientId);
   await db.transaction((tx) => decideAll(tx, c, proposalsOf(c, today), null, today));
 }
 
@@ -280,7 +292,7 @@ export type ExerciseDone = Readonly<{
 }>;
 
 /** The session that ended last, exercise by exercise: what was done against what was prescribed. Null before the first. */
-export function doneAgainstPlan(c: GoalCase) {
+export function doneAgainstPlan(c: SplitCase) {
   const session = endedSessions(c).at(-1);
   if (!session?.prescribed) return null;
   const planned = compileSession(session.prescribed.blocks, { effortCapPct: 100 }).sets.filter((s) => s.side !== null);
@@ -316,7 +328,7 @@ export function doneAgainstPlan(c: GoalCase) {
 }
 
 /** Sessions done of those that were due by today, in the plan in force. */
-export function attendanceOf(c: GoalCase, today: string): { done: number; due: number } {
+export function attendanceOf(c: SplitCase, today: string): { done: number; due: number } {
   const ofPlan = c.sessions.filter((s) => s.planId === c.plan?.id);
   const ended = ofPlan.filter((s) => s.status === 'done' || s.status === 'stopped').length;
   const due = ofPlan.filter((s) => s.plannedOn < today || s.status !== 'planned').length;
@@ -329,7 +341,7 @@ export async function tellAfterwards(
   clientId: number,
   input: Readonly<{ exerciseId: string; side: Side; place: PainPlaceId; bodySide: Side }>
 ): Promise<void> {
-  const c = await loadGoalCase(db, clientId);
+  const c = await loadSplitCase(db, clientId);
   const session = endedSessions(c).at(-1);
   if (!session) throw new CoreError('not_found', { what: 'session' });
   const { exerciseId, side, place, bodySide } = input;

@@ -1,6 +1,6 @@
 import { addDays, daysBetween, nearestStack, progressRules, sides, type Rung, type Side, type Stack } from '$lib/core';
 import type { BodyState } from '$lib/contract/fields';
-import { dateOf, type GoalCase } from './clientCase';
+import { dateOf, type SplitCase } from './clientCase';
 import { gradesOf, splitExerciseId } from './grading';
 import { readingsOf } from './measuring';
 import { shelfStacks } from './planning';
@@ -30,7 +30,7 @@ export type Staircase = Readonly<{
 const minWeeks = 4;
 
 /** Both staircases of a goal, one for each leading leg; [] before there is a measure. */
-export function staircasesOf(c: GoalCase, today: string): Staircase[] {
+export function staircasesOf(c: SplitCase, today: string): Staircase[] {
   const readings = readingsOf(c).filter((r) => r.mode === 'passive');
   const firstOn = [readings[0]?.takenOn, firstDay(c)].filter((d) => d !== undefined).toSorted()[0];
   if (!firstOn) return [];
@@ -55,7 +55,7 @@ export function staircasesOf(c: GoalCase, today: string): Staircase[] {
         startOn: firstOn,
         weeks: Math.ceil(Math.max(minWeeks, week(planEndOn), Math.min(lastWeek, week(today) + 12), week(today) + 1)),
         todayWeek: week(today),
-        targetDepthCm: c.goal.targetDepthCm,
+        targetDepthCm: c.goal.target,
         targetWeek: c.goal.targetOn ? week(c.goal.targetOn) : null,
         treads: [...past, ...ahead],
         dots
@@ -64,13 +64,13 @@ export function staircasesOf(c: GoalCase, today: string): Staircase[] {
   });
 }
 
-function firstDay(c: GoalCase): string | undefined {
+function firstDay(c: SplitCase): string | undefined {
   const first = endedSessions(c)[0];
   return first ? dateOf(first.startedAt!) : c.plan?.startOn;
 }
 
 function pastTreads(
-  c: GoalCase,
+  c: SplitCase,
   side: Side,
   depthNowCm: number,
   firstOn: string,

@@ -1,60 +1,65 @@
 import { daysBetween, retestEveryDays, sides } from '$lib/core';
 import { openLocks } from '../repo/lockRepo';
-import { isOpenForWork } from './checking';
-import { type ClientCase, type GoalCase } from './clientCase';
+import { isCheckDue, isOpenForWork } from './checking';
+import { withGoal, withSplit, type ClientCase, type GoalCase, type SplitCase } from './clientCase';
 import { splitExerciseId } from './grading';
-import { hasBaseline, readingsOf } from './measuring';
+import { hasBaseline, takenOf } from './measuring';
 import { proposalsOf } from './reviewing';
 
 export const stationIds = ['check', 'measure', 'read', 'grade', 'plan', 'practise', 'review'] as const;
 export type StationId = (typeof stationIds)[number];
-export type StationState = 'done' | 'due' | 'blocked' | 'ahead';
+/** 'closed': this goal has nothing there. */
+export type StationState = 'done' | 'due' | 'blocked' | 'ahead' | 'closed';
 export type Station = Readonly<{ id: StationId; state: StationState; why: string }>;
 
-const hasGoal = (c: ClientCase): c is GoalCase => c.goal !== null;
+const station = (id: StationId, state: StationState, why: string): Station => ({ id, state, why });
 
 /** The path of the work for one client: what is done, what is due, what is blocked, and why. */
 export function stationsOf(c: ClientCase, today: string): Station[] {
+  const goalCase = withGoal(c);
+  if (!goalCase) return [checkStation(c, today), ...stationIds.slice(1).map((id) => station(id, 'ahead', 'Set a goal first.'))];
+  const split = withSplit(c);
+  const baseline = hasBaseline(goalCase);
   return [
-    checkStation(c),
-    ...(hasGoal(c)
-      ? workStations(c, today)
-      : stationIds.slice(1).map((id): Station => ({ id, state: 'ahead', why: 'Set a goal first.' })))
+    checkStation(c, today),
+    measureStation(goalCase, baseline, today),
+    station('read', baseline ? 'done' : 'ahead', baseline ? 'Read down to its links.' : notYet),
+    ...(split
+      ? splitStations(split, baseline, today)
+      : stationIds.slice(3).map((id) => station(id, 'closed', 'Stacks, plans and sessions are made for the front split.')))
   ];
 }
 
-function checkStation(c: ClientCase): Station {
+const notYet = 'The headline is measured first.';
+
+function checkStation(c: ClientCase, today: string): Station {
   const { screening } = c;
   const locks = openLocks(c.locks).length;
-  if (!screening) return { id: 'check', state: 'due', why: 'Not screened yet.' };
+  if (!screening) return station('check', 'due', 'Not screened yet.');
   if (!isOpenForWork(c))
-    return {
-      id: 'check',
-      state: 'blocked',
-      why: screening.clearance === 'urgent' ? 'An urgent sign: medical help first.' : 'A clinician first.'
-    };
-  if (locks > 0) return { id: 'check', state: 'blocked', why: locks === 1 ? 'A stop is open.' : `${locks} stops are open.` };
-  return { id: 'check', state: 'done', why: `Screened on ${screening.takenOn}.` };
+    return station(
+      'check',
+      'blocked',
+      screening.clearance === 'urgent' ? 'An urgent sign: medical help first.' : 'A clinician first.'
+    );
+  if (locks > 0) return station('check', 'blocked', locks === 1 ? 'A stop is open.' : `${locks} stops are open.`);
+  if (isCheckDue(c, today)) return station('check', 'due', `Asked on ${screening.takenOn}: time to ask again.`);
+  return station('check', 'done', `Screened on ${screening.takenOn}.`);
 }
 
-function workStations(c: GoalCase, today: string): Station[] {
-  const readings = readingsOf(c);
-  const baseline = hasBaseline(readings);
+function measureStation(c: GoalCase, baseline: boolean, today: string): Station {
+  const last = takenOf(c).findLast((r) => r.measureId === c.goal.headline);
+  if (!last || !baseline) return station('measure', 'due', 'No baseline of the headline yet.');
+  const days = daysBetween(last.takenOn, today);
+  if (days > retestEveryDays) return station('measure', 'due', `Last measured ${days} days ago.`);
+  return station('measure', 'done', days === 0 ? 'Measured today.' : `Measured ${days} days ago.`);
+}
+
+function splitStations(c: SplitCase, baseline: boolean, today: string): Station[] {
   const open = isOpenForWork(c);
-  const lastOn = readings.at(-1)?.takenOn ?? null;
-  const days = lastOn === null ? null : daysBetween(lastOn, today);
   const graded = sides.every((s) => c.settings[splitExerciseId]?.[s]?.depthCm !== undefined);
   const next = c.sessions.find((s) => s.status === 'running') ?? c.sessions.find((s) => s.status === 'planned');
   const waiting = proposalsOf(c, today).length;
-  const station = (id: StationId, state: StationState, why: string): Station => ({ id, state, why });
-  const notYet = 'Both sides are measured first.';
-
-  const measure =
-    days === null || !baseline
-      ? station('measure', 'due', 'No baseline of both sides yet.')
-      : days > retestEveryDays
-        ? station('measure', 'due', `Last measured ${days} days ago.`)
-        : station('measure', 'done', days === 0 ? 'Measured today.' : `Measured ${days} days ago.`);
 
   const practise = !open
     ? station('practise', 'blocked', 'Cleared by a named person first.')
@@ -67,8 +72,6 @@ function workStations(c: GoalCase, today: string): Station[] {
           : station('practise', 'due', `Week ${next.week}, session ${next.ordinal} is next.`);
 
   return [
-    measure,
-    station('read', baseline ? 'done' : 'ahead', baseline ? 'Figures of both sides.' : notYet),
     baseline
       ? station('grade', graded ? 'done' : 'due', graded ? 'Both stacks are chosen.' : 'No stack chosen yet.')
       : station('grade', 'ahead', notYet),
@@ -89,5 +92,7 @@ function workStations(c: GoalCase, today: string): Station[] {
 }
 
 /** Where the work goes on: the first station that waits for something. */
-export const nextStation = (stations: readonly Station[]): StationId =>
-  stations.find((s) => s.state === 'due' || s.state === 'blocked')?.id ?? 'review';
+export function nextStation(stations: readonly Station[]): StationId {
+  const open = stations.filter((s) => s.state !== 'closed');
+  return open.find((s) => s.state === 'due' || s.state === 'blocked')?.id ?? open.at(-1)?.id ?? 'review';
+}

@@ -1,6 +1,6 @@
 import { daysBetween } from '$lib/core';
-import { orNotFound, withGoal } from '$lib/server/orNotFound';
-import { bodyOf } from '$lib/server/service/clientCase';
+import { orNotFound } from '$lib/server/orNotFound';
+import { bodyOf, withSplit } from '$lib/server/service/clientCase';
 import { staircasesOf } from '$lib/server/service/staircase';
 import { stationsOf } from '$lib/server/service/stations';
 import type { LayoutServerLoad } from './$types';
@@ -8,12 +8,13 @@ import type { LayoutServerLoad } from './$types';
 export const load: LayoutServerLoad = async ({ params, locals: { caseOf, today }, depends }) => {
   depends('calm:case');
   const found = await orNotFound(caseOf(Number(params.clientId)));
-  const goalCase = withGoal(found);
-  const { client, goal } = found;
+  const split = withSplit(found);
+  const { client, goal, goals } = found;
   return {
     client: { ...client, body: bodyOf(client) },
     goal: goal && { ...goal, daysLeft: goal.targetOn ? daysBetween(today, goal.targetOn) : null },
+    goals: goals.map(({ id, name }) => ({ id, name })),
     stations: stationsOf(found, today),
-    staircases: goalCase ? staircasesOf(goalCase, today) : []
+    staircases: split ? staircasesOf(split, today) : []
   };
 };

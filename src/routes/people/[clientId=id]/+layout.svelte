@@ -2,7 +2,8 @@
   import { page } from '$app/state';
   import Pencil from '@lucide/svelte/icons/pencil';
   import MiniStaircase from '$lib/ui/drawing/MiniStaircase.svelte';
-  import { depthText } from '$lib/ui/format';
+  import { targetText } from '$lib/ui/format';
+  import GoalSwitch from './GoalSwitch.svelte';
   import Path from './Path.svelte';
 
   let { data, children } = $props();
@@ -24,11 +25,14 @@
       <span class="text-lg leading-tight font-bold">{data.client.name}</span>
       <a class="btn btn-quiet" href="{base}/edit" aria-label="Edit {data.client.name}"><Pencil size={16} /></a>
     </div>
+    {#if data.goal && data.goals.length > 1}<GoalSwitch goals={data.goals} goalId={data.goal.id} {base} />{/if}
     <a class="flex min-h-11 items-center gap-3 leading-tight text-ink-soft hover:text-ink" href="{base}/goal">
       {#if data.goal}
         {#if lead}<MiniStaircase staircase={lead} />{/if}
         <span>
-          Front split, {depthText(data.goal.targetDepthCm, data.units.length)}<br />
+          {data.goals.length > 1
+            ? targetText(data.goal, data.units.length).slice(2) || 'open'
+            : `${data.goal.name}${targetText(data.goal, data.units.length)}`}<br />
           {#if data.goal.daysLeft === null}open end{:else if data.goal.daysLeft >= 0}{data.goal.eventName || 'date'} in {data.goal
               .daysLeft} days{:else}the date has passed{/if}
         </span>

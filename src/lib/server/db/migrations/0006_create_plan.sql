@@ -24,6 +24,7 @@ create table session (
   retest boolean not null,
   planned_on date not null,
   status text not null default 'planned' check (status in ('planned', 'running', 'done', 'stopped', 'superseded')),
+  readiness jsonb, -- the three taps before it, and what they made of it
   prescribed jsonb,
   planned_sets jsonb, -- of the prescribed blocks, by exercise and side: what every verdict reads
   started_at timestamptz,

@@ -1,33 +1,66 @@
 import { redirect } from '@sveltejs/kit';
-import { clearForm, clearLockForm, screeningForm } from '$lib/contract/forms';
+import { topicForm } from '$lib/contract/checkForms';
+import { clearForm, clearLockForm, relaxForm } from '$lib/contract/forms';
+import { topicsFor } from '$lib/core';
 import { orNotFound } from '$lib/server/orNotFound';
 import { openLocks } from '$lib/server/repo/lockRepo';
-import { ageYears, clearLock, clearScreening, isOpenForWork, saveScreening } from '$lib/server/service/checking';
+import { findDraft } from '$lib/server/repo/screeningRepo';
+import {
+  ageYears,
+  clearLock,
+  clearScreening,
+  freshDraft,
+  isCheckDue,
+  isOpenForWork,
+  relaxLimit,
+  saveTopic
+} from '$lib/server/service/checking';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ params, locals: { caseOf, today } }) => {
+export const load: PageServerLoad = async ({ params, url, locals: { caseOf, db, today } }) => {
   const found = await orNotFound(caseOf(Number(params.clientId)));
   const { screening, locks, client } = found;
+  const begun = await findDraft(db, client.id);
+  const draft = begun ?? freshDraft(screening);
+  const age = ageYears(client, today);
+  const cards = topicsFor({ ageYears: age, ...draft });
+  const asked = cards.find((t) => t.id === url.searchParams.get('topic'));
+  const open = cards.find((t) => !draft.topics.includes(t.id)) ?? cards[0]!;
   return {
     screening,
+    begun: begun !== null,
+    draft,
+    /** The card to answer; null shows what was answered. */
+    topicId: asked?.id ?? (screening === null ? open.id : null),
+    goesOnAt: open.id,
     openLocks: openLocks(locks),
     clearedLocks: locks.filter((l) => l.clearedOn),
     isOpen: isOpenForWork(found),
-    ageYears: ageYears(client, today)
+    isDue: isCheckDue(found, today),
+    ageYears: age,
+    week: { weekHolds: client.weekHolds, homeProps: client.homeProps }
   };
 };
 
 export const actions: Actions = {
-  answer: async ({ request, params, locals: { db, today } }) => {
-    const run = (input: Parameters<typeof saveScreening>[2]) => saveScreening(db, Number(params.clientId), input, today);
-    const done = await submitted(request, screeningForm, run, { form: 'answer', lists: ['flags'] });
+  topic: async ({ request, params, locals: { db, today } }) => {
+    const run = (input: Parameters<typeof saveTopic>[2]) => saveTopic(db, Number(params.clientId), input, today);
+    const lists = ['flags', 'beighton', 'weekHolds'];
+    const done = await submitted(request, topicForm, run, { form: 'topic', lists });
     if (!done.ok) return done.failure;
-    redirect(303, `/people/${params.clientId}/check`);
+    redirect(303, `/people/${params.clientId}/check${done.value ? `?topic=${done.value}` : ''}`);
   },
   clear: async ({ request, params, locals: { db, today } }) => {
     const done = await submitted(request, clearForm, (input) => clearScreening(db, Number(params.clientId), input, today), {
       form: 'clear'
+    });
+    if (!done.ok) return done.failure;
+    redirect(303, `/people/${params.clientId}/check`);
+  },
+  relax: async ({ request, params, locals: { db, today } }) => {
+    const done = await submitted(request, relaxForm, (input) => relaxLimit(db, Number(params.clientId), input, today), {
+      form: 'relax'
     });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/check`);

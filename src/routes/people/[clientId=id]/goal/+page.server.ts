@@ -1,22 +1,44 @@
 import { redirect } from '@sveltejs/kit';
-import { goalForm } from '$lib/contract/forms';
-import { getClient } from '$lib/server/repo/clientRepo';
-import { findGoal, insertGoal, updateGoal } from '$lib/server/repo/goalRepo';
+import { goalForm, goalIdForm } from '$lib/contract/goalForms';
+import { whole } from '$lib/contract/fields';
+import { orNotFound } from '$lib/server/orNotFound';
 import { getUnits } from '$lib/server/repo/studioRepo';
+import { chooseGoal, closeGoal, saveGoal, turnoutLimit } from '$lib/server/service/goalSetting';
 import { submitted } from '$lib/server/submitted';
-import type { Actions } from './$types';
+import type { Actions, PageServerLoad, RequestEvent } from './$types';
+
+export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) => {
+  const c = await orNotFound(caseOf(Number(params.clientId)));
+  const asked = url.searchParams.get('goal');
+  const editing = asked === 'new' ? null : (c.goals.find((g) => String(g.id) === asked) ?? c.goal);
+  return { openGoals: c.goals, inWorkId: c.goal?.id ?? null, editing, turnout: turnoutLimit(c) };
+};
+
+const setClosed = async ({ request, params, locals: { db } }: RequestEvent, closedAt: string | null) => {
+  const run = ({ goalId }: { goalId: number }) => closeGoal(db, Number(params.clientId), goalId, closedAt);
+  const done = await submitted(request, goalIdForm, run, { form: 'close' });
+  return done.ok ? { changed: true } : done.failure;
+};
 
 export const actions: Actions = {
-  default: async ({ request, params, locals: { db, today } }) => {
+  save: async ({ request, params, url, locals: { db, today } }) => {
     const { length } = await getUnits(db);
-    const clientId = Number(params.clientId);
-    const done = await submitted(request, goalForm(length, today), async (input) => {
-      await getClient(db, clientId);
-      const goal = await findGoal(db, clientId);
-      if (goal) await updateGoal(db, goal.id, input);
-      else await insertGoal(db, clientId, input);
-    });
+    const parsed = whole(1, 2 ** 31 - 1).safeParse(url.searchParams.get('goal'));
+    const goalId = parsed.success ? parsed.data : null;
+    const done = await submitted(
+      request,
+      goalForm(length, today),
+      (input) => saveGoal(db, Number(params.clientId), goalId, input),
+      { form: 'save' }
+    );
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}`);
-  }
+  },
+  work: async ({ request, params, locals: { db } }) => {
+    const run = ({ goalId }: { goalId: number }) => chooseGoal(db, Number(params.clientId), goalId);
+    const done = await submitted(request, goalIdForm, run, { form: 'work' });
+    return done.ok ? { changed: true } : done.failure;
+  },
+  close: (event) => setClosed(event, event.locals.now.toISOString()),
+  reopen: (event) => setClosed(event, null)
 };

@@ -1,13 +1,11 @@
-import { redirect } from '@sveltejs/kit';
 import { gradeForm } from '$lib/contract/forms';
-import { orNotFound, withGoal } from '$lib/server/orNotFound';
+import { splitCaseOr } from '$lib/server/orNotFound';
 import { chooseStack, gradesOf } from '$lib/server/service/grading';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
-  const c = withGoal(await orNotFound(caseOf(Number(params.clientId))));
-  if (!c) redirect(307, `/people/${params.clientId}/goal`);
+  const c = await splitCaseOr(caseOf(Number(params.clientId)));
   return { grades: gradesOf(c), shelf: c.shelf };
 };
 

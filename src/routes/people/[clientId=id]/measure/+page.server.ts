@@ -1,59 +1,98 @@
-import { error, redirect } from '@sveltejs/kit';
+import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { whole } from '$lib/contract/fields';
-import { measureForm } from '$lib/contract/forms';
-import { frontSplit, occasionSd, sides, z95, type Occasion } from '$lib/core';
-import { orNotFound, withGoal } from '$lib/server/orNotFound';
+import { measureForm, measureIdForm, sidesOf } from '$lib/contract/measureForms';
+import { measureOf, measuringOrder, reachableStacks, type WayId } from '$lib/core';
+import { goalCaseOr, orNotFound } from '$lib/server/orNotFound';
 import { updateOccasionRemoved } from '$lib/server/repo/occasionRepo';
-import { legOf, shorterLegCm } from '$lib/server/service/clientCase';
-import { measuringError, readingsOf, saveOccasion } from '$lib/server/service/measuring';
+import { lengthsOf, type GoalCase } from '$lib/server/service/clientCase';
+import { daysSince, isDue, ownTrials, saveOccasion, stackStepCm, takenOf } from '$lib/server/service/measuring';
+import { measuresOf, usualSet } from '$lib/server/service/reading';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
-  const c = withGoal(await orNotFound(caseOf(Number(params.clientId))));
-  if (!c) redirect(307, `/people/${params.clientId}/goal`);
-  const readings = readingsOf(c);
-  // The last occasion of each side, mode and state: what today is compared with.
-  const before: Record<string, Occasion & { takenOn: string }> = {};
-  for (const r of readings)
-    before[`${r.side}/${r.mode}/${r.bodyState}`] = { value: r.depthCm, trials: r.trials, takenOn: r.takenOn };
+type SetSize = 'short' | 'full';
+const sizeOf = (url: URL, c: GoalCase): SetSize => {
+  const asked = url.searchParams.get('set');
+  return asked === 'short' || asked === 'full' ? asked : usualSet(c);
+};
+
+const groupsOf = (c: GoalCase, size: SetSize) => measuringOrder(measuresOf(c, size).map(measureOf));
+
+/** Measures of a set that were not taken today yet, in the order of the positions. */
+const openToday = (c: GoalCase, size: SetSize, today: string): string[] =>
+  groupsOf(c, size)
+    .flatMap((g) => g.measures.map((m) => m.id))
+    .filter((id) => daysSince(c, id, today) !== 0);
+
+export const load: PageServerLoad = async ({ params, url, locals: { caseOf, today } }) => {
+  const c = await goalCaseOr(caseOf(Number(params.clientId)));
+  const size = sizeOf(url, c);
+  const groups = groupsOf(c, size);
+  const ids = groups.flatMap((g) => g.measures.map((m) => m.id));
+  const asked = url.searchParams.get('m');
+  const open = openToday(c, size, today);
+  const measureId = ids.find((id) => id === asked) ?? open.find((id) => isDue(c, id, today)) ?? open[0] ?? ids[0]!;
+  const measure = measureOf(measureId);
+  const taken = takenOf(c).filter((r) => r.measureId === measureId);
+  const todays = c.occasions.filter((o) => o.takenOn === today).at(-1);
   return {
-    before,
-    error: measuringError(c),
-    usualMarginCm: z95 * occasionSd(2, measuringError(c)),
-    ownTrials: c.occasions.reduce((sum, o) => sum + o.trials.length, 0),
-    typicalTrialSdCm: frontSplit.error.trialSdCm,
-    legs: Object.fromEntries(sides.map((s) => [s, legOf(c.client, s)])) as Record<
-      (typeof sides)[number],
-      ReturnType<typeof legOf>
-    >,
-    shorterLegCm: shorterLegCm(c.client),
-    lastState: c.occasions.at(-1)?.bodyState ?? 'cold',
-    recent: readings.slice(-12).toReversed()
+    size,
+    usual: usualSet(c),
+    fullCount: new Set(measuresOf(c, 'full')).size,
+    shortCount: new Set(measuresOf(c, 'short')).size,
+    groups: groups.map(({ position, measures }) => ({
+      position,
+      measures: measures.map((m) => ({
+        id: m.id,
+        name: m.name,
+        daysSince: daysSince(c, m.id, today),
+        due: isDue(c, m.id, today)
+      }))
+    })),
+    measureId,
+    isHeadline: measureId === c.goal.headline,
+    lengths: sidesOf(measure).map((side) => ({ side, lengths: lengthsOf(c.client, side) })),
+    ownTrials: measure.ways.map((way): { way: WayId; groups: readonly number[][] } => ({
+      way,
+      groups: ownTrials(c, measureId, way)
+    })),
+    stackStepCm: stackStepCm(c),
+    stackHeights: measure.ways.includes('stack') ? reachableStacks(c.shelf).map((s) => s.heightCm) : [],
+    taken,
+    // Numbers written today by other ways: held against those typed now.
+    todaysTrials: c.occasions
+      .filter((o) => o.takenOn === today)
+      .flatMap((o) => o.trials.filter((t) => t.measureId === measureId).map((t) => ({ ...t, bodyState: o.bodyState }))),
+    conditions: {
+      bodyState: todays?.bodyState ?? c.occasions.at(-1)?.bodyState ?? 'cold',
+      dayTime: todays?.dayTime ?? '',
+      training: todays?.training ?? '',
+      measurer: todays?.measurer ?? c.occasions.at(-1)?.measurer ?? ''
+    }
   };
 };
 
 export const actions: Actions = {
-  save: async ({ request, params, locals: { db, caseOf, today } }) => {
-    const found = await orNotFound(caseOf(Number(params.clientId)));
-    const form = measureForm(found.units.length, shorterLegCm(found.client));
-    const past = form.refine((m) => m.takenOn <= today, { message: 'This day is still to come', path: ['takenOn'] });
-    const done = await submitted(request, past, (input) => saveOccasion(db, found.client.id, input), { form: 'save' });
+  save: async ({ request, params, url, locals: { db, caseOf, today } }) => {
+    const c = await goalCaseOr(caseOf(Number(params.clientId)));
+    const measure = measureIdForm.safeParse({ measureId: url.searchParams.get('m') });
+    if (!measure.success) redirect(303, `/people/${c.client.id}/measure`);
+    const form = measureForm(measure.data, c.units.length, (side) => lengthsOf(c.client, side), today);
+    const done = await submitted(request, form, (input) => saveOccasion(db, c.client.id, input), { form: 'save' });
     if (!done.ok) return done.failure;
-    redirect(303, `/people/${params.clientId}/read`);
+    const size = sizeOf(url, c);
+    const next = openToday(c, size, today).find((id) => id !== measure.data.id);
+    redirect(303, next ? `/people/${c.client.id}/measure?set=${size}&m=${next}` : `/people/${c.client.id}/read`);
   },
   remove: (event) => setRemoved(event, event.locals.now.toISOString()),
   restore: (event) => setRemoved(event, null)
 };
 
 async function setRemoved({ request, params, locals: { db, caseOf } }: RequestEvent, removedAt: string | null) {
-  const found = await orNotFound(caseOf(Number(params.clientId)));
-  if (!found.goal) error(404, 'There is no such page.');
-  const goalId = found.goal.id;
+  const { client } = await orNotFound(caseOf(Number(params.clientId)));
   const form = z.object({ occasionId: whole(1, 2 ** 31 - 1) });
-  const done = await submitted(request, form, ({ occasionId }) => updateOccasionRemoved(db, goalId, occasionId, removedAt), {
-    form: 'remove'
-  });
+  const run = ({ occasionId }: { occasionId: number }) => updateOccasionRemoved(db, client.id, occasionId, removedAt);
+  const done = await submitted(request, form, run, { form: 'remove' });
   return done.ok ? { changed: true } : done.failure;
 }

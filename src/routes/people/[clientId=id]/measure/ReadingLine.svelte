@@ -1,47 +1,68 @@
 <script lang="ts">
   import type { BodyState, LengthUnit } from '$lib/contract/fields';
   import type { Result } from '$lib/contract/problem';
-  import type { Occasion, Reading } from '$lib/core';
+  import type { Measure, MeasureReading } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
-  import { degText, depthText, lengthText, numberText, shortDate, stateText } from '$lib/ui/format';
+  import { headlineText, shortDate, stateText, valueText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import Why from '$lib/ui/Why.svelte';
+  import type { Before } from './measureState.svelte';
 
   type Props = {
-    result: Result<Reading> | null;
+    measure: Measure;
+    result: Result<MeasureReading> | null;
     unit: LengthUnit;
     state: BodyState;
-    before: (Occasion & { takenOn: string }) | null;
+    before: Before | null;
+    isHeadline: boolean;
   };
-  let { result, unit, state, before }: Props = $props();
+  let { measure, result, unit, state, before, isHeadline }: Props = $props();
+  const text = (value: number) => headlineText(value, measure.id, unit);
+  const size = (value: number) => valueText(value, { unit: measure.unit }, unit);
 </script>
 
 <div aria-live="polite" class="min-h-14">
   {#if result === null}
     <p class="text-ink-soft">
-      {#if before}Last, {stateText[state]}: {depthText(before.value, unit)} on {shortDate(before.takenOn)}{:else}Nothing to
-        compare with yet in this state.{/if}
+      {#if before}Last, {stateText[state]}: {text(before.value)} on {shortDate(before.takenOn)}{:else}Nothing to compare with yet
+        in this state.{/if}
     </p>
   {:else if !result.ok}
     <p class="font-semibold text-stop">{problemText(result.problem)}</p>
   {:else}
     {@const r = result.value}
     <p class="flex flex-wrap items-baseline gap-x-4">
-      <span class="text-3xl font-bold">{depthText(r.depthCm, unit)}</span>
-      <span class="text-ink-soft">{r.spreadCm === null ? 'one trial' : `spread ${lengthText(r.spreadCm, unit)}`}</span>
-      <span
-        >{degText(r.openingDeg)} open <span class="text-ink-soft">± {degText(r.openingMarginDeg)}</span>
-        <Why about="the opening in degrees">
-          <p>
-            180° less the slope of each leg: arcsine of the gap over the leg length. Flat is 180° by convention (plane geometry).
-          </p>
-          <p>
-            Depth {numberText(r.depthCm, 1)} cm with an error of {numberText(r.sdCm, 1)} cm, and the leg lengths with theirs, carried
-            through the formula; ± is 1.96 times the result{r.firstOrder ? '' : ', found by sampling because an edge is near'}.
-          </p>
-        </Why>
-      </span>
+      <span class="text-3xl font-bold">{text(r.value)}</span>
+      {#if measure.unit === 'cm' || measure.unit === '°'}
+        <span class="text-ink-soft">{r.spread === null ? 'one trial' : `spread ${size(r.spread)}`}</span>
+      {/if}
+      {#if r.margin !== null}
+        <span>
+          <span class="text-ink-soft">± {size(r.margin)}</span>
+          <Why about="the error of this measure">
+            <p>
+              One occasion: the error of the day, and that of its trials over how many there were. Trials of this person replace
+              the typical spread as they come; more of them on one day cannot take the day's own part away.
+            </p>
+            <p>
+              {#if r.levelSd !== null && r.sd !== null && r.levelSd > r.sd * 1.05}The lengths of the body add to the level, and
+                not to a change.{/if}
+              ± is 1.96 times the error, 95 of 100.
+            </p>
+          </Why>
+        </span>
+      {/if}
     </p>
-    <p class="text-ink-soft"><ChangeText change={r.change} {unit} since={before ? shortDate(before.takenOn) : ''} /></p>
+    {#if r.doubtful}
+      <p class="font-semibold">Unusual for this measure. It is kept and marked; look at it once more.</p>
+    {/if}
+    <p class="text-ink-soft">
+      <ChangeText change={r.change} {measure} {unit} since={before ? shortDate(before.takenOn) : ''} />
+      {#if r.change === null && before && r.margin === null}
+        Last, {stateText[state]}: {text(before.value)} on {shortDate(before.takenOn)}; no error is known, so no verdict.
+      {:else if r.change && !isHeadline && r.change.verdict !== 'not shown'}
+        It counts once two retests running show it.
+      {/if}
+    </p>
   {/if}
 </div>

@@ -1,95 +1,128 @@
 <script lang="ts">
   import Plus from '@lucide/svelte/icons/plus';
   import type { LengthUnit } from '$lib/contract/fields';
-  import { measureModes, pastFlatField, type MeasureMode } from '$lib/contract/forms';
-  import type { Occasion, Side } from '$lib/core';
+  import { trialField } from '$lib/contract/measureForms';
+  import { wayOf, type Measure, type MeasureMode, type Side } from '$lib/core';
   import { fieldError, type FormState } from '$lib/ui/formState';
-  import { lengthText } from '$lib/ui/format';
+  import { capital, degText, lengthNumber, valueText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import type { MeasureState } from './measureState.svelte';
   import ReadingLine from './ReadingLine.svelte';
 
   type Props = {
-    side: Side;
+    measure: Measure;
+    side: Side | null;
     state: MeasureState;
     unit: LengthUnit;
     form: FormState;
-    before: Readonly<Record<string, Occasion & { takenOn: string }>>;
+    isHeadline: boolean;
+    stackHeights: readonly number[];
   };
-  let { side, state, unit, form, before }: Props = $props();
+  let { measure, side, state, unit, form, isHeadline, stackHeights }: Props = $props();
   const modeText: Record<MeasureMode, { title: string; hint: string }> = {
     passive: { title: 'Reached', hint: 'passive' },
-    active: { title: 'Held without hands', hint: 'active' }
+    active: { title: 'Held', hint: 'active, no hands' }
   };
+  const place = $derived(side === null ? 'both together' : `${side} ${measure.sideWords}`);
+  const levels = $derived(measure.levels ?? (measure.unit === 'yes' ? ['no', 'yes'] : null));
+  const fields = $derived(wayOf(state.way).fields);
   const gap = $derived(state.activeGap(side));
+  const text = (value: number) => valueText(Math.abs(value), { unit: measure.unit }, unit);
 </script>
 
-<section class="card flex flex-col gap-4" aria-label="{side} leg in front">
-  <h2 class="flex items-center gap-2 {side === 'left' ? 'text-lake' : 'text-ochre'}">
-    <SideMark {side} />
-    {side === 'left' ? 'Left' : 'Right'} leg in front
+<section class="card flex flex-col gap-4" aria-label={place}>
+  <h2 class="flex items-center gap-2 {side === 'left' ? 'text-lake' : side === 'right' ? 'text-ochre' : ''}">
+    {#if side}<SideMark {side} />{/if}
+    {capital(place)}
   </h2>
-  {#each measureModes as mode (mode)}
-    {@const names = state.trialNames(side, mode)}
-    {@const past = pastFlatField(side, mode)}
-    {@const errors = names.flatMap((n) => fieldError(form, n) ?? [])}
+  {#each measure.modes as mode (mode)}
+    {@const errors = state
+      .trialNumbers(side, mode)
+      .flatMap((n) => fields.flatMap((f) => fieldError(form, trialField(side, mode, n, f.id)) ?? []))}
+    {@const impossible = errors.length > 0 ? [] : state.impossible(side, mode)}
     <fieldset class="flex flex-col gap-2 border-t border-line pt-3">
-      <legend class="sr-only">{modeText[mode].title}, {side} leg in front</legend>
+      <legend class="sr-only">{modeText[mode].title}, {place}</legend>
       <div class="flex flex-wrap items-center gap-2">
-        <span class="w-28 leading-tight font-semibold" aria-hidden="true">
-          {modeText[mode].title}<span class="block font-normal text-ink-soft"
-            ><SideMark {side} size={12} filled={mode === 'active'} /> {modeText[mode].hint}</span
+        <span class="w-24 leading-tight font-semibold" aria-hidden="true">
+          {modeText[mode].title}<span class="block font-normal text-ink-soft">
+            {#if side}<SideMark {side} size={12} filled={mode === 'active'} />{/if}
+            {modeText[mode].hint}</span
           >
         </span>
-        {#each names as name, i (name)}
-          <input
-            class="input w-20 text-center text-xl"
-            {name}
-            inputmode="decimal"
-            autocomplete="off"
-            bind:value={state.typed[name]}
-            aria-label="{modeText[mode].title}, {side} in front, trial {i + 1}, {state.past[past]
-              ? 'raise under the front heel'
-              : 'gap'} in {unit}"
-            aria-invalid={fieldError(form, name) ? 'true' : undefined}
-          />
+        {#each state.trialNumbers(side, mode) as n (n)}
+          {#each fields as field, i (field.id)}
+            {@const name = trialField(side, mode, n, field.id)}
+            {@const label = `${modeText[mode].title}, ${place}, trial ${n}, ${field.label}`}
+            {#if levels}
+              <select class="input" {name} bind:value={state.typed[name]} aria-label={label}>
+                <option value=""></option>
+                {#each levels as level, value (level)}<option value={String(value)}>{level}</option>{/each}
+              </select>
+            {:else}
+              <input
+                class="input w-20 text-center text-xl {i > 0 ? '-ml-1' : ''}"
+                {name}
+                inputmode="decimal"
+                autocomplete="off"
+                placeholder={fields.length > 1 ? field.label.split(' ')[0] : undefined}
+                list={state.way === 'stack' ? 'stack-heights' : undefined}
+                bind:value={state.typed[name]}
+                aria-label="{label} in {field.unit === 'cm' ? unit : field.unit || 'points'}"
+                aria-invalid={fieldError(form, name) ? 'true' : undefined}
+              />
+            {/if}
+          {/each}
+          {#if fields.length > 1 && n < state.trialNumbers(side, mode).length}<span class="w-1" aria-hidden="true"></span>{/if}
         {/each}
-        <span class="text-ink-soft">{unit}</span>
+        {#if !levels}<span class="text-ink-soft">{fields[0]!.unit === 'cm' ? unit : fields[0]!.unit}</span>{/if}
         {#if state.canAdd(side, mode)}
           <button
             type="button"
             class="btn btn-quiet"
             onclick={() => state.addTrial(side, mode)}
-            aria-label="One more trial: {modeText[mode].title}, {side} in front"><Plus size={18} /></button
+            aria-label="One more trial: {modeText[mode].title}, {place}"><Plus size={18} /></button
           >
         {/if}
-        <label class="choice ml-auto text-ink-soft">
-          <input type="checkbox" name={past} bind:checked={state.past[past]} /> past flat
-        </label>
       </div>
-      {#if state.past[past]}<p class="text-ink-soft">
-          Write the raise under the front heel at which the pelvis still touches the floor.
-        </p>{/if}
       {#each errors as error, i (i)}<p class="font-semibold text-stop" role="alert">{error}</p>{/each}
+      {#each impossible as message, i (i)}<p class="text-stop">{message}</p>{/each}
       <ReadingLine
+        {measure}
         result={state.reading(side, mode)}
         {unit}
         state={state.bodyState}
-        before={before[`${side}/${mode}/${state.bodyState}`] ?? null}
+        before={state.before(side, mode)}
+        {isHeadline}
       />
+      {#each state.crossChecks(side, mode) as { way, check } (way)}
+        <p class={check.verdict === 'differ' ? 'font-semibold text-stop' : ''}>
+          Against {wayOf(way).label.toLowerCase()} today: {check.verdict === 'agree'
+            ? `they agree, ${degText(Math.abs(check.differenceDeg))} apart, within the error of ${degText(1.96 * check.sdDeg)}.`
+            : check.verdict === 'differ'
+              ? `they differ by ${degText(Math.abs(check.differenceDeg))}, more than the error of ${degText(1.96 * check.sdDeg)}. Look at both again.`
+              : `too coarse together to tell (error ${degText(1.96 * check.sdDeg)}).`}
+        </p>
+      {/each}
     </fieldset>
   {/each}
   {#if gap}
     <p class="border-t border-line pt-3">
-      {#if gap.exceedsError}
-        What is held trails what is reached by <strong>{lengthText(Math.abs(gap.difference), unit)}</strong>, more than the error:
-        active work closes it.
+      {#if state.activeLeads(side)}
+        <strong class="text-stop"
+          >Held reads further than reached by {text(gap.difference)}, more than the error: the passive end was not reached, or two
+          numbers are mixed up. Measure the passive one again; what you keep is kept as it is.</strong
+        >
+      {:else if gap.exceedsError}
+        What is held trails what is reached by <strong>{text(gap.difference)}</strong>, more than the error: active work closes
+        it.
       {:else}
-        Held and reached differ by {lengthText(Math.abs(gap.difference), unit)}, within the error of {lengthText(
-          gap.margin,
-          unit
-        )}.
+        Held and reached differ by {text(gap.difference)}, within the error of {text(gap.margin)}.
       {/if}
     </p>
   {/if}
 </section>
+{#if state.way === 'stack'}
+  <datalist id="stack-heights">
+    {#each stackHeights as height (height)}<option value={lengthNumber(height, unit)}></option>{/each}
+  </datalist>
+{/if}

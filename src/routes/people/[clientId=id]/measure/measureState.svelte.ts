@@ -1,96 +1,202 @@
 import { compute } from '$lib/contract/door';
 import type { BodyState, LengthUnit } from '$lib/contract/fields';
-import { measureModes, parseTrial, pastFlatField, trialField, trialsPerSide, type MeasureMode } from '$lib/contract/forms';
+import { parseTrial, sidesOf, trialField, trialsPerSide, type ParsedTrial } from '$lib/contract/measureForms';
 import type { Result } from '$lib/contract/problem';
 import {
   activeGap,
-  occasionReading,
-  otherSide,
+  crossCheckWays,
+  looksSwapped,
+  measureReading,
+  measuringErrorOf,
   sideDifference,
-  sides,
+  wayOf,
+  type BodyLengths,
+  type CrossCheck,
   type Difference,
-  type MeasuringError,
+  type Entries,
+  type Measure,
+  type MeasureMode,
+  type MeasureReading,
   type Occasion,
-  type Reading,
   type Side,
-  type Uncertain
+  type WayId
 } from '$lib/core';
 
+export type Before = Occasion & Readonly<{ takenOn: string; sd: number | null }>;
+type Alike = Readonly<{ side: Side | null; mode: MeasureMode; way: WayId; support: string; state: BodyState }>;
+
 type Source = () => Readonly<{
+  measure: Measure;
   unit: LengthUnit;
-  error: MeasuringError;
-  legs: Readonly<Record<Side, Uncertain>>;
-  shorterLegCm: number;
-  before: Readonly<Record<string, Occasion>>;
+  lengths: readonly { side: Side | null; lengths: BodyLengths }[];
+  ownTrials: readonly { way: WayId; groups: readonly number[][] }[];
+  stackStepCm: number;
+  /** The last reading that is alike. */
+  before: (alike: Alike) => Before | null;
+  /** What was written today another way. */
+  otherWays: (side: Side | null, mode: MeasureMode, way: WayId) => readonly { way: WayId; trials: Entries[] }[];
 }>;
 
-const usualTrials = 2;
-const key = (side: Side, mode: MeasureMode) => `${side}/${mode}`;
+/** A single look tells a level, a time or a count. */
+const usualTrials = ({ unit }: Measure): number => (unit === 'cm' || unit === '°' ? 2 : 1);
+const key = (side: Side | null, mode: MeasureMode) => `${side ?? 'both'}/${mode}`;
 
-/** What is typed on the measuring page, and what it says at once. */
+/** What is typed of one measure, and what it says at once. */
 export class MeasureState {
   #source: Source;
   bodyState = $state<BodyState>('cold');
+  way = $state<WayId>('tape');
+  support = $state('');
   typed = $state<Record<string, string>>({});
-  past = $state<Record<string, boolean>>({});
   shown = $state<Record<string, number>>({});
 
-  constructor(source: Source, bodyState: BodyState, typed: Readonly<Record<string, string | string[]>> = {}) {
+  constructor(
+    source: Source,
+    known: { bodyState: BodyState; way: WayId; support: string },
+    typed: Readonly<Record<string, string | string[]>> = {}
+  ) {
     this.#source = source;
-    this.bodyState = bodyState;
-    for (const side of sides)
-      for (const mode of measureModes) {
-        this.past[pastFlatField(side, mode)] = typed[pastFlatField(side, mode)] === 'on';
-        let last = usualTrials;
-        for (let n = 1; n <= trialsPerSide; n++) {
-          const value = typed[trialField(side, mode, n)];
-          this.typed[trialField(side, mode, n)] = typeof value === 'string' ? value : '';
-          if (value) last = Math.max(last, n);
-        }
+    const { measure } = source();
+    this.bodyState = known.bodyState;
+    this.way = known.way;
+    this.support = known.support;
+    for (const side of sidesOf(measure))
+      for (const mode of measure.modes) {
+        let last = usualTrials(measure);
+        for (let n = 1; n <= trialsPerSide; n++)
+          for (const way of measure.ways)
+            for (const { id } of wayOf(way).fields) {
+              const value = typed[trialField(side, mode, n, id)];
+              if (typeof value !== 'string') continue;
+              this.typed[trialField(side, mode, n, id)] = value;
+              if (value) last = Math.max(last, n);
+            }
         this.shown[key(side, mode)] = last;
       }
   }
 
-  trialNames(side: Side, mode: MeasureMode): string[] {
-    return Array.from({ length: this.shown[key(side, mode)] ?? usualTrials }, (_, i) => trialField(side, mode, i + 1));
-  }
-  canAdd = (side: Side, mode: MeasureMode): boolean => (this.shown[key(side, mode)] ?? 0) < trialsPerSide;
-  addTrial(side: Side, mode: MeasureMode): void {
-    this.shown[key(side, mode)] = Math.min(trialsPerSide, (this.shown[key(side, mode)] ?? usualTrials) + 1);
+  trialNumbers = (side: Side | null, mode: MeasureMode): number[] =>
+    Array.from({ length: this.shown[key(side, mode)] ?? 1 }, (_, i) => i + 1);
+  canAdd = (side: Side | null, mode: MeasureMode): boolean =>
+    usualTrials(this.#source().measure) > 1 && (this.shown[key(side, mode)] ?? 0) < trialsPerSide;
+  addTrial(side: Side | null, mode: MeasureMode): void {
+    this.shown[key(side, mode)] = Math.min(trialsPerSide, (this.shown[key(side, mode)] ?? 1) + 1);
   }
 
-  /** The reading of what is typed so far; null while nothing readable is. */
-  reading(side: Side, mode: MeasureMode): Result<Reading> | null {
-    const { unit, error, legs, shorterLegCm, before } = this.#source();
-    const past = this.past[pastFlatField(side, mode)] ?? false;
-    const depthsCm = this.trialNames(side, mode).flatMap((name) => {
-      const cm = parseTrial(this.typed[name], { unit, maxCm: past ? 40 : shorterLegCm - 1, past });
-      return typeof cm === 'number' ? [past ? -cm : cm] : [];
+  #lengths = (side: Side | null): BodyLengths => this.#source().lengths.find((l) => l.side === side)!.lengths;
+
+  parsed(side: Side | null, mode: MeasureMode, n: number): ParsedTrial {
+    const { measure, unit } = this.#source();
+    return parseTrial((f) => this.typed[trialField(side, mode, n, f)], measure, this.way, unit, this.#lengths(side));
+  }
+
+  #entries = (side: Side | null, mode: MeasureMode): Entries[] =>
+    this.trialNumbers(side, mode).flatMap((n) => {
+      const parsed = this.parsed(side, mode, n);
+      return parsed.state === 'read' ? [parsed.entries] : [];
     });
-    if (depthsCm.length === 0) return null;
+
+  /** What is wrong with numbers that are whole already: told while typing only where no body goes. */
+  impossible(side: Side | null, mode: MeasureMode): string[] {
+    return this.trialNumbers(side, mode).flatMap((n) => {
+      const parsed = this.parsed(side, mode, n);
+      return parsed.state === 'wrong' ? Object.values(parsed.messages) : [];
+    });
+  }
+
+  #alike = (side: Side | null, mode: MeasureMode): Alike => ({
+    side,
+    mode,
+    way: this.way,
+    support: this.support.trim(),
+    state: this.bodyState
+  });
+
+  before = (side: Side | null, mode: MeasureMode): Before | null => this.#source().before(this.#alike(side, mode));
+
+  #own = (): readonly number[][] => this.#source().ownTrials.find((o) => o.way === this.way)?.groups ?? [];
+
+  /** The reading of what is typed so far; null while nothing readable is. */
+  reading(side: Side | null, mode: MeasureMode): Result<MeasureReading> | null {
+    const { measure, stackStepCm } = this.#source();
+    const trials = this.#entries(side, mode);
+    if (trials.length === 0) return null;
     return compute(() =>
-      occasionReading({
-        depthsCm,
-        leadLegCm: legs[side],
-        trailLegCm: legs[otherSide(side)],
-        error,
-        before: before[`${side}/${mode}/${this.bodyState}`] ?? null
+      measureReading({
+        measure,
+        way: this.way,
+        trials,
+        lengths: this.#lengths(side),
+        before: this.before(side, mode),
+        ownTrials: this.#own(),
+        stackStepCm
       })
     );
   }
 
-  #occasion(side: Side, mode: MeasureMode): Occasion | null {
+  #occasion(side: Side | null, mode: MeasureMode): Occasion | null {
     const reading = this.reading(side, mode);
-    return reading?.ok ? { value: reading.value.depthCm, trials: reading.value.trials } : null;
+    return reading?.ok ? { value: reading.value.value, trials: reading.value.trials } : null;
   }
 
-  sideDifference(): Difference | null {
-    const [left, right] = [this.#occasion('left', 'passive'), this.#occasion('right', 'passive')];
-    return left && right && sideDifference(left, right, this.#source().error);
+  #error = (side: Side | null, mode: MeasureMode) => {
+    const [entries] = this.#entries(side, mode);
+    const { measure, stackStepCm } = this.#source();
+    const at = entries ? { entries, lengths: this.#lengths(side) } : null;
+    return measuringErrorOf(measure, this.way, at, this.#own(), stackStepCm);
+  };
+
+  sideDifference(mode: MeasureMode): Difference | null {
+    const [left, right, error] = [this.#occasion('left', mode), this.#occasion('right', mode), this.#error('left', mode)];
+    return left && right && error && sideDifference(left, right, error);
   }
 
-  activeGap(side: Side): Difference | null {
-    const [active, passive] = [this.#occasion(side, 'active'), this.#occasion(side, 'passive')];
-    return active && passive && activeGap(active, passive, this.#source().error);
+  activeGap(side: Side | null): Difference | null {
+    const [active, passive, error] = [
+      this.#occasion(side, 'active'),
+      this.#occasion(side, 'passive'),
+      this.#error(side, 'passive')
+    ];
+    return active && passive && error && activeGap(active, passive, error);
+  }
+
+  /** Active beyond passive by more than the error: something was mixed up, or the passive end was not reached. */
+  activeLeads(side: Side | null): boolean {
+    const gap = this.activeGap(side);
+    if (!gap?.exceedsError) return false;
+    return this.#source().measure.betterIs === 'lower' ? gap.difference < 0 : gap.difference > 0;
+  }
+
+  looksSwapped(mode: MeasureMode): boolean {
+    const [left, right] = [this.reading('left', mode), this.reading('right', mode)];
+    const [wasLeft, wasRight] = [this.before('left', mode), this.before('right', mode)];
+    if (!left?.ok || !right?.ok || !wasLeft || !wasRight || left.value.sd === null) return false;
+    return looksSwapped(
+      { left: left.value.value, right: right.value.value },
+      { left: wasLeft.value, right: wasRight.value },
+      left.value.sd
+    );
+  }
+
+  /** Puts what was typed for one side to the other. */
+  swapSides(mode: MeasureMode): void {
+    for (let n = 1; n <= trialsPerSide; n++)
+      for (const { id } of wayOf(this.way).fields) {
+        const [left, right] = [trialField('left', mode, n, id), trialField('right', mode, n, id)];
+        [this.typed[left], this.typed[right]] = [this.typed[right] ?? '', this.typed[left] ?? ''];
+      }
+    const [left, right] = [key('left', mode), key('right', mode)];
+    [this.shown[left], this.shown[right]] = [this.shown[right]!, this.shown[left]!];
+  }
+
+  /** What is typed now against what was written today another way. */
+  crossChecks(side: Side | null, mode: MeasureMode): { way: WayId; check: CrossCheck }[] {
+    const { measure, otherWays } = this.#source();
+    const trials = this.#entries(side, mode);
+    if (trials.length === 0) return [];
+    return otherWays(side, mode, this.way).flatMap((other) => {
+      const result = compute(() => crossCheckWays(measure, { way: this.way, trials }, other, this.#lengths(side)));
+      return result.ok && result.value ? [{ way: other.way, check: result.value }] : [];
+    });
   }
 }

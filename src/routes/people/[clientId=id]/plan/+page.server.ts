@@ -1,7 +1,7 @@
 import { redirect } from '@sveltejs/kit';
 import { compute } from '$lib/contract/door';
 import { planForm } from '$lib/contract/forms';
-import { orNotFound, withGoal } from '$lib/server/orNotFound';
+import { splitCaseOr } from '$lib/server/orNotFound';
 import { isOpenForWork } from '$lib/server/service/checking';
 import { hasBaseline, latestReading, readingsOf } from '$lib/server/service/measuring';
 import { makePlan, planView } from '$lib/server/service/planning';
@@ -9,14 +9,13 @@ import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
-  const c = withGoal(await orNotFound(caseOf(Number(params.clientId))));
-  if (!c) redirect(307, `/people/${params.clientId}/goal`);
+  const c = await splitCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
   const readings = readingsOf(c);
   const change = (side: 'left' | 'right') => latestReading(readings, side, 'passive')?.change ?? null;
   return {
     isOpen: isOpenForWork(c),
-    baseline: hasBaseline(readings),
+    baseline: hasBaseline(c),
     plan,
     view: plan && compute(() => planView({ ...c, plan })),
     shelf: c.shelf,

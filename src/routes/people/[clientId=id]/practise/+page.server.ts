@@ -1,9 +1,10 @@
 import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { compute } from '$lib/contract/door';
-import { text, whole } from '$lib/contract/fields';
+import { whole } from '$lib/contract/fields';
+import { startForm, type StartInput } from '$lib/contract/forms';
 import { daysBetween } from '$lib/core';
-import { orNotFound, withGoal } from '$lib/server/orNotFound';
+import { splitCaseOr } from '$lib/server/orNotFound';
 import { isOpenForWork, limitsOf } from '$lib/server/service/checking';
 import { dateOf } from '$lib/server/service/clientCase';
 import { prepareSession } from '$lib/server/service/planning';
@@ -13,8 +14,7 @@ import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, url, locals: { caseOf, today } }) => {
-  const c = withGoal(await orNotFound(caseOf(Number(params.clientId))));
-  if (!c) redirect(307, `/people/${params.clientId}/goal`);
+  const c = await splitCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
   const ofPlan = c.sessions.filter((s) => s.status === 'running' || (s.status === 'planned' && s.planId === plan?.id));
   const asked = Number(url.searchParams.get('session'));
@@ -33,18 +33,15 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
   };
 };
 
-const startForm = z.object({
-  sessionId: whole(1, 2 ** 31 - 1),
-  answer: z.enum(['accept', 'as before']).optional(),
-  reason: text(500).optional()
-});
+const sessionForm = z.object({ sessionId: whole(1, 2 ** 31 - 1) });
 
 export const actions: Actions = {
   start: async ({ request, params, locals: { db, now } }) => {
-    const done = await submitted(request, startForm, async ({ sessionId, answer = null, reason = '' }) => {
-      await startSession(db, Number(params.clientId), sessionId, { answer, reason }, now);
+    const run = async ({ sessionId, ...input }: z.output<typeof sessionForm> & StartInput) => {
+      await startSession(db, Number(params.clientId), sessionId, input, now);
       return sessionId;
-    });
+    };
+    const done = await submitted(request, z.intersection(sessionForm, startForm), run, { lists: ['today'] });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/practise/${done.value}`);
   }

@@ -11,6 +11,7 @@
   import SideMark from '$lib/ui/SideMark.svelte';
   import { stackText } from '$lib/ui/stackText';
   import { doseText } from '../plan/doseText';
+  import Readiness from './Readiness.svelte';
 
   let { data, form } = $props();
   const base = $derived(`/people/${data.client.id}`);
@@ -80,6 +81,7 @@
           method="POST"
           action="?/start"
           class="card flex flex-col gap-4"
+          novalidate
           use:enhance={() =>
             ({ update }) =>
               update({ reset: false })}
@@ -107,8 +109,13 @@
               <Field label="Why as before" name="reason" value={typedOr(form, 'reason', '')} error={fieldError(form, 'reason')} />
             </div>
           {/if}
-          <input type="hidden" name="sessionId" value={data.session.id} />
-          <button class="btn btn-primary min-h-14 text-lg">{running ? 'Go on' : 'Start the session'}</button>
+          {#if running}
+            <a class="btn btn-primary min-h-14 text-lg" href="{base}/practise/{data.session.id}">Go on</a>
+          {:else}
+            <Readiness {form} />
+            <input type="hidden" name="sessionId" value={data.session.id} />
+            <button class="btn btn-primary min-h-14 text-lg">Start the session</button>
+          {/if}
         </form>
         <section class="card border-2 border-stop">
           <h2>Stop signs</h2>

@@ -1,30 +1,50 @@
-import { redirect } from '@sveltejs/kit';
-import { sides } from '$lib/core';
-import { orNotFound, withGoal } from '$lib/server/orNotFound';
+import { measureOf, sides, type MeasureMode, type Side } from '$lib/core';
+import { goalCaseOr } from '$lib/server/orNotFound';
 import {
   compareActive,
   compareSides,
   hasBaseline,
-  latestReading,
-  measuringError,
-  readingsOf
+  latestTaken,
+  readingsOf,
+  takenOf,
+  type TakenReading
 } from '$lib/server/service/measuring';
+import { withSplit, type GoalCase } from '$lib/server/service/clientCase';
+
+import { headlineError, positionReadings, unexplainedOverTime } from '$lib/server/service/reading';
 import type { PageServerLoad } from './$types';
 
+/** The newest reading of the headline on one side, with what it is told beside. */
+function figureOf(c: GoalCase, side: Side | null, mode: MeasureMode) {
+  const latest = latestTaken(c, c.goal.headline, side, mode);
+  const alike = (r: TakenReading) =>
+    r.measureId === c.goal.headline && r.side === side && r.mode === mode && r.bodyState === latest?.bodyState;
+  const first = takenOf(c).find(alike);
+  return { latest, first: first && first.occasionId !== latest?.occasionId ? first : null };
+}
+
 export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
-  const c = withGoal(await orNotFound(caseOf(Number(params.clientId))));
-  if (!c) redirect(307, `/people/${params.clientId}/goal`);
-  const readings = readingsOf(c);
-  const error = measuringError(c);
+  const c = await goalCaseOr(caseOf(Number(params.clientId)));
+  const headline = measureOf(c.goal.headline);
+  const places: readonly (Side | null)[] = headline.sides === 'each' ? sides : [null];
+  const [mainMode] = headline.modes;
+  const ofHeadline = takenOf(c).filter((r) => r.measureId === headline.id);
+  const error = headlineError(c);
   return {
-    baseline: hasBaseline(readings),
-    figures: sides.map((side) => ({
+    baseline: hasBaseline(c),
+    isSplit: withSplit(c) !== null,
+    figures: places.map((side) => ({
       side,
-      passive: latestReading(readings, side, 'passive'),
-      active: latestReading(readings, side, 'active'),
-      first: readings.find((r) => r.side === side && r.mode === 'passive') ?? null,
-      activeGap: compareActive(readings, side, error)
+      ...figureOf(c, side, mainMode!),
+      held: headline.modes.length > 1 ? latestTaken(c, headline.id, side, 'active') : null,
+      activeGap: error && headline.modes.length > 1 ? compareActive(ofHeadline, side, error) : null,
+      openingDeg:
+        headline.id === 'front_split_gap'
+          ? (readingsOf(c).findLast((r) => r.side === side && r.mode === 'passive')?.openingDeg ?? null)
+          : null
     })),
-    sidesCompared: compareSides(readings, error)
+    sidesCompared: error && headline.sides === 'each' ? compareSides(ofHeadline, error, mainMode) : null,
+    readings: positionReadings(c),
+    unexplained: unexplainedOverTime(c)
   };
 };

@@ -1,102 +1,158 @@
 <script lang="ts">
-  import { poseFigure, sides } from '$lib/core';
+  import { goalOf, measureOf } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
-  import Figure from '$lib/ui/drawing/Figure.svelte';
-  import Scene from '$lib/ui/drawing/Scene.svelte';
-  import { dateText, degText, depthText, lengthText, stateText } from '$lib/ui/format';
+  import { capital, dateText, degText, headlineText, shortDate, stateText, valueText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
+  import Why from '$lib/ui/Why.svelte';
+  import Balance from './Balance.svelte';
+  import { findingsOf, sentenceOf } from './findings';
+  import WhatIf from './WhatIf.svelte';
 
   let { data } = $props();
   const unit = $derived(data.units.length);
-  const target = $derived(data.goal?.targetDepthCm ?? 0);
-  const ordered = $derived(data.goal?.leadSide === 'right' ? data.figures.toReversed() : data.figures);
-  const sentence = $derived.by(() => {
-    const both = data.sidesCompared;
-    if (!both) return 'Only one side is measured. The other is needed for a baseline.';
-    const { difference } = both;
-    if (!difference.exceedsError) return 'Both sides stand alike, within what measuring can tell.';
-    return `${difference.difference > 0 ? 'Left' : 'Right'} leading trails by ${lengthText(Math.abs(difference.difference), unit)}, more than the error.`;
-  });
-  const poses = $derived(
-    Object.fromEntries(
-      sides.map((side) => {
-        const reading = data.figures.find((f) => f.side === side)?.passive;
-        return [side, reading ? poseFigure('front split', { side, depthCm: reading.depthCm }, data.client.body) : null];
-      })
-    )
+  const goal = $derived(data.goal!);
+  const catalogue = $derived(goalOf(goal.kind));
+  const headline = $derived(measureOf(goal.headline));
+  let tried = $state<Record<string, number>>({});
+  const canTry = $derived(catalogue.model !== 'apart');
+  const hasTried = $derived(Object.keys(tried).length > 0);
+  const text = (value: number) => headlineText(value, headline.id, unit);
+  const size = (value: number) => valueText(Math.abs(value), { unit: headline.unit }, unit);
+  /** How far a value is from the target; zero and less is there. */
+  const toGo = (value: number) =>
+    goal.target === null ? null : headline.betterIs === 'lower' ? value - goal.target : goal.target - value;
+  const findings = $derived(data.readings.flatMap((r) => findingsOf(r, catalogue.allowanceDeg)));
+  const shownFindings = $derived(findings.filter((f, i) => findings.findIndex((g) => g.text === f.text) === i));
+  const sentence = $derived(
+    data.readings.map((r) => ({ side: data.readings.length > 1 ? r.leadSide : null, text: sentenceOf(r) }))
+  );
+  const sentences = $derived(
+    sentence.length === 2 && sentence[0]!.text === sentence[1]!.text ? [{ side: null, text: sentence[0]!.text }] : sentence
+  );
+  const somethingKnown = $derived(
+    data.figures.some((f) => f.latest) || data.readings.some((r) => r.neverMeasured.length < r.links.length)
   );
 </script>
 
 <main class="mx-auto max-w-7xl p-5">
-  {#if !data.figures.some((f) => f.passive)}
+  {#if !somethingKnown}
     <section class="card max-w-2xl">
       <h1>Nothing to read yet</h1>
-      <p class="mt-2">Measure both sides first; it takes two trials a side.</p>
+      <p class="mt-2">Measure the headline first; two trials are enough.</p>
       <p class="mt-4"><a class="btn btn-primary" href="/people/{data.client.id}/measure">Measure</a></p>
     </section>
   {:else}
-    <h1>{sentence}</h1>
-    <div class="mt-5 grid gap-5 lg:grid-cols-2">
-      {#each ordered as { side, passive, active, first, activeGap } (side)}
-        {@const pose = poses[side]}
-        <section class="card flex flex-col gap-3" aria-label="{side} leg in front">
-          <h2 class="flex items-center gap-2 {side === 'left' ? 'text-lake' : 'text-ochre'}">
-            <SideMark {side} />
-            {side === 'left' ? 'Left' : 'Right'} leg in front
-          </h2>
-          {#if passive && pose}
-            <Scene
-              minX={pose.box.minX - 4}
-              maxX={pose.box.maxX + 4}
-              maxY={pose.box.maxY + 2}
-              label="Figure in the front split, {side} in front, pelvis {depthText(passive.depthCm, unit)}"
-              class="max-h-64 w-full"
-            >
-              <Figure {pose} />
-            </Scene>
-            <p class="flex flex-wrap items-baseline gap-x-5">
-              <span class="text-5xl font-bold">{depthText(passive.depthCm, unit)}</span>
-              <span class="text-xl"
-                >{degText(passive.openingDeg)} open
-                <span class="text-ink-soft">± {degText(passive.openingMarginDeg)}</span></span
+    <h1 class="max-w-5xl">
+      {#each sentences as { side, text: said }, i (i)}
+        <span class="block"
+          >{#if side}<SideMark {side} />
+            {capital(side)} leading: {said.charAt(0).toLowerCase() + said.slice(1)}.{:else}{said}.{/if}</span
+        >
+      {/each}
+    </h1>
+    {#if catalogue.kneeRules}<p class="mt-1 font-semibold text-stop">{catalogue.cautions[0]}</p>{/if}
+
+    <section class="mt-4 grid gap-x-8 gap-y-4 sm:grid-cols-2" aria-label={headline.name}>
+      {#each data.figures as { side, latest, first, held, activeGap, openingDeg } (side)}
+        <div aria-label={side ? `${side} ${headline.sideWords}` : headline.name} role="group">
+          <p class="flex items-center gap-2 {side === 'left' ? 'text-lake' : side === 'right' ? 'text-ochre' : 'text-ink-soft'}">
+            {#if side}<SideMark {side} size={14} /> {capital(side)} {headline.sideWords}{:else}{headline.name}{/if}
+          </p>
+          {#if latest}
+            {@const left = toGo(latest.value)}
+            <p class="flex flex-wrap items-baseline gap-x-4">
+              <span class="text-4xl font-bold">{text(latest.value)}</span>
+              {#if latest.margin !== null}<span class="text-ink-soft">± {size(latest.margin)}</span>{/if}
+              {#if openingDeg !== null}<span>{degText(openingDeg)} open</span>{/if}
+              <span class="text-ink-soft"
+                >{stateText[latest.bodyState]}, {dateText(latest.takenOn)}{latest.support ? `, on ${latest.support}` : ''}</span
               >
+              {#if latest.doubtful}<strong>unusual, marked</strong>{/if}
             </p>
-            <p class="text-ink-soft">{stateText[passive.bodyState]}, {dateText(passive.takenOn)}, {passive.trials} trials</p>
-            <p><ChangeText change={passive.change} {unit} /></p>
             <p>
-              {#if passive.depthCm > target + 0.05}
-                {lengthText(passive.depthCm - target, unit)} to the goal{first &&
-                first.occasionId !== passive.occasionId &&
-                first.bodyState === passive.bodyState
-                  ? `, ${lengthText(Math.abs(first.depthCm - passive.depthCm), unit)} ${first.depthCm >= passive.depthCm ? 'gone' : 'lost'} since the first measure`
+              <ChangeText
+                change={latest.change}
+                measure={headline}
+                {unit}
+                since={latest.sinceOn ? shortDate(latest.sinceOn) : ''}
+              />
+              {#if left !== null}
+                {left > 0.05
+                  ? `${size(left)} to the goal${first && first.way === latest.way && first.support === latest.support ? `, ${size(first.value - latest.value)} ${(headline.betterIs === 'lower') === first.value >= latest.value ? 'gone' : 'lost'} since the first` : ''}.`
+                  : 'The goal is reached in this state.'}
+              {/if}
+              {#if held}
+                Held: <strong>{text(held.value)}</strong>{activeGap?.difference.exceedsError
+                  ? `, ${size(activeGap.difference.difference)} behind what is reached`
                   : ''}.
-              {:else}
-                The goal is reached in this state.
               {/if}
             </p>
-            {#if active}
-              <p>
-                Held without hands: <strong>{depthText(active.depthCm, unit)}</strong>.
-                {#if activeGap}
-                  {activeGap.difference.exceedsError
-                    ? `It trails what is reached by ${lengthText(Math.abs(activeGap.difference.difference), unit)}.`
-                    : 'No more than the error from what is reached.'}
-                {/if}
-              </p>
-            {:else}
-              <p class="text-ink-soft">What is held without hands is not measured yet.</p>
-            {/if}
           {:else}
-            <p>Not measured yet.</p>
-            <p><a class="btn" href="/people/{data.client.id}/measure">Measure this side</a></p>
+            <p class="text-ink-soft">Not measured yet.</p>
           {/if}
-        </section>
+        </div>
       {/each}
-    </div>
+    </section>
+
+    {#if data.readings.some((r) => r.links.length > 0)}
+      <div class="mt-5 grid items-start gap-5 {canTry ? 'lg:grid-cols-[1fr_22rem]' : ''}">
+        <Balance readings={data.readings} {tried} {canTry} ontry={(key, deg) => (tried = { ...tried, [key]: deg })} />
+        {#if canTry}
+          <div class="flex flex-col gap-5">
+            {#each data.readings as reading (reading.leadSide)}
+              <WhatIf
+                {reading}
+                {tried}
+                {unit}
+                body={data.client.body}
+                isSplit={data.isSplit}
+                angleWord={headline.name.toLowerCase()}
+              />
+            {/each}
+            {#if hasTried}<button class="btn self-start" onclick={() => (tried = {})}>Back to what was measured</button>{/if}
+          </div>
+        {/if}
+      </div>
+    {/if}
+
+    {#if shownFindings.length > 0 || data.sidesCompared?.difference.exceedsError}
+      <section class="card mt-5" aria-label="Findings">
+        <h2>What else it says</h2>
+        <ul class="mt-2 flex flex-col gap-2">
+          {#if data.sidesCompared?.difference.exceedsError}
+            {@const d = data.sidesCompared.difference}
+            <li>
+              {(headline.betterIs === 'lower') === d.difference > 0 ? 'Left' : 'Right'} trails by {size(d.difference)}, more than
+              the error.
+              <Why about="left against right"
+                ><p>
+                  Left less right in the newest occasion that has both, taken alike; it counts from {size(d.margin)}, 1.96 times
+                  the error of both.
+                </p></Why
+              >
+            </li>
+          {/if}
+          {#each shownFindings as finding (finding.text)}
+            <li>{finding.text} <Why about={finding.text}><p>{finding.why}</p></Why></li>
+          {/each}
+        </ul>
+        {#if data.unexplained.length > 1}
+          <p class="mt-2 text-ink-soft">
+            Not explained, over time:
+            {#each data.unexplained.slice(-6) as point, i (i)}
+              {i > 0 ? ' · ' : ''}{shortDate(point.on)}{point.leadSide ? `, ${point.leadSide}` : ''}
+              {degText(point.deg)}
+            {/each}
+          </p>
+        {/if}
+      </section>
+    {/if}
+
     <p class="mt-5 flex flex-wrap gap-3">
-      <a class="btn btn-primary" href="/people/{data.client.id}/{data.baseline ? 'grade' : 'measure'}"
-        >{data.baseline ? 'Grade the stack' : 'Measure the other side'}</a
-      >
+      {#if data.baseline && data.isSplit}<a class="btn btn-primary" href="/people/{data.client.id}/grade">Grade the stack</a>{/if}
+      <a class="btn {data.baseline && data.isSplit ? '' : 'btn-primary'}" href="/people/{data.client.id}/measure">
+        {data.baseline ? 'Measure again' : 'Measure what is missing'}
+      </a>
     </p>
   {/if}
 </main>

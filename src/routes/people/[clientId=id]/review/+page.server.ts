@@ -1,9 +1,8 @@
-import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { decideForm } from '$lib/contract/forms';
 import { painPlaces, type PainPlaceId } from '$lib/core';
 import { sideField } from '$lib/contract/fields';
-import { orNotFound, withGoal } from '$lib/server/orNotFound';
+import { splitCaseOr } from '$lib/server/orNotFound';
 import { dateOf } from '$lib/server/service/clientCase';
 import { measuringError, readingsOf } from '$lib/server/service/measuring';
 import {
@@ -20,8 +19,7 @@ import type { Actions, PageServerLoad } from './$types';
 const shownDecisions = 12;
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf, today } }) => {
-  const c = withGoal(await orNotFound(caseOf(Number(params.clientId))));
-  if (!c) redirect(307, `/people/${params.clientId}/goal`);
+  const c = await splitCaseOr(caseOf(Number(params.clientId)));
   const last = doneAgainstPlan(c);
   return {
     last: last && { ...last, on: dateOf(last.startedAt) },

@@ -1,13 +1,13 @@
 import { redirect } from '@sveltejs/kit';
 import { capOf, defaultSensationCap } from '$lib/core';
-import { orNotFound, withGoal } from '$lib/server/orNotFound';
+import { splitCaseOr } from '$lib/server/orNotFound';
 import { limitsOf } from '$lib/server/service/checking';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
-  const c = withGoal(await orNotFound(caseOf(Number(params.clientId))));
-  const session = c?.sessions.find((s) => s.id === Number(params.sessionId));
-  if (!c || !session?.prescribed) redirect(307, `/people/${params.clientId}/practise`);
+  const c = await splitCaseOr(caseOf(Number(params.clientId)));
+  const session = c.sessions.find((s) => s.id === Number(params.sessionId));
+  if (!session?.prescribed) redirect(307, `/people/${params.clientId}/practise`);
   return {
     session: { id: session.id, week: session.week, ordinal: session.ordinal, status: session.status, retest: session.retest },
     blocks: session.prescribed.blocks,

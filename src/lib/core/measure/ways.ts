@@ -1,0 +1,165 @@
+// A data table. Each way says what is written down for a trial, how it becomes a value, and its typical error (docs/sources.md#measuring-error).
+import { limbElevationDeg } from '../geometry/limbElevation';
+import { frogAbductionDeg, straddleDeg } from '../geometry/straddle';
+import { trunkFoldDeg } from '../geometry/trunkFold';
+import type { BodyLengthId } from '../geometry/bodyLengths';
+
+export const wayIds = [
+  'tape',
+  'raise',
+  'stack',
+  'inclinometer',
+  'goniometer',
+  'rise and run',
+  'foot height',
+  'heel span',
+  'knee span',
+  'breastbone height',
+  'clock',
+  'count',
+  'level',
+  'yes or no',
+  'points'
+] as const;
+export type WayId = (typeof wayIds)[number];
+
+export type Entries = Readonly<Record<string, number>>;
+/** Lengths as bare numbers, for a formula. */
+export type Lengths = Readonly<Record<BodyLengthId, number>>;
+/** What a limb measure needs to know: which length hangs on the joint. */
+export type Limb = 'legCm' | 'thighCm' | 'shankCm';
+
+/** One number written down in a trial. Lengths are in cm, and shown in the unit of the studio. */
+export type EntryField = Readonly<{
+  id: string;
+  label: string;
+  unit: 'cm' | '°' | 'min' | 's' | '×' | '/10' | '';
+  min: number;
+  max: number;
+  optional?: boolean;
+}>;
+
+export type Way = Readonly<{
+  id: WayId;
+  label: string;
+  fields: readonly EntryField[];
+  /** Lengths of the body the formula uses. */
+  uses: (limb: Limb) => readonly BodyLengthId[];
+  value: (entries: Entries, lengths: Lengths, limb: Limb) => number;
+  /**
+   * Typical error. `trialSd` is that of a written number, carried through the formula; `daySd` is that of the value.
+   * Null where no error is known: then a change is told without a verdict.
+   */
+  error: Readonly<{ trialSd: number; daySd: number; resolution: number }> | null;
+}>;
+
+const none = (): readonly BodyLengthId[] => [];
+const cm = (id: string, label: string, min: number, max: number, optional = false): EntryField => ({
+  id,
+  label,
+  unit: 'cm',
+  min,
+  max,
+  ...(optional && { optional })
+});
+const tape = { trialSd: 0.8, daySd: 1.8, resolution: 0.5 };
+/** A tape between points of a limb, where the value is an angle. */
+const tapeAngle = { trialSd: 0.8, daySd: 2.5, resolution: 0.5 };
+const angle = (id: 'inclinometer' | 'goniometer', label: string, error: NonNullable<Way['error']>): Way => ({
+  id,
+  label,
+  fields: [{ id: 'deg', label: 'angle', unit: '°', min: -60, max: 240 }],
+  uses: none,
+  value: ({ deg }) => deg!,
+  error
+});
+const plain = (id: WayId, label: string, unit: EntryField['unit'], max: number): Way => ({
+  id,
+  label,
+  fields: [{ id: 'value', label, unit, min: 0, max }],
+  uses: none,
+  value: ({ value }) => value!,
+  error: null
+});
+
+export const ways: readonly Way[] = [
+  {
+    id: 'tape',
+    label: 'Tape',
+    fields: [cm('heightCm', 'height', -60, 200)],
+    uses: none,
+    value: ({ heightCm }) => heightCm!,
+    error: tape
+  },
+  {
+    id: 'raise',
+    label: 'Tape, past flat',
+    fields: [cm('raiseCm', 'raise under the heel', 0, 80)],
+    uses: none,
+    value: ({ raiseCm }) => -raiseCm! || 0,
+    error: tape
+  },
+  {
+    id: 'stack',
+    label: 'Prop stack',
+    fields: [cm('heightCm', 'height of the stack', 0, 150)],
+    uses: none,
+    value: ({ heightCm }) => heightCm!,
+    // Half the step between stacks over √3; with the usual step of 2.5 cm. The service puts in the step of the real shelf.
+    error: { trialSd: 2.5 / 2 / Math.sqrt(3), daySd: 1.8, resolution: 0.5 }
+  },
+  angle('inclinometer', 'Inclinometer', { trialSd: 1.5, daySd: 2.5, resolution: 1 }),
+  angle('goniometer', 'Goniometer', { trialSd: 2.5, daySd: 3, resolution: 1 }),
+  {
+    id: 'rise and run',
+    label: 'Tape, rise and run',
+    fields: [cm('riseCm', 'rise of the end', -60, 150), cm('runCm', 'run along the floor', -150, 150, true)],
+    uses: (limb) => [limb],
+    value: ({ riseCm, runCm }, lengths, limb) => limbElevationDeg({ riseCm: riseCm!, limbCm: lengths[limb], runCm }),
+    error: tapeAngle
+  },
+  {
+    id: 'foot height',
+    label: 'Tape, foot height',
+    fields: [cm('riseCm', 'height of the foot over the knee', -60, 80)],
+    uses: () => ['shankCm'],
+    value: ({ riseCm }, { shankCm }) => limbElevationDeg({ riseCm: riseCm!, limbCm: shankCm }),
+    error: tapeAngle
+  },
+  {
+    id: 'heel span',
+    label: 'Tape, heel to heel',
+    fields: [cm('heelSpanCm', 'heel to heel', 10, 260)],
+    uses: () => ['hipSpacingCm', 'legCm'],
+    value: ({ heelSpanCm }, { hipSpacingCm, legCm }) => straddleDeg({ heelSpanCm: heelSpanCm!, hipSpacingCm, legCm }),
+    error: tapeAngle
+  },
+  {
+    id: 'knee span',
+    label: 'Tape, knee to knee',
+    fields: [cm('kneeSpanCm', 'knee to knee', 10, 150)],
+    uses: () => ['hipSpacingCm', 'thighCm'],
+    value: ({ kneeSpanCm }, { hipSpacingCm, thighCm }) => frogAbductionDeg({ kneeSpanCm: kneeSpanCm!, hipSpacingCm, thighCm }),
+    error: tapeAngle
+  },
+  {
+    id: 'breastbone height',
+    label: 'Tape, breastbone and hip',
+    fields: [cm('sternumHeightCm', 'breastbone', 0, 150), cm('hipHeightCm', 'hip joint', 0, 100)],
+    uses: () => ['hipToSternumCm'],
+    value: ({ sternumHeightCm, hipHeightCm }, { hipToSternumCm }) =>
+      trunkFoldDeg({ sternumHeightCm: sternumHeightCm!, hipHeightCm: hipHeightCm!, hipToSternumCm }),
+    error: tapeAngle
+  },
+  plain('clock', 'Clock', 'min', 180),
+  plain('count', 'Count', '×', 500),
+  plain('level', 'Level', '', 20),
+  plain('yes or no', 'Yes or no', '', 1),
+  plain('points', 'Points', '/10', 10)
+];
+
+export function wayOf(id: WayId): Way {
+  const way = ways.find((w) => w.id === id);
+  if (!way) throw new RangeError(`no way ${id}`);
+  return way;
+}

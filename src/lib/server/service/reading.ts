@@ -1,0 +1,109 @@
+import {
+  goalOf,
+  linkKey,
+  measureOf,
+  measureSet,
+  measuringErrorOf,
+  otherSide,
+  readPosition,
+  sides,
+  type LinkValue,
+  type MeasuringError,
+  type PositionReading,
+  type Side,
+  type Uncertain
+} from '$lib/core';
+import { legsCm, type GoalCase } from './clientCase';
+import { latestTaken, ownTrials, stackStepCm, takenOf, type TakenReading } from './measuring';
+import { perCase } from './perCase';
+
+const asUncertain = (r: TakenReading | undefined): Uncertain | null => (r ? { value: r.value, sd: r.levelSd ?? 0 } : null);
+
+/** What was known of every link up to a day: the newest passive range, and the active one of the same state. */
+function linksUpTo(taken: readonly TakenReading[], until: string): Map<string, LinkValue> {
+  const links = new Map<string, LinkValue>();
+  const known = taken.filter((r) => r.takenOn <= until);
+  for (const passive of known) {
+    if (passive.mode !== 'passive') continue;
+    const active = known.findLast(
+      (r) =>
+        r.mode === 'active' && r.measureId === passive.measureId && r.side === passive.side && r.bodyState === passive.bodyState
+    );
+    links.set(linkKey(passive.measureId, passive.side), { passive: asUncertain(passive), active: asUncertain(active) });
+  }
+  // A motion measured only by the client's own muscles still tells what is held.
+  for (const active of known)
+    if (active.mode === 'active' && !links.has(linkKey(active.measureId, active.side)))
+      links.set(linkKey(active.measureId, active.side), { passive: null, active: asUncertain(active) });
+  return links;
+}
+
+/** The legs in front a goal is read for: both where one leads, the goal's own first; none otherwise. */
+const leadsOf = ({ goal }: GoalCase): (Side | null)[] =>
+  goal.leadSide === null ? [null] : [goal.leadSide, otherSide(goal.leadSide)];
+
+function readFor(c: GoalCase, leadSide: Side | null, until: string, headline: Uncertain | null): PositionReading {
+  return readPosition({
+    goal: goalOf(c.goal.kind),
+    demands: c.goal.demands,
+    leadSide,
+    target: c.goal.target,
+    links: linksUpTo(takenOf(c), until),
+    headline,
+    legs: legsCm(c.client, leadSide)
+  });
+}
+
+const forever = '9999-12-31';
+
+/** The position read down to its links, once for each leading side. */
+export const positionReadings = perCase((c: GoalCase): PositionReading[] =>
+  leadsOf(c).map((leadSide) => {
+    const headline = measureOf(c.goal.headline);
+    const side = headline.sides === 'each' ? leadSide : null;
+    const taken = headline.sides === 'each' && side === null ? null : latestTaken(c, headline.id, side, headline.modes[0]!);
+    return readFor(c, leadSide, forever, asUncertain(taken ?? undefined));
+  })
+);
+
+export type UnexplainedPoint = Readonly<{ on: string; deg: number; leadSide: Side | null }>;
+
+/** What the links did not explain, each time the position was measured and the links were known. */
+export function unexplainedOverTime(c: GoalCase): UnexplainedPoint[] {
+  const headline = measureOf(c.goal.headline);
+  if (goalOf(c.goal.kind).model === 'apart') return [];
+  return takenOf(c)
+    .filter((r) => r.measureId === headline.id && r.mode === headline.modes[0])
+    .flatMap((r): UnexplainedPoint[] => {
+      const leadSide = c.goal.leadSide === null ? null : r.side;
+      const { unexplainedDeg } = readFor(c, leadSide, r.takenOn, asUncertain(r));
+      return unexplainedDeg ? [{ on: r.takenOn, deg: unexplainedDeg.value, leadSide }] : [];
+    });
+}
+
+/** Ids of the measures of the goal in work: the short set, or all of it. */
+export const measuresOf = (c: GoalCase, size: 'short' | 'full'): string[] =>
+  measureSet(
+    { headline: c.goal.headline, alsoMeasured: goalOf(c.goal.kind).alsoMeasured },
+    c.goal.demands,
+    positionReadings(c),
+    size
+  );
+
+/** The full set until every demand was measured once; the short one from then on. */
+export const usualSet = (c: GoalCase): 'short' | 'full' =>
+  positionReadings(c).some((r) => r.neverMeasured.length > 0) ? 'full' : 'short';
+
+/** Whether every side of a measure was taken in its first mode. */
+export function isWhole(c: GoalCase, measureId: string): boolean {
+  const measure = measureOf(measureId);
+  const places: readonly (Side | null)[] = measure.sides === 'each' ? sides : [null];
+  return places.every((side) => latestTaken(c, measureId, side, measure.modes[0]!) !== null);
+}
+
+/** Error of the headline in its usual way; null where none is known. */
+export function headlineError(c: GoalCase): MeasuringError | null {
+  const headline = measureOf(c.goal.headline);
+  const way = takenOf(c).findLast((r) => r.measureId === headline.id)?.way ?? headline.ways[0]!;
+  return measuringErrorOf(headline, way, null, ownTrials(c, headline.id, way), stackStepCm(c));
+}

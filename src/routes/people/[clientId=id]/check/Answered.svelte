@@ -1,0 +1,124 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { page } from '$app/state';
+  import { screeningRows, setByInstructor } from '$lib/core';
+  import type { BodyLock } from '$lib/server/repo/lockRepo';
+  import type { ScreeningRecord } from '$lib/server/repo/screeningRepo';
+  import Field from '$lib/ui/Field.svelte';
+  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { dateText } from '$lib/ui/format';
+  import { limitText } from '$lib/ui/limitText';
+  import ProblemNote from '$lib/ui/ProblemNote.svelte';
+
+  /** What was answered, what it brought, and the way to ask again. */
+  type Props = {
+    screening: ScreeningRecord;
+    isOpen: boolean;
+    isDue: boolean;
+    hasLocks: boolean;
+    /** Card at which a begun conversation goes on. */
+    begunAt: string | null;
+    clearedLocks: readonly BodyLock[];
+    week: { weekHolds: readonly string[]; homeProps: string };
+    form: FormState;
+  };
+  let { screening: s, isOpen, isDue, hasLocks, begunAt, clearedLocks, week, form }: Props = $props();
+  const raised = $derived(screeningRows.filter((r) => s.flags.includes(r.id)));
+  const limits = $derived(s.limits.filter((l) => l.reason !== setByInstructor));
+  const relaxedOf = (kind: string, reason: string) => s.relaxed.find((r) => r.kind === kind && r.reason === reason);
+  const here = $derived(page.url.pathname);
+</script>
+
+<section class="card flex flex-col gap-3">
+  <h1>
+    {isOpen
+      ? hasLocks
+        ? 'Open, but for what is locked'
+        : 'Open for work'
+      : s.clearance === 'urgent'
+        ? 'Medical help first'
+        : 'A clinician first'}
+  </h1>
+  {#if raised.length > 0}
+    <ul class="list-disc pl-5">
+      {#each raised as row (row.id)}<li>{row.text}{s.sides[row.id] ? `, ${s.sides[row.id]}` : ''}</li>{/each}
+    </ul>
+  {:else}
+    <p>None of it applied.</p>
+  {/if}
+  {#if s.clearedBy && s.clearedOn}
+    <p>Cleared by <strong>{s.clearedBy}</strong> on {dateText(s.clearedOn)}: “{s.clearNote}”</p>
+  {/if}
+  {#if week.weekHolds.length > 0 || week.homeProps}
+    <p>
+      {week.weekHolds.length > 0 ? `The week holds: ${week.weekHolds.join(', ')}.` : ''}
+      {week.homeProps ? `At home: ${week.homeProps}.` : ''}
+    </p>
+  {/if}
+  <p class="text-ink-soft">Asked on {dateText(s.takenOn)}, questions of {s.version}{isDue ? '. Time to ask again' : ''}.</p>
+  <div class="flex flex-wrap gap-3">
+    {#if begunAt}<a class="btn btn-primary" href="{here}?topic={begunAt}">Go on with the conversation begun</a>{/if}
+    <a class="btn" href="{here}?topic=now">Ask again</a>
+  </div>
+</section>
+
+{#if limits.length > 0}
+  <section class="card flex flex-col gap-1">
+    <h2>Limits</h2>
+    <p class="text-ink-soft">A named person may relax one, with a note. An open stop is never relaxed.</p>
+    {#each limits as limit, i (i)}
+      {@const relaxed = relaxedOf(limit.kind, limit.reason)}
+      {@const mine = form?.typed?.kind === limit.kind && form.typed.reason === limit.reason ? form : null}
+      {#if relaxed}
+        <p class="border-t border-line pt-2 text-ink-soft">
+          <s>{limitText(limit)}</s>: relaxed by {relaxed.by} on {dateText(relaxed.on)}, “{relaxed.note}”
+        </p>
+      {:else}
+        <details class="border-t border-line" open={mine !== null}>
+          <summary class="flex min-h-11 cursor-pointer items-center gap-2"
+            ><span>{limitText(limit)} <span class="text-ink-soft">· {limit.reason}</span></span>
+            <span class="ml-auto text-ink-soft underline underline-offset-4">relax</span></summary
+          >
+          <form
+            method="POST"
+            action="?/relax"
+            class="mb-4 flex flex-col gap-3"
+            novalidate
+            use:enhance={() =>
+              ({ update }) =>
+                update({ reset: false })}
+          >
+            <ProblemNote text={formProblem(mine)} />
+            <input type="hidden" name="kind" value={limit.kind} />
+            <input type="hidden" name="reason" value={limit.reason} />
+            <div class="grid gap-4 sm:grid-cols-2">
+              <Field
+                label="Relaxed by"
+                name="clearedBy"
+                value={typedOr(mine, 'clearedBy', '')}
+                error={fieldError(mine, 'clearedBy')}
+                hint="Name and role"
+              />
+              <Field label="Why" name="clearNote" value={typedOr(mine, 'clearNote', '')} error={fieldError(mine, 'clearNote')} />
+            </div>
+            <div><button class="btn">Relax this limit</button></div>
+          </form>
+        </details>
+      {/if}
+    {/each}
+  </section>
+{/if}
+
+{#if clearedLocks.length > 0}
+  <section class="card">
+    <h2>Stops that were cleared</h2>
+    <ul class="mt-2 flex flex-col gap-1">
+      {#each clearedLocks as lock (lock.id)}
+        <li>
+          {lock.reason}, {lock.side ?? ''}
+          {lock.joint ?? lock.line}: opened {dateText(lock.openedOn)}, cleared by {lock.clearedBy}
+        </li>
+      {/each}
+    </ul>
+  </section>
+{/if}

@@ -1,0 +1,235 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { isSplitModel, needField, ownHeadlines } from '$lib/contract/goalForms';
+  import { goalOf, goals, measureOf, motionIds, type Demand, type GoalKind } from '$lib/core';
+  import type { LengthUnit } from '$lib/contract/fields';
+  import Choices from '$lib/ui/Choices.svelte';
+  import Field from '$lib/ui/Field.svelte';
+  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { capital, lengthNumber, numberText } from '$lib/ui/format';
+  import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import Select from '$lib/ui/Select.svelte';
+
+  type Known = {
+    id: number;
+    kind: string;
+    title: string;
+    headline: string;
+    leadSide: 'left' | 'right' | null;
+    target: number | null;
+    targetReason: string;
+    targetOn: string | null;
+    eventName: string;
+    stage: number;
+    demands: readonly Demand[];
+  };
+  type Props = {
+    goal: Known | null;
+    unit: LengthUnit;
+    turnout: { hipsDeg: number; mostDeg: number } | null;
+    form: FormState;
+    isNew: boolean;
+  };
+  let { goal, unit, turnout, form, isNew }: Props = $props();
+
+  let chosenKind = $state<string>();
+  let chosenAim = $state<string>();
+  let chosenHeadline = $state<string>();
+  const kind = $derived(chosenKind ?? typedOr(form, 'kind', goal?.kind ?? 'front_split'));
+  const catalogue = $derived(goalOf(kind));
+  const isSplit = $derived(isSplitModel(catalogue));
+  const headline = $derived(
+    measureOf(
+      kind === 'custom' ? (chosenHeadline ?? typedOr(form, 'headline', goal?.headline ?? 'own_distance')) : catalogue.headline
+    )
+  );
+  const known = $derived(goal?.kind === kind ? goal : null);
+  const knownAim = $derived(!known?.target ? 'flat' : known.target > 0 ? 'above' : 'past');
+  const aim = $derived(chosenAim ?? typedOr(form, 'aim', knownAim));
+  const isLength = $derived(headline.unit === 'cm');
+  const shown = (value: number | null) => (value === null ? '' : isLength ? lengthNumber(value, unit) : numberText(value));
+  const unitWord = $derived(isLength ? unit : headline.unit === 'level' || headline.unit === 'yes' ? '' : headline.unit);
+  const demands = $derived<readonly Demand[]>(known?.demands ?? catalogue.demands);
+  const kinds: Record<GoalKind, string> = {
+    position: 'Positions',
+    'active range': 'Active range and skill',
+    comfort: 'Comfort and preparation',
+    'joint range': 'A single joint range'
+  };
+  const groups = Object.entries(kinds).map(([id, label]) => ({
+    label,
+    options: goals.filter((g) => g.kind === id).map((g) => ({ value: g.id, label: g.name }))
+  }));
+  const sideWord = { lead: 'of the leg in front', trail: 'of the other leg', each: 'each side', 'both together': '' } as const;
+</script>
+
+<h1>{isNew ? 'The goal' : `The goal: ${(goal?.title || catalogue.name).toLowerCase()}`}</h1>
+<form
+  method="POST"
+  action="?/save{goal ? `&goal=${goal.id}` : ''}"
+  class="mt-5 flex flex-col gap-6"
+  use:enhance={() =>
+    ({ update }) =>
+      update({ reset: false })}
+  novalidate
+>
+  <ProblemNote text={formProblem(form)} />
+  {#if isNew}
+    <Select
+      label="What for"
+      name="kind"
+      {groups}
+      value={kind}
+      onchange={(v) => (chosenKind = v)}
+      error={fieldError(form, 'kind')}
+    />
+  {:else}
+    <input type="hidden" name="kind" value={kind} />
+  {/if}
+  <p class="-mt-3 max-w-2xl text-ink-soft">
+    Told by: {headline.name.toLowerCase()}. Ends at: {catalogue.endPoint}.
+    {#if catalogue.leads}Both sides are measured, planned and trained; the leading leg named here comes first.{/if}
+  </p>
+  {#each catalogue.cautions as caution (caution)}<p class="-mt-3 font-semibold">{caution}</p>{/each}
+
+  {#if kind === 'custom'}
+    <Field
+      label="What is it called"
+      name="title"
+      value={typedOr(form, 'title', known?.title)}
+      error={fieldError(form, 'title')}
+    />
+    <Select
+      label="Told by"
+      name="headline"
+      groups={[{ label: '', options: ownHeadlines.map((id) => ({ value: id, label: measureOf(id).name })) }]}
+      value={headline.id}
+      onchange={(v) => (chosenHeadline = v)}
+      error={fieldError(form, 'headline')}
+    />
+  {/if}
+  {#if catalogue.leads}
+    <Choices
+      legend="Leading leg"
+      name="leadSide"
+      value={typedOr(form, 'leadSide', known?.leadSide)}
+      error={fieldError(form, 'leadSide')}
+      choices={[
+        { value: 'left', label: 'Left in front' },
+        { value: 'right', label: 'Right in front' }
+      ]}
+    />
+  {/if}
+  {#if isSplit}
+    <Choices
+      legend="Where it ends"
+      name="aim"
+      bind:value={() => aim, (v) => (chosenAim = v)}
+      error={fieldError(form, 'aim')}
+      choices={[
+        { value: 'above', label: 'Above the floor' },
+        { value: 'flat', label: 'Flat' },
+        { value: 'past', label: 'Past flat' }
+      ]}
+    />
+    {#if aim !== 'flat'}
+      <Field
+        label={aim === 'above' ? 'Height of the pelvis above the floor' : 'Raise under the front heel'}
+        {unit}
+        name="distanceCm"
+        inputmode="decimal"
+        value={typedOr(form, 'distanceCm', known?.target ? lengthNumber(Math.abs(known.target), unit) : '')}
+        error={fieldError(form, 'distanceCm')}
+        hint={aim === 'past' ? 'Only after a flat split is held with ease on several days' : undefined}
+      />
+    {/if}
+  {:else}
+    <Field
+      label="Target"
+      unit={unitWord}
+      name="target"
+      inputmode="decimal"
+      value={typedOr(form, 'target', shown(known ? known.target : catalogue.target))}
+      error={fieldError(form, 'target')}
+      hint={headline.levels
+        ? headline.levels.map((level, i) => `${i} ${level}`).join(', ')
+        : `${headline.betterIs === 'lower' ? 'Lower' : 'Higher'} is further. Empty: open`}
+    />
+    {#if kind === 'turnout'}
+      <Field
+        label="Why further than the hips allow"
+        name="targetReason"
+        value={typedOr(form, 'targetReason', known?.targetReason)}
+        error={fieldError(form, 'targetReason')}
+        hint={turnout
+          ? `Both hips turn ${turnout.hipsDeg}° together; past ${turnout.mostDeg}° it needs a reason`
+          : 'Asked for once both hips are measured, when the target is past what they allow'}
+      />
+    {/if}
+  {/if}
+  {#if catalogue.stages.length > 1}
+    <Select
+      label="Stage worked on now"
+      name="stage"
+      groups={[{ label: '', options: catalogue.stages.map((s, i) => ({ value: String(i), label: s })) }]}
+      value={typedOr(form, 'stage', known?.stage ?? 0)}
+      error={fieldError(form, 'stage')}
+    />
+  {/if}
+  <div class="grid gap-5 sm:grid-cols-2">
+    <Field
+      label="By when"
+      name="targetOn"
+      type="date"
+      value={typedOr(form, 'targetOn', known?.targetOn)}
+      error={fieldError(form, 'targetOn')}
+      hint="Empty: open end"
+    />
+    <Field
+      label="For what"
+      name="eventName"
+      value={typedOr(form, 'eventName', known?.eventName)}
+      error={fieldError(form, 'eventName')}
+      hint="A pageant, an evening, nothing"
+    />
+  </div>
+  {#if kind === 'custom' || demands.length > 0}
+    <details class="card">
+      <summary class="font-semibold">What it demands of the joints</summary>
+      <p class="mt-2 text-ink-soft">
+        {kind === 'custom'
+          ? 'Write the degrees each motion needs, both sides; empty ones are not asked for.'
+          : 'Starting values. Change what does not fit this person; a changed one is marked as yours.'}
+      </p>
+      <div class="mt-3 grid gap-4 sm:grid-cols-2">
+        {#if kind === 'custom'}
+          {#each motionIds as id (id)}
+            {@const name = needField(catalogue, { measure: id, on: 'each' })}
+            <Field
+              label={capital(measureOf(id).name)}
+              unit="°"
+              {name}
+              inputmode="decimal"
+              value={typedOr(form, name, known?.demands.find((d) => d.measure === id)?.needDeg)}
+              error={fieldError(form, name)}
+            />
+          {/each}
+        {:else}
+          {#each demands as demand (needField(catalogue, demand))}
+            {@const name = needField(catalogue, demand)}
+            <Field
+              label="{capital(measureOf(demand.measure).name)} {sideWord[demand.on]}"
+              unit="°"
+              {name}
+              inputmode="decimal"
+              value={typedOr(form, name, numberText(demand.needDeg))}
+              error={fieldError(form, name)}
+              hint={demand.basis}
+            />
+          {/each}
+        {/if}
+      </div>
+    </details>
+  {/if}
+  <div><button class="btn btn-primary">{goal ? 'Keep the goal' : 'Set the goal'}</button></div>
+</form>

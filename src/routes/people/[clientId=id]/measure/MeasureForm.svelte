@@ -1,0 +1,253 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import type { BodyState, LengthUnit } from '$lib/contract/fields';
+  import { sidesOf, type ConditionsInput } from '$lib/contract/measureForms';
+  import {
+    otherSide,
+    poseFigure,
+    wayOf,
+    type Body,
+    type BodyLengths,
+    type Entries,
+    type Measure,
+    type MeasureMode,
+    type Side,
+    type WayId
+  } from '$lib/core';
+  import Choices from '$lib/ui/Choices.svelte';
+  import Figure from '$lib/ui/drawing/Figure.svelte';
+  import Scene from '$lib/ui/drawing/Scene.svelte';
+  import Field from '$lib/ui/Field.svelte';
+  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { capital, valueText } from '$lib/ui/format';
+  import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import Why from '$lib/ui/Why.svelte';
+  import type { TakenReading } from '$lib/server/service/measuring';
+  import { MeasureState } from './measureState.svelte';
+  import SideCard from './SideCard.svelte';
+
+  type Data = Readonly<{
+    size: 'short' | 'full';
+    isHeadline: boolean;
+    lengths: readonly { side: Side | null; lengths: BodyLengths }[];
+    ownTrials: readonly { way: WayId; groups: readonly number[][] }[];
+    stackStepCm: number;
+    stackHeights: readonly number[];
+    taken: readonly TakenReading[];
+    todaysTrials: readonly { side: Side | null; mode: MeasureMode; way: WayId; entries: Entries; bodyState: BodyState }[];
+    conditions: Pick<ConditionsInput, 'bodyState' | 'dayTime' | 'training' | 'measurer'>;
+  }>;
+  type Props = { measure: Measure; data: Data; form: FormState; unit: LengthUnit; lead: Side; today: string; body: Body };
+  let { measure, data, form, unit, lead, today, body }: Props = $props();
+
+  const sameWay = (a: WayId, b: WayId) => (a === 'raise' ? 'tape' : a) === (b === 'raise' ? 'tape' : b);
+  // The form is made anew for each measure.
+  // svelte-ignore state_referenced_locally
+  const last = data.taken.at(-1);
+  // svelte-ignore state_referenced_locally
+  const state: MeasureState = new MeasureState(
+    () => ({
+      measure,
+      unit,
+      lengths: data.lengths,
+      ownTrials: data.ownTrials,
+      stackStepCm: data.stackStepCm,
+      before: ({ side, mode, way, support, state: s }) => {
+        const r = data.taken.findLast(
+          (t) => t.side === side && t.mode === mode && sameWay(t.way, way) && t.support === support && t.bodyState === s
+        );
+        return r ? { value: r.value, trials: r.trials, takenOn: r.takenOn, sd: r.sd } : null;
+      },
+      otherWays: (side, mode, way) =>
+        measure.ways
+          .filter((w) => !sameWay(w, way))
+          .map((w) => ({
+            way: w,
+            trials: data.todaysTrials
+              .filter((t) => t.way === w && t.side === side && t.mode === mode && t.bodyState === state.bodyState)
+              .map((t) => t.entries)
+          }))
+          .filter((o) => o.trials.length > 0)
+    }),
+    {
+      bodyState: typedOr(form, 'bodyState', data.conditions.bodyState) as BodyState,
+      way: (typedOr(form, 'way', last?.way ?? measure.ways[0]!) as WayId) ?? measure.ways[0]!,
+      support: typedOr(form, 'support', last?.support ?? '')
+    },
+    form?.typed
+  );
+  const places = $derived(measure.sides === 'each' && lead === 'right' ? sidesOf(measure).toReversed() : sidesOf(measure));
+  const differences = $derived(
+    measure.sides === 'each' ? measure.modes.map((mode) => ({ mode, difference: state.sideDifference(mode) })) : []
+  );
+  const isSplit = $derived(measure.id === 'front_split_gap');
+  const model = $derived(isSplit ? poseFigure('front split', { side: lead, depthCm: 18 }, body) : null);
+  const estimated = $derived(
+    data.lengths.some(({ lengths }) =>
+      wayOf(state.way)
+        .uses(measure.limb)
+        .some((id) => lengths[id].estimated)
+    )
+  );
+  const betterSide = (difference: number): Side => ((measure.betterIs === 'lower') === difference > 0 ? 'right' : 'left');
+</script>
+
+<form
+  method="POST"
+  action="?/save&set={data.size}&m={measure.id}"
+  class="flex flex-col gap-5"
+  novalidate
+  use:enhance={() =>
+    ({ update }) =>
+      update({ reset: false })}
+>
+  <div class="grid items-start gap-x-6 gap-y-3 {model ? 'lg:grid-cols-[1fr_14rem]' : ''}">
+    <div>
+      <h1>{measure.name.charAt(0).toUpperCase() + measure.name.slice(1)}</h1>
+      <p class="max-w-2xl">{measure.howTo[0]} {measure.howTo[1]}</p>
+      <p class="max-w-2xl text-ink-soft">{measure.landmarks}</p>
+      {#if measure.caution}<p class="font-semibold text-stop">{measure.caution}</p>{/if}
+    </div>
+    {#if model}
+      <Scene
+        minX={model.box.minX - 4}
+        maxX={model.box.maxX + 4}
+        maxY={60}
+        label="Where the tape goes: from the floor straight up to the lowest point of the pelvis"
+        class="h-24 w-full max-lg:hidden"
+      >
+        <Figure pose={model} />
+        <path d="M-2 0V18M-6 18H2" stroke="var(--color-ink)" stroke-width="2" fill="none" vector-effect="non-scaling-stroke" />
+      </Scene>
+    {/if}
+  </div>
+
+  <div class="flex flex-wrap items-end gap-x-6 gap-y-3">
+    <Choices
+      legend="State of the body"
+      name="bodyState"
+      bind:value={() => state.bodyState, (v) => (state.bodyState = v as BodyState)}
+      error={fieldError(form, 'bodyState')}
+      choices={[
+        { value: 'cold', label: 'Cold' },
+        { value: 'warm', label: 'Warmed up' },
+        { value: 'after', label: 'After session' }
+      ]}
+    />
+    {#if measure.ways.length > 1}
+      <Choices
+        legend="Way"
+        name="way"
+        bind:value={() => state.way, (v) => (state.way = v as WayId)}
+        error={fieldError(form, 'way')}
+        choices={measure.ways.map((id) => ({ value: id, label: wayOf(id).label }))}
+      />
+    {:else}
+      <input type="hidden" name="way" value={measure.ways[0]} />
+    {/if}
+  </div>
+
+  <ProblemNote text={formProblem(form)} />
+
+  <div class="grid gap-5 {places.length > 1 ? 'xl:grid-cols-2' : ''}">
+    {#each places as side (side)}
+      <SideCard {measure} {side} {state} {unit} {form} isHeadline={data.isHeadline} stackHeights={data.stackHeights} />
+    {/each}
+  </div>
+
+  <div class="card flex flex-col gap-3 shadow-raised lg:sticky lg:bottom-2">
+    <div class="flex flex-wrap items-center gap-x-6 gap-y-2">
+      <div class="min-w-64 grow">
+        {#each differences as { mode, difference } (mode)}
+          {#if state.looksSwapped(mode)}
+            <p class="font-semibold text-stop" role="alert">
+              Left and right look swapped: the other way round both fit the last measure.
+              <button type="button" class="btn ml-2" onclick={() => state.swapSides(mode)}>Swap them</button>
+            </p>
+          {/if}
+          {#if difference}
+            <p class="text-lg">
+              {#if difference.exceedsError}
+                <strong
+                  >{capital(otherSide(betterSide(difference.difference)))} trails by {valueText(
+                    Math.abs(difference.difference),
+                    { unit: measure.unit },
+                    unit
+                  )}{measure.modes.length > 1 ? `, ${mode}` : ''}.</strong
+                >
+                More than the error.
+              {:else}
+                Left and right differ by {valueText(Math.abs(difference.difference), { unit: measure.unit }, unit)}{measure.modes
+                  .length > 1
+                  ? `, ${mode}`
+                  : ''}: within the error of {valueText(difference.margin, { unit: measure.unit }, unit)}.
+              {/if}
+              <Why about="left against right, {mode}">
+                <p>Left less right, the same way and state. It counts from 1.96 times the error of both together.</p>
+              </Why>
+            </p>
+          {/if}
+        {:else}
+          <p class="text-ink-soft">Both sides together: one figure.</p>
+        {/each}
+        {#if measure.sides === 'each' && differences.every((d) => d.difference === null)}
+          <p class="text-ink-soft">Left against right appears when both are in.</p>
+        {/if}
+        {#if estimated}<p class="text-ink-soft">A length of the body is taken from stature, not measured.</p>{/if}
+      </div>
+      <button class="btn btn-primary">Keep this measure</button>
+    </div>
+    <details open={form?.problem !== undefined}>
+      <summary class="text-ink-soft">Day, conditions, support, note</summary>
+      <div class="mt-3 grid gap-4 sm:grid-cols-3">
+        <Field
+          label="Day"
+          name="takenOn"
+          type="date"
+          value={typedOr(form, 'takenOn', today)}
+          error={fieldError(form, 'takenOn')}
+        />
+        <Choices
+          legend="Time of day"
+          name="dayTime"
+          value={typedOr(form, 'dayTime', data.conditions.dayTime)}
+          choices={[
+            { value: 'morning', label: 'Morning' },
+            { value: 'midday', label: 'Midday' },
+            { value: 'evening', label: 'Evening' }
+          ]}
+        />
+        <Choices
+          legend="Other training"
+          name="training"
+          value={typedOr(form, 'training', data.conditions.training)}
+          choices={[
+            { value: 'before', label: 'Still to come' },
+            { value: 'after', label: 'Done before' }
+          ]}
+        />
+        <Field
+          label="Prop or support"
+          name="support"
+          list="supports"
+          value={state.support}
+          oninput={(v) => (state.support = v)}
+          hint="Another one makes it another measure"
+        />
+        <Field label="Measured by" name="measurer" value={typedOr(form, 'measurer', data.conditions.measurer)} />
+        <Field
+          label="Note"
+          name="note"
+          value={typedOr(form, 'note', '')}
+          error={fieldError(form, 'note')}
+          hint="Anything different today"
+        />
+      </div>
+      <datalist id="supports">
+        {#each new Set([...(measure.supports ?? []), ...data.taken.map((t) => t.support)].filter(Boolean)) as support (support)}<option
+            value={support}
+          ></option>{/each}
+      </datalist>
+    </details>
+  </div>
+</form>

@@ -1,0 +1,105 @@
+<script lang="ts">
+  import {
+    before,
+    painKinds,
+    painPlaceOf,
+    painPlaces,
+    todayThings,
+    type PainKindId,
+    type PainPlaceId,
+    type TodayThing
+  } from '$lib/core';
+  import Choices from '$lib/ui/Choices.svelte';
+  import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
+  import { capital } from '$lib/ui/format';
+  import Select from '$lib/ui/Select.svelte';
+
+  /** The three taps before a session, and at once what they make of it. Nothing is filled in beforehand. */
+  let { form }: { form: FormState } = $props();
+  // svelte-ignore state_referenced_locally
+  let newSymptom = $state(typedOr(form, 'newSymptom', ''));
+  // svelte-ignore state_referenced_locally
+  let soreness = $state(typedOr(form, 'soreness', ''));
+  // svelte-ignore state_referenced_locally
+  let today = $state<TodayThing[]>(Array.isArray(form?.typed?.today) ? (form.typed.today as TodayThing[]) : []);
+  // svelte-ignore state_referenced_locally
+  let kind = $state(typedOr(form, 'kind', ''));
+  // svelte-ignore state_referenced_locally
+  let place = $state(typedOr(form, 'place', ''));
+  const readiness = $derived(
+    newSymptom === '' || soreness === ''
+      ? null
+      : before({
+          newSymptom: newSymptom === 'yes',
+          symptom: kind && place ? { kind: kind as PainKindId, place: place as PainPlaceId, side: null } : null,
+          soreness: Number(soreness),
+          today
+        })
+  );
+  const numbers = Array.from({ length: 11 }, (_, n) => ({ value: String(n), label: String(n) }));
+  const blank = { value: '', label: 'Choose' };
+</script>
+
+<Choices
+  legend="A new pain, illness or symptom?"
+  name="newSymptom"
+  bind:value={newSymptom}
+  error={fieldError(form, 'newSymptom')}
+  choices={[
+    { value: 'no', label: 'No' },
+    { value: 'yes', label: 'Yes' }
+  ]}
+/>
+{#if newSymptom === 'yes'}
+  <Select
+    label="Where"
+    name="place"
+    groups={[{ label: '', options: [blank, ...painPlaces.map((p) => ({ value: p.id, label: p.label }))] }]}
+    value={place}
+    onchange={(v) => (place = v)}
+    error={fieldError(form, 'place')}
+  />
+  {#if place && painPlaceOf(place as PainPlaceId).sided}
+    <Choices
+      legend="Which side"
+      name="side"
+      value={typedOr(form, 'side', '')}
+      choices={[
+        { value: 'left', label: 'Left' },
+        { value: 'right', label: 'Right' }
+      ]}
+    />
+  {/if}
+  <Select
+    label="What kind"
+    name="kind"
+    groups={[{ label: '', options: [blank, ...painKinds.map((k) => ({ value: k.id, label: k.label }))] }]}
+    value={kind}
+    onchange={(v) => (kind = v)}
+    error={fieldError(form, 'kind')}
+  />
+{/if}
+<div class="[&_.btn]:min-w-11 [&_.btn]:px-2">
+  <Choices
+    legend="How sore is the region? 0 not at all"
+    name="soreness"
+    bind:value={soreness}
+    error={fieldError(form, 'soreness')}
+    choices={numbers}
+  />
+</div>
+<fieldset>
+  <legend class="font-semibold">Anything different today?</legend>
+  <div class="flex flex-wrap gap-x-4">
+    {#each todayThings as thing (thing)}
+      <label class="choice"><input type="checkbox" name="today" value={thing} bind:group={today} /> {capital(thing)}</label>
+    {/each}
+  </div>
+</fieldset>
+{#if readiness}
+  <div aria-live="polite">
+    {#each readiness.because as why (why)}<p class={readiness.starts ? 'font-semibold' : 'font-semibold text-stop'}>
+        {why}
+      </p>{/each}
+  </div>
+{/if}

@@ -1,0 +1,75 @@
+<script lang="ts">
+  import { compute } from '$lib/contract/door';
+  import type { LengthUnit } from '$lib/contract/fields';
+  import { poseFigure, whatIf, type Body, type PositionReading } from '$lib/core';
+  import Figure from '$lib/ui/drawing/Figure.svelte';
+  import OpeningDrawing from '$lib/ui/drawing/OpeningDrawing.svelte';
+  import Scene from '$lib/ui/drawing/Scene.svelte';
+  import { degText, depthText, lengthText } from '$lib/ui/format';
+  import SideMark from '$lib/ui/SideMark.svelte';
+
+  /** The position as it is, and as it would be with the ranges that are tried. */
+  type Props = {
+    reading: PositionReading;
+    tried: Readonly<Record<string, number>>;
+    unit: LengthUnit;
+    body: Body;
+    isSplit: boolean;
+    /** What the angle is called. */
+    angleWord: string;
+  };
+  let { reading, tried, unit, body, isSplit, angleWord }: Props = $props();
+  const now = $derived(compute(() => whatIf(reading, {})));
+  const then = $derived(compute(() => whatIf(reading, tried)));
+  const isTried = $derived(now.ok && then.ok && Math.abs(now.value.openingDeg - then.value.openingDeg) > 0.05);
+  const pose = $derived(
+    isSplit && then.ok && then.value.depthCm !== null
+      ? compute(() => poseFigure('front split', { side: reading.leadSide ?? 'left', depthCm: then.value.depthCm! }, body))
+      : null
+  );
+</script>
+
+<section
+  class="card flex flex-col gap-3"
+  aria-label="What if{reading.leadSide ? `, ${reading.leadSide} leading` : ''}"
+  aria-live="polite"
+>
+  <h2 class="flex items-center gap-2">
+    {#if reading.leadSide}<SideMark side={reading.leadSide} />{reading.leadSide === 'left' ? 'Left' : 'Right'} leading{:else}The
+      position{/if}
+  </h2>
+  {#if now.ok && then.ok}
+    {#if pose?.ok}
+      <Scene
+        minX={pose.value.box.minX - 4}
+        maxX={pose.value.box.maxX + 4}
+        maxY={pose.value.box.maxY + 2}
+        label="Figure in the front split at {depthText(then.value.depthCm!, unit)}"
+        class="max-h-44 w-full"
+      >
+        <Figure pose={pose.value} />
+      </Scene>
+    {:else if !isSplit}
+      <OpeningDrawing nowDeg={now.value.openingDeg} thenDeg={then.value.openingDeg} needDeg={reading.needSumDeg} />
+    {/if}
+    <p class="flex flex-wrap items-baseline gap-x-4">
+      <span class="text-4xl font-bold">
+        {then.value.depthCm === null ? degText(then.value.openingDeg) : depthText(then.value.depthCm, unit)}
+      </span>
+      <span class="text-ink-soft">
+        {then.value.depthCm === null ? angleWord : `${degText(then.value.openingDeg)} open`}
+        {#if isTried}
+          · now {now.value.depthCm === null ? degText(now.value.openingDeg) : depthText(now.value.depthCm, unit)}
+        {/if}
+      </span>
+    </p>
+    {#if then.value.cmPerDeg !== null}
+      <p class="text-ink-soft">One degree more is worth {lengthText(then.value.cmPerDeg, unit)} here.</p>
+    {/if}
+    {#if reading.openingDeg === null}<p class="text-ink-soft">
+        The position itself is not measured: this is the sum of its links.
+      </p>{/if}
+  {:else}
+    <p class="text-ink-soft">Measure both links of it, then a change can be tried here.</p>
+  {/if}
+</section>

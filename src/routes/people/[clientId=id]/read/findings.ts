@@ -1,0 +1,60 @@
+import { measureOf, modelSdDeg, type Link, type PositionReading } from '$lib/core';
+import { capital, degText } from '$lib/ui/format';
+
+/** A plain sentence with its numbers, and where it comes from. */
+export type Finding = Readonly<{ text: string; why: string }>;
+
+const nameOf = (link: Link): string => `${link.side ? `${link.side} ` : ''}${measureOf(link.measure).name}`;
+const leadText = (r: PositionReading): string => (r.leadSide ? `${capital(r.leadSide)} leading: ` : '');
+
+/** The one sentence that says what holds the position back. */
+export function sentenceOf(reading: PositionReading): string {
+  const [first, second] = reading.limiting;
+  if (first && second && second.givesDeg >= first.givesDeg * 0.95)
+    return `${capital(nameOf(first))} and ${nameOf(second)} hold it back alike, ${degText(first.givesDeg)} each`;
+  if (first)
+    return `${capital(nameOf(first))} holds it back most: ${degText(-first.reserveDeg!)} short of ${degText(first.needDeg)}${second ? `, and ${nameOf(second)} within error of it` : ''}`;
+  if (reading.links.length === 0) return 'This goal is told by its headline alone';
+  if (reading.neverMeasured.length === reading.links.length) return 'No link is measured yet: the headline says how far, not why';
+  if (reading.neverMeasured.length > 0) return 'None of the links measured so far is short';
+  return 'No link is short: what is missing does not lie in these joints';
+}
+
+/** What else there is to say of a position, most weighty first. */
+export function findingsOf(reading: PositionReading, allowanceDeg: number | undefined): Finding[] {
+  const lead = leadText(reading);
+  const found: Finding[] = [];
+  const { unexplainedDeg: rest, openingDeg, openingFromLinksDeg } = reading;
+  if (rest && openingDeg !== null && openingFromLinksDeg !== null) {
+    const size = degText(Math.abs(rest.value));
+    const isPast = allowanceDeg !== undefined && rest.value > allowanceDeg;
+    found.push({
+      text:
+        rest.value >= 0
+          ? `${lead}${size} of the opening is not explained by these joints${isPast ? `, more than the ${degText(allowanceDeg)} that are allowed for: look at knees and feet` : ''}.`
+          : `${lead}the joints allow ${size} more than the position shows.`,
+      why: `Measured opening ${degText(openingDeg)}, less ${degText(openingFromLinksDeg)} that the links add up to. A turned pelvis, a soft knee, warmth, load or measuring may be in it. Two hinges are a model: expect it to be off by about ${degText(modelSdDeg)}; its change over time says more than its size.`
+    });
+  }
+  for (const link of reading.links
+    .filter((l) => l.activeTrails)
+    .toSorted((a, b) => b.activeGapDeg! - a.activeGapDeg!)
+    .slice(0, 2))
+    found.push({
+      text: `${capital(nameOf(link))}: ${degText(link.activeGapDeg!)} more is reached than held.`,
+      why: `Reached ${degText(link.passive!.value)}, held ${degText(link.active!.value)}, in the same state; the difference is more than 1.96 times the error of both. Active work at the end of the range closes it.`
+    });
+  for (const link of reading.links.filter(
+    (l) => l.activeGapDeg !== null && l.activeGapDeg < 0 && -l.activeGapDeg > 1.96 * Math.hypot(l.passive!.sd, l.active!.sd)
+  ))
+    found.push({
+      text: `${capital(nameOf(link))}: held reads ${degText(-link.activeGapDeg!)} further than reached. Measure the passive one again.`,
+      why: 'Nobody holds more than can be reached: the passive end was not reached, or two numbers are mixed up.'
+    });
+  if (reading.neverMeasured.length > 0)
+    found.push({
+      text: `Never measured: ${[...new Set(reading.neverMeasured.map(nameOf))].join(', ')}.`,
+      why: 'A link that is not measured cannot be ruled out. The full set in Measure has it.'
+    });
+  return found;
+}
