@@ -148,6 +148,6 @@ export {
 
 export { poseFigure, type Body, type FigurePose } from './figure/poseFigure';
 export { limbOutline, type Limb, type Point } from './figure/limbs';
-export { occasionReading, type Reading } from './measure/occasionReading';
+export { openingReading } from './measure/openingReading';
 export { rungsAround, type RungsAround } from './props/rungsAround';
 export { afterPain, type PainOutcome } from './cycle/afterPain';

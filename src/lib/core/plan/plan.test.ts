@@ -118,6 +118,33 @@ describe('planProgression', () => {
     for (const s of peaksOf(capped)) expect(s.peakPct).toBeLessThanOrEqual(30);
   });
 
+  // Source: common practice with controlled high blood pressure: contractions up to 6 seconds.
+  test('keeps every contraction within its seconds, ramps and all', () => {
+    const short = planProgression({ ...ask, limits: [{ kind: 'contraction at most', value: 6, reason: 'test' }] });
+    const specs = short.weeks.flatMap((w) =>
+      w.sessions.flatMap((s) => s.blocks.flatMap((b) => b.work.flatMap((x) => (x.form.kind === 'cycle' ? [x.form.spec] : []))))
+    );
+    expect(specs.length).toBeGreaterThan(0);
+    for (const { press, draw } of specs)
+      for (const effort of [press!, draw!]) expect(effort.rampUpS + effort.holdS + effort.rampDownS).toBeLessThanOrEqual(6);
+  });
+
+  test('shortens the holds of a line that is kept from long ones, on its side alone', () => {
+    const limits = [{ kind: 'no long hold of a line', line: 'hamstring', side: 'left', reason: 'test' }] as const;
+    const { blocks } = planProgression({ ...ask, limits }).weeks[1]!.sessions[0]!;
+    const holdOf = (side: 'left' | 'right') => {
+      const form = blocks.find((b) => b.exerciseId === 'front_hamstring_cycle')!.work.find((w) => w.side === side)!.form;
+      return form.kind === 'cycle' ? form.spec.holdS : 0;
+    };
+    expect(holdOf('left')).toBe(30);
+    expect(holdOf('right')).toBeGreaterThan(30);
+  });
+
+  test('nothing is planned where no end-range work is allowed', () =>
+    expect(() => planProgression({ ...ask, limits: [{ kind: 'no end-range work', reason: 'test' }] })).toThrow(
+      expect.objectContaining({ code: 'everything_locked' })
+    ));
+
   test('a light day has no lift-offs and stays under 60 %', () => {
     const daily = planProgression({ ...ask, sessionsPerWeek: 7, limits: [{ kind: 'effort cap', value: 80, reason: 'test' }] });
     const light = peaksOf(daily).filter((s) => s.light);

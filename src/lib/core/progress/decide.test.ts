@@ -51,6 +51,19 @@ describe('decide, the first rule that fires', () => {
   test('deepens the first dial by one rung after two clean sessions', () =>
     expect(decide(ask())).toMatchObject({ verdict: 'deepen', dial: 'depthCm', from: 15, to: 12.5 }));
 
+  test.each(['no deepening', 'half way only'] as const)('a limit of %s keeps it where it is', (kind) =>
+    expect(decide(ask({ limits: [{ kind, reason: 'test' }] }))).toMatchObject({ rule: 'target met', verdict: 'stay' })
+  );
+
+  test('a limit on how often it is deepened waits longer, on its side', () => {
+    const deepened = (daysAgo: number) =>
+      session(daysAgo, { decision: { verdict: 'deepen', dial: 'depthCm', from: 17.5, to: 15 } });
+    const history = [deepened(10), session(4), session(0)];
+    const limit = (side: 'left' | 'right') => ({ kind: 'deepening at most every', value: 14, side, reason: 'test' }) as const;
+    expect(decide(ask({ history, limits: [limit('right')] })).verdict).toBe('deepen');
+    expect(decide(ask({ history, limits: [limit('left')] })).verdict).toBe('stay');
+  });
+
   test('1: a lock on a joint it loads stops it, whatever else is good', () =>
     expect(decide(ask({ locks: [{ joint: 'knee', side: 'left' }] }))).toMatchObject({ verdict: 'stop', asks: ['clearance'] }));
 

@@ -110,10 +110,11 @@ async function play(
   db: Database,
   id: number,
   on: string,
-  say: (set: { exerciseId: string }) => Partial<SetLogInput> = () => ({})
+  say: (set: { exerciseId: string }) => Partial<SetLogInput> = () => ({}),
+  before: Partial<StartInput> = {}
 ): Promise<number> {
   const sessionId = await nextSession(db, id);
-  await startSession(db, id, sessionId, { ...fit, answer: 'accept', reason: '' }, at(on));
+  await startSession(db, id, sessionId, { ...fit, ...before, answer: 'accept', reason: '' }, at(on));
   for (const set of compileSession((await getPrescribed(db, sessionId)).blocks).sets) {
     const plannedS = set.endS - set.workStartS;
     const clean = set.side === null ? null : true;
@@ -348,6 +349,81 @@ describe('practising', () => {
         .at(-1)!
         .sessions[0]!.blocks.find((b) => b.exerciseId === 'front_hamstring_cycle')!;
       expect(cycle.work.map((w) => w.side)).toEqual(['right']);
+    }));
+});
+
+describe('the three taps before a session', () => {
+  const start = async (db: Database, id: number, answers: Partial<StartInput>) => {
+    const sessionId = await nextSession(db, id);
+    await startSession(db, id, sessionId, { ...fit, answer: null, reason: '', ...answers }, at(today));
+    return sessionId;
+  };
+
+  test('a sore day is one step easier, and says nothing about the setting in use', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const depth = settingsOf(await loadSplitCase(db, id))[splitExerciseId]!.left.depthCm;
+      for (const on of ['2026-03-02', '2026-03-04', '2026-03-06']) {
+        await play(db, id, on, undefined, { soreness: 5 });
+        await acceptProposals(db, id, on);
+      }
+      const c = await loadSplitCase(db, id);
+      expect(c.sessions.at(0)!.readiness).toMatchObject({ soreness: 5, easier: true });
+      const split = (await getPrescribed(db, c.sessions[0]!.id)).blocks.find((b) => b.exerciseId === splitExerciseId)!;
+      expect(split.work.find((w) => w.side === 'left')!.setting.depthCm).toBeGreaterThan(depth!);
+      expect(c.decisions.every((d) => d.verdict === 'stay')).toBe(true);
+    }));
+
+  test('with painkillers nothing is deepened, also not by overruling', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      await play(db, id, '2026-03-02');
+      await acceptProposals(db, id, '2026-03-02');
+      await play(db, id, '2026-03-04', undefined, { today: ['painkillers'] });
+      const proposal = proposalsOf(await loadSplitCase(db, id), '2026-03-04').find((p) => p.exerciseId === splitExerciseId)!;
+      expect(proposal.verdict).toBe('stay');
+      const overruled = {
+        exerciseId: splitExerciseId,
+        side: proposal.side,
+        verdict: 'deepen',
+        overruledBecause: 'Feels fine.'
+      } as const;
+      await expect(decideProposal(db, id, overruled, '2026-03-04')).rejects.toEqual(refusal('deepen_against_limit'));
+    }));
+
+  test('a new symptom keeps it from starting; a stop sign locks at once', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const symptom = (kind: 'joint' | 'nerve') => ({
+        newSymptom: true,
+        symptom: { kind, place: 'groin', side: 'right' } as const
+      });
+      await expect(start(db, id, { newSymptom: true })).rejects.toEqual(refusal('not_ready'));
+      await expect(start(db, id, symptom('joint'))).rejects.toEqual(refusal('not_ready'));
+      expect((await loadSplitCase(db, id)).locks).toEqual([]);
+      await expect(start(db, id, symptom('nerve'))).rejects.toEqual(refusal('not_ready'));
+      expect((await loadSplitCase(db, id)).locks.map((l) => [l.joint, l.side])).toEqual([['hip', 'right']]);
+    }));
+});
+
+describe('end stops', () => {
+  test('no stack, rung or choice goes past the end stops of the two hips', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db);
+      const endStops = [
+        { motion: 'HF-KS', side: null, deg: 120 },
+        { motion: 'HE', side: null, deg: 30 }
+      ] as const;
+      const answers = { flags: [], sides: {}, endStops: [...endStops], beighton: [], effortCapPct: 60, sensationCap: 4 };
+      await saveScreening(db, id, answers, today);
+      await measure(db, id, 15, 15); // deeper than the stops allow
+      const [left] = gradesOf(await loadSplitCase(db, id));
+      expect(left!.deepestCm).toBeCloseTo(90 * Math.sin((15 * Math.PI) / 180), 0); // 150° open on two legs of about 90 cm
+      expect(left!.depthCm).toBeGreaterThanOrEqual(left!.deepestCm!);
+      expect(Math.min(...left!.rungs.map((r) => r.depthCm), ...left!.near.map((r) => r.depthCm))).toBeGreaterThanOrEqual(
+        left!.deepestCm!
+      );
+      await expect(chooseStack(db, id, 'left', 10)).rejects.toEqual(refusal('past_end_stop'));
     }));
 });
 

@@ -8,9 +8,8 @@ import {
   measureOf,
   measureReading,
   measuringErrorOf,
-  openingFromDepthDeg,
+  openingReading,
   otherSide,
-  propagate,
   reachableStacks,
   retestEveryDays,
   sideDifference,
@@ -174,10 +173,8 @@ export const readingsOf = perCase((c: ClientCase): SideReading[] =>
   takenOf(c).flatMap((r): SideReading[] => {
     const { side } = r;
     if (r.measureId !== 'front_split_gap' || side === null || r.sd === null) return [];
-    const opening = propagate(
-      ([depth, lead, trail]) => openingFromDepthDeg({ depthCm: depth!, leadLegCm: lead!, trailLegCm: trail! }),
-      [{ value: r.value, sd: r.sd }, legOf(c.client, side), legOf(c.client, otherSide(side))]
-    );
+    const depth = { value: r.value, sd: r.sd };
+    const opening = openingReading(depth, legOf(c.client, side), legOf(c.client, otherSide(side)));
     return [
       {
         ...r,

@@ -6,7 +6,6 @@ import {
   measuringErrorOf,
   otherSide,
   readPosition,
-  sides,
   type LinkValue,
   type MeasuringError,
   type PositionReading,
@@ -93,13 +92,6 @@ export const measuresOf = (c: GoalCase, size: 'short' | 'full'): string[] =>
 /** The full set until every demand was measured once; the short one from then on. */
 export const usualSet = (c: GoalCase): 'short' | 'full' =>
   positionReadings(c).some((r) => r.neverMeasured.length > 0) ? 'full' : 'short';
-
-/** Whether every side of a measure was taken in its first mode. */
-export function isWhole(c: GoalCase, measureId: string): boolean {
-  const measure = measureOf(measureId);
-  const places: readonly (Side | null)[] = measure.sides === 'each' ? sides : [null];
-  return places.every((side) => latestTaken(c, measureId, side, measure.modes[0]!) !== null);
-}
 
 /** Error of the headline in its usual way; null where none is known. */
 export function headlineError(c: GoalCase): MeasuringError | null {

@@ -58,5 +58,5 @@
       />
     {/if}
   </div>
-  <Limits screening={live} ageYears={data.ageYears} relaxed={topic ? [] : (s?.relaxed ?? [])} />
+  <Limits screening={live} ageYears={data.ageYears} relaxed={topic ? [] : (s?.relaxed ?? [])} soFar={topic !== null} />
 </main>

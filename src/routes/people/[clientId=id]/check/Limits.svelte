@@ -3,8 +3,14 @@
   import { limitText } from '$lib/ui/limitText';
 
   /** What the answers allow, written out while they are given. */
-  type Props = { screening: Screening; ageYears: number; relaxed: readonly { kind: string; reason: string }[] };
-  let { screening, ageYears, relaxed }: Props = $props();
+  type Props = {
+    screening: Screening;
+    ageYears: number;
+    relaxed: readonly { kind: string; reason: string }[];
+    /** While the conversation goes on nothing is final. */
+    soFar: boolean;
+  };
+  let { screening, ageYears, relaxed, soFar }: Props = $props();
 
   const word = {
     go: 'Go',
@@ -19,7 +25,9 @@
 </script>
 
 <aside class="card flex flex-col gap-4 self-start" aria-live="polite" aria-label="What the answers allow">
-  <p class="text-xl font-bold {stopped ? 'text-stop' : ''}">{word[screening.clearance]}</p>
+  <p class="text-xl font-bold {stopped ? 'text-stop' : ''}">
+    {soFar ? `So far: ${word[screening.clearance].toLowerCase()}` : word[screening.clearance]}
+  </p>
   {#if stopped}
     <p>Planning and playing stay closed until a named person clears it, with a note.</p>
   {/if}

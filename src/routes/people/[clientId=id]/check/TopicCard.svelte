@@ -43,7 +43,6 @@
   let sides = $state<Record<string, string>>({ ...draft.sides });
   // svelte-ignore state_referenced_locally
   let items = $state<BeightonItem[]>([...draft.beighton]);
-  // svelte-ignore state_referenced_locally
   let stops = $state(
     Array.from({ length: endStopFields }, (_, i) => ({
       motion: draft.endStops[i]?.motion ?? (i === 0 ? 'HF-KS' : i === 1 ? 'HE' : 'HAB'),

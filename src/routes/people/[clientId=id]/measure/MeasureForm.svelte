@@ -155,7 +155,7 @@
     {/each}
   </div>
 
-  <div class="card flex flex-col gap-3 shadow-raised lg:sticky lg:bottom-2">
+  <div class="card flex flex-col gap-1 py-3 shadow-raised lg:sticky lg:bottom-2">
     <div class="flex flex-wrap items-center gap-x-6 gap-y-2">
       <div class="min-w-64 grow">
         {#each differences as { mode, difference } (mode)}

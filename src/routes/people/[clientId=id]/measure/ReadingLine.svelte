@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { BodyState, LengthUnit } from '$lib/contract/fields';
   import type { Result } from '$lib/contract/problem';
-  import type { Measure, MeasureReading } from '$lib/core';
+  import type { Measure, MeasureReading, Propagated } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
-  import { headlineText, shortDate, stateText, valueText } from '$lib/ui/format';
+  import { degText, headlineText, shortDate, stateText, valueText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import Why from '$lib/ui/Why.svelte';
   import type { Before } from './measureState.svelte';
@@ -15,8 +15,10 @@
     state: BodyState;
     before: Before | null;
     isHeadline: boolean;
+    /** The opening of a split. */
+    opening: Propagated | null;
   };
-  let { measure, result, unit, state, before, isHeadline }: Props = $props();
+  let { measure, result, unit, state, before, isHeadline, opening }: Props = $props();
   const text = (value: number) => headlineText(value, measure.id, unit);
   const size = (value: number) => valueText(value, { unit: measure.unit }, unit);
 </script>
@@ -53,6 +55,21 @@
         </span>
       {/if}
     </p>
+    {#if opening}
+      <p>
+        {degText(opening.value)} open <span class="text-ink-soft">± {degText(1.96 * opening.sd)}</span>
+        <Why about="the opening in degrees">
+          <p>
+            180° less the slope of each leg: arcsine of the gap over the leg length. Flat is 180° by convention (plane geometry).
+          </p>
+          <p>
+            The depth and the leg lengths go in with their errors; ± is 1.96 times the result{opening.firstOrder
+              ? ''
+              : ', found by sampling because an edge is near'}.
+          </p>
+        </Why>
+      </p>
+    {/if}
     {#if r.doubtful}
       <p class="font-semibold">Unusual for this measure. It is kept and marked; look at it once more.</p>
     {/if}

@@ -35,76 +35,79 @@
     {#if side}<SideMark {side} />{/if}
     {capital(place)}
   </h2>
-  {#each measure.modes as mode (mode)}
-    {@const errors = state
-      .trialNumbers(side, mode)
-      .flatMap((n) => fields.flatMap((f) => fieldError(form, trialField(side, mode, n, f.id)) ?? []))}
-    {@const impossible = errors.length > 0 ? [] : state.impossible(side, mode)}
-    <fieldset class="flex flex-col gap-2 border-t border-line pt-3">
-      <legend class="sr-only">{modeText[mode].title}, {place}</legend>
-      <div class="flex flex-wrap items-center gap-2">
-        <span class="w-24 leading-tight font-semibold" aria-hidden="true">
-          {modeText[mode].title}<span class="block font-normal text-ink-soft">
-            {#if side}<SideMark {side} size={12} filled={mode === 'active'} />{/if}
-            {modeText[mode].hint}</span
-          >
-        </span>
-        {#each state.trialNumbers(side, mode) as n (n)}
-          {#each fields as field, i (field.id)}
-            {@const name = trialField(side, mode, n, field.id)}
-            {@const label = `${modeText[mode].title}, ${place}, trial ${n}, ${field.label}`}
-            {#if levels}
-              <select class="input" {name} bind:value={state.typed[name]} aria-label={label}>
-                <option value=""></option>
-                {#each levels as level, value (level)}<option value={String(value)}>{level}</option>{/each}
-              </select>
-            {:else}
-              <input
-                class="input w-20 text-center text-xl {i > 0 ? '-ml-1' : ''}"
-                {name}
-                inputmode="decimal"
-                autocomplete="off"
-                placeholder={fields.length > 1 ? field.label.split(' ')[0] : undefined}
-                list={state.way === 'stack' ? 'stack-heights' : undefined}
-                bind:value={state.typed[name]}
-                aria-label="{label} in {field.unit === 'cm' ? unit : field.unit || 'points'}"
-                aria-invalid={fieldError(form, name) ? 'true' : undefined}
-              />
-            {/if}
+  <div class={side === null ? 'grid gap-x-8 lg:grid-cols-2' : 'flex flex-col gap-4'}>
+    {#each measure.modes as mode (mode)}
+      {@const errors = state
+        .trialNumbers(side, mode)
+        .flatMap((n) => fields.flatMap((f) => fieldError(form, trialField(side, mode, n, f.id)) ?? []))}
+      {@const impossible = errors.length > 0 ? [] : state.impossible(side, mode)}
+      <fieldset class="flex flex-col gap-2 border-t border-line pt-3">
+        <legend class="sr-only">{modeText[mode].title}, {place}</legend>
+        <div class="flex flex-wrap items-center gap-2">
+          <span class="w-24 leading-tight font-semibold" aria-hidden="true">
+            {modeText[mode].title}<span class="block font-normal text-ink-soft">
+              {#if side}<SideMark {side} size={12} filled={mode === 'active'} />{/if}
+              {modeText[mode].hint}</span
+            >
+          </span>
+          {#each state.trialNumbers(side, mode) as n (n)}
+            {#each fields as field, i (field.id)}
+              {@const name = trialField(side, mode, n, field.id)}
+              {@const label = `${modeText[mode].title}, ${place}, trial ${n}, ${field.label}`}
+              {#if levels}
+                <select class="input" {name} bind:value={state.typed[name]} aria-label={label}>
+                  <option value=""></option>
+                  {#each levels as level, value (level)}<option value={String(value)}>{level}</option>{/each}
+                </select>
+              {:else}
+                <input
+                  class="input w-20 text-center text-xl {i > 0 ? '-ml-1' : ''}"
+                  {name}
+                  inputmode="decimal"
+                  autocomplete="off"
+                  placeholder={fields.length > 1 ? field.label.split(' ')[0] : undefined}
+                  list={state.way === 'stack' ? 'stack-heights' : undefined}
+                  bind:value={state.typed[name]}
+                  aria-label="{label} in {field.unit === 'cm' ? unit : field.unit || 'points'}"
+                  aria-invalid={fieldError(form, name) ? 'true' : undefined}
+                />
+              {/if}
+            {/each}
+            {#if fields.length > 1 && n < state.trialNumbers(side, mode).length}<span class="w-1" aria-hidden="true"></span>{/if}
           {/each}
-          {#if fields.length > 1 && n < state.trialNumbers(side, mode).length}<span class="w-1" aria-hidden="true"></span>{/if}
+          {#if !levels}<span class="text-ink-soft">{fields[0]!.unit === 'cm' ? unit : fields[0]!.unit}</span>{/if}
+          {#if state.canAdd(side, mode)}
+            <button
+              type="button"
+              class="btn btn-quiet"
+              onclick={() => state.addTrial(side, mode)}
+              aria-label="One more trial: {modeText[mode].title}, {place}"><Plus size={18} /></button
+            >
+          {/if}
+        </div>
+        {#each errors as error, i (i)}<p class="font-semibold text-stop" role="alert">{error}</p>{/each}
+        {#each impossible as message, i (i)}<p class="text-stop">{message}</p>{/each}
+        <ReadingLine
+          {measure}
+          result={state.reading(side, mode)}
+          {unit}
+          state={state.bodyState}
+          before={state.before(side, mode)}
+          opening={state.opening(side, mode)}
+          {isHeadline}
+        />
+        {#each state.crossChecks(side, mode) as { way, check } (way)}
+          <p class={check.verdict === 'differ' ? 'font-semibold text-stop' : ''}>
+            Against {wayOf(way).label.toLowerCase()} today: {check.verdict === 'agree'
+              ? `they agree, ${degText(Math.abs(check.differenceDeg))} apart, within the error of ${degText(1.96 * check.sdDeg)}.`
+              : check.verdict === 'differ'
+                ? `they differ by ${degText(Math.abs(check.differenceDeg))}, more than the error of ${degText(1.96 * check.sdDeg)}. Look at both again.`
+                : `too coarse together to tell (error ${degText(1.96 * check.sdDeg)}).`}
+          </p>
         {/each}
-        {#if !levels}<span class="text-ink-soft">{fields[0]!.unit === 'cm' ? unit : fields[0]!.unit}</span>{/if}
-        {#if state.canAdd(side, mode)}
-          <button
-            type="button"
-            class="btn btn-quiet"
-            onclick={() => state.addTrial(side, mode)}
-            aria-label="One more trial: {modeText[mode].title}, {place}"><Plus size={18} /></button
-          >
-        {/if}
-      </div>
-      {#each errors as error, i (i)}<p class="font-semibold text-stop" role="alert">{error}</p>{/each}
-      {#each impossible as message, i (i)}<p class="text-stop">{message}</p>{/each}
-      <ReadingLine
-        {measure}
-        result={state.reading(side, mode)}
-        {unit}
-        state={state.bodyState}
-        before={state.before(side, mode)}
-        {isHeadline}
-      />
-      {#each state.crossChecks(side, mode) as { way, check } (way)}
-        <p class={check.verdict === 'differ' ? 'font-semibold text-stop' : ''}>
-          Against {wayOf(way).label.toLowerCase()} today: {check.verdict === 'agree'
-            ? `they agree, ${degText(Math.abs(check.differenceDeg))} apart, within the error of ${degText(1.96 * check.sdDeg)}.`
-            : check.verdict === 'differ'
-              ? `they differ by ${degText(Math.abs(check.differenceDeg))}, more than the error of ${degText(1.96 * check.sdDeg)}. Look at both again.`
-              : `too coarse together to tell (error ${degText(1.96 * check.sdDeg)}).`}
-        </p>
-      {/each}
-    </fieldset>
-  {/each}
+      </fieldset>
+    {/each}
+  </div>
   {#if gap}
     <p class="border-t border-line pt-3">
       {#if state.activeLeads(side)}

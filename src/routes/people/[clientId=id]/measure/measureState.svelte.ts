@@ -8,6 +8,8 @@ import {
   looksSwapped,
   measureReading,
   measuringErrorOf,
+  openingReading,
+  otherSide,
   sideDifference,
   wayOf,
   type BodyLengths,
@@ -18,6 +20,7 @@ import {
   type MeasureMode,
   type MeasureReading,
   type Occasion,
+  type Propagated,
   type Side,
   type WayId
 } from '$lib/core';
@@ -132,6 +135,16 @@ export class MeasureState {
         stackStepCm
       })
     );
+  }
+
+  /** The opening of a split at this depth; null for what is no split. */
+  opening(side: Side | null, mode: MeasureMode): Propagated | null {
+    const reading = this.reading(side, mode);
+    if (!reading?.ok || reading.value.sd === null || !this.#source().measure.ways.includes('raise')) return null;
+    const { value, sd } = reading.value;
+    const [lead, trail] = [this.#lengths(side), this.#lengths(side === null ? null : otherSide(side))];
+    const result = compute(() => openingReading({ value, sd }, lead.legCm, trail.legCm));
+    return result.ok ? result.value : null;
   }
 
   #occasion(side: Side | null, mode: MeasureMode): Occasion | null {

@@ -5,7 +5,7 @@
   import SideMark from '$lib/ui/SideMark.svelte';
   import Why from '$lib/ui/Why.svelte';
   import Balance from './Balance.svelte';
-  import { findingsOf, sentenceOf } from './findings';
+  import { findingsOf, sentencesOf } from './findings';
   import WhatIf from './WhatIf.svelte';
 
   let { data } = $props();
@@ -23,12 +23,7 @@
     goal.target === null ? null : headline.betterIs === 'lower' ? value - goal.target : goal.target - value;
   const findings = $derived(data.readings.flatMap((r) => findingsOf(r, catalogue.allowanceDeg)));
   const shownFindings = $derived(findings.filter((f, i) => findings.findIndex((g) => g.text === f.text) === i));
-  const sentence = $derived(
-    data.readings.map((r) => ({ side: data.readings.length > 1 ? r.leadSide : null, text: sentenceOf(r) }))
-  );
-  const sentences = $derived(
-    sentence.length === 2 && sentence[0]!.text === sentence[1]!.text ? [{ side: null, text: sentence[0]!.text }] : sentence
-  );
+  const sentences = $derived(sentencesOf(data.readings));
   const somethingKnown = $derived(
     data.figures.some((f) => f.latest) || data.readings.some((r) => r.neverMeasured.length < r.links.length)
   );

@@ -16,6 +16,7 @@
   let { readings, tried, canTry, ontry }: Props = $props();
   const rows = $derived(balanceRows(readings));
   const percent = (deg: number, need: number) => `${Math.max(0, Math.min(100, (deg / need / fullShare) * 100))}%`;
+  const reserveText = (reserve: number) => (reserve >= 0 ? `${degText(reserve)} to spare` : `${degText(-reserve)} short`);
   const normsOf = (measure: string) => motions.find((m) => m.id === measure)?.norms ?? [];
 </script>
 
@@ -68,7 +69,7 @@
     <span class="text-ink-soft">
       {#if link.active}{degText(link.active.value)} held ·
       {/if}
-      {link.reserveDeg! >= 0 ? `${degText(link.reserveDeg!)} to spare` : `${degText(-link.reserveDeg!)} short`}
+      {reserveText((tried[link.key] ?? link.passive.value) - link.needDeg)}
     </span>
   {:else if link}
     <span class="text-ink-soft">never measured</span>

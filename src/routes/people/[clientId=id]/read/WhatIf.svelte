@@ -30,7 +30,7 @@
 </script>
 
 <section
-  class="card flex flex-col gap-3"
+  class="card flex flex-col gap-1 py-3"
   aria-label="What if{reading.leadSide ? `, ${reading.leadSide} leading` : ''}"
   aria-live="polite"
 >
@@ -45,7 +45,7 @@
         maxX={pose.value.box.maxX + 4}
         maxY={pose.value.box.maxY + 2}
         label="Figure in the front split at {depthText(then.value.depthCm!, unit)}"
-        class="max-h-44 w-full"
+        class="max-h-28 w-full"
       >
         <Figure pose={pose.value} />
       </Scene>
@@ -58,14 +58,12 @@
       </span>
       <span class="text-ink-soft">
         {then.value.depthCm === null ? angleWord : `${degText(then.value.openingDeg)} open`}
+        {#if then.value.cmPerDeg !== null}· 1° is worth {lengthText(then.value.cmPerDeg, unit)}{/if}
         {#if isTried}
           · now {now.value.depthCm === null ? degText(now.value.openingDeg) : depthText(now.value.depthCm, unit)}
         {/if}
       </span>
     </p>
-    {#if then.value.cmPerDeg !== null}
-      <p class="text-ink-soft">One degree more is worth {lengthText(then.value.cmPerDeg, unit)} here.</p>
-    {/if}
     {#if reading.openingDeg === null}<p class="text-ink-soft">
         The position itself is not measured: this is the sum of its links.
       </p>{/if}

@@ -1,4 +1,4 @@
-import { measureOf, modelSdDeg, type Link, type PositionReading } from '$lib/core';
+import { measureOf, modelSdDeg, type Link, type PositionReading, type Side } from '$lib/core';
 import { capital, degText } from '$lib/ui/format';
 
 /** A plain sentence with its numbers, and where it comes from. */
@@ -7,8 +7,28 @@ export type Finding = Readonly<{ text: string; why: string }>;
 const nameOf = (link: Link): string => `${link.side ? `${link.side} ` : ''}${measureOf(link.measure).name}`;
 const leadText = (r: PositionReading): string => (r.leadSide ? `${capital(r.leadSide)} leading: ` : '');
 
-/** The one sentence that says what holds the position back. */
-export function sentenceOf(reading: PositionReading): string {
+/** The one sentence that says what holds the position back; where both leads agree on the motion, one for both. */
+export function sentencesOf(readings: readonly PositionReading[]): { side: Side | null; text: string }[] {
+  const [one, other] = readings;
+  if (!one) return [];
+  if (!other) return [{ side: null, text: sentenceOf(one) }];
+  const [first, second] = [one.limiting[0], other.limiting[0]];
+  if (first && second && first.measure === second.measure) {
+    const near = one.limiting[1]?.measure ?? other.limiting[1]?.measure;
+    const also = near && near !== first.measure ? `; ${measureOf(near).name} is within error of it` : '';
+    const short = (link: Link) => `${degText(-link.reserveDeg!)} on the ${link.side}`;
+    return [
+      {
+        side: null,
+        text: `${capital(measureOf(first.measure).name)} holds it back most, ${short(first)} and ${short(second)} short of ${degText(first.needDeg)}${also}`
+      }
+    ];
+  }
+  const texts = [one, other].map((r) => ({ side: r.leadSide, text: sentenceOf(r) }));
+  return texts[0]!.text === texts[1]!.text ? [{ side: null, text: texts[0]!.text }] : texts;
+}
+
+function sentenceOf(reading: PositionReading): string {
   const [first, second] = reading.limiting;
   if (first && second && second.givesDeg >= first.givesDeg * 0.95)
     return `${capital(nameOf(first))} and ${nameOf(second)} hold it back alike, ${degText(first.givesDeg)} each`;

@@ -1,0 +1,208 @@
+import { describe, expect, test } from 'vitest';
+import { goals } from '$lib/core';
+import { listMeasurers, listPairs } from '../repo/agreementRepo';
+import { listPeople } from '../repo/peopleRepo';
+import { goalInput, newPerson, passCheck, personWithGoal, take } from '../testing/people';
+import { testDatabase } from '../testing/testDatabase';
+import { loadCase, withGoal, withSplit } from './clientCase';
+import { chooseGoal, closeGoal, saveGoal } from './goalSetting';
+import { compareActive, compareSides, hasBaseline, isDue, takenOf } from './measuring';
+import { headlineError, measuresOf, positionReadings, unexplainedOverTime, usualSet } from './reading';
+import { nextStation, stationsOf } from './stations';
+
+const store = testDatabase();
+const today = '2026-03-02';
+const on = { on: today };
+const refusal = (code: string) => expect.objectContaining({ code });
+const goalCase = async (db: Parameters<typeof loadCase>[0], id: number) => withGoal(await loadCase(db, id))!;
+
+describe('goals of a client', () => {
+  test('every goal of the catalogue can be kept, listed, and reads without a measure', () =>
+    store.rolledBack(async (db) => {
+      const id = await newPerson(db);
+      for (const goal of goals) await saveGoal(db, id, null, goalInput(goal.id, goal.id === 'custom' ? { title: 'Bow' } : {}));
+      const { goals: kept } = await loadCase(db, id);
+      expect(kept).toHaveLength(goals.length);
+      for (const { id: goalId, kind } of kept) {
+        await chooseGoal(db, id, goalId);
+        const c = await goalCase(db, id);
+        expect(c.goal.kind).toBe(kind);
+        expect(positionReadings(c).length).toBeGreaterThan(0);
+        expect(hasBaseline(c)).toBe(false);
+        expect(measuresOf(c, 'full')[0]).toBe(c.goal.headline);
+      }
+    }));
+
+  test('the newest is in work until another is chosen; an ended one is not', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'front_split');
+      const second = await saveGoal(db, id, null, goalInput('lotus'));
+      const kindInWork = async () => (await loadCase(db, id)).goal?.kind;
+      expect(await kindInWork()).toBe('lotus');
+      await chooseGoal(db, id, (await loadCase(db, id)).goals[0]!.id);
+      expect(await kindInWork()).toBe('front_split');
+      await chooseGoal(db, id, second);
+      await closeGoal(db, id, second, new Date(`${today}T10:00:00`).toISOString());
+      expect(await kindInWork()).toBe('front_split');
+      await closeGoal(db, id, second, null);
+      expect(await kindInWork()).toBe('lotus');
+      await expect(chooseGoal(db, id, 999_999)).rejects.toEqual(refusal('not_found'));
+    }));
+
+  test('the kind of a goal stays, its needs may change', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'pancake');
+      const { goal } = await goalCase(db, id);
+      await expect(saveGoal(db, id, goal.id, goalInput('lotus'))).rejects.toEqual(refusal('not_found'));
+      const demands = goal.demands.map((d) => ({ ...d, needDeg: d.needDeg - 10, basis: 'set by the instructor' as const }));
+      await saveGoal(db, id, goal.id, goalInput('pancake', { demands, target: 15 }));
+      const changed = (await goalCase(db, id)).goal;
+      expect(changed.demands[0]!.needDeg).toBe(110);
+      expect(changed.target).toBe(15);
+    }));
+
+  // Source: common practice. Turnout comes from the hip: a target far past what both hips turn needs a reason.
+  test('a turnout past the hips and the allowance wants the instructor’s reason', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'turnout');
+      await take(db, id, 'HER0', 'left', [45, 45], { ...on, way: 'inclinometer' });
+      await take(db, id, 'HER0', 'right', [45, 45], { ...on, way: 'inclinometer' });
+      const { goal } = await goalCase(db, id);
+      const wide = goalInput('turnout', { target: 125 });
+      await expect(saveGoal(db, id, goal.id, wide)).rejects.toEqual(refusal('turnout_past_hips'));
+      await saveGoal(db, id, goal.id, goalInput('turnout', { target: 110 }));
+      await saveGoal(db, id, goal.id, { ...wide, targetReason: 'The role asks for it; knees are watched.' });
+      expect((await goalCase(db, id)).goal.target).toBe(125);
+    }));
+});
+
+describe('measures of any kind', () => {
+  test('one visit is one occasion; a measure taken again is another', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'lotus');
+      const first = await take(db, id, 'HER90', 'left', [40, 41], { ...on, way: 'goniometer' });
+      expect(await take(db, id, 'KF', 'left', [140], { ...on, way: 'goniometer' })).toBe(first);
+      expect(await take(db, id, 'KF', 'left', [141], { ...on, way: 'goniometer' })).not.toBe(first);
+      expect(await take(db, id, 'APF', 'left', [50], { ...on, way: 'goniometer', state: 'cold' })).not.toBe(first);
+    }));
+
+  test('only what was taken alike is compared: state, way and support', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'lotus');
+      const knee = (values: number[], day: string, support: string, way: 'tape' | 'stack' = 'tape') =>
+        take(db, id, 'lotus_knee_height', 'left', values, { on: day, support, way });
+      await knee([25, 25], '2026-01-05', 'cushion');
+      await knee([20, 20], '2026-01-20', 'floor');
+      await knee([20, 20], '2026-02-05', 'cushion', 'stack');
+      await knee([17, 17], '2026-02-20', 'cushion');
+      expect(takenOf(await loadCase(db, id)).map((r) => r.change?.verdict ?? null)).toEqual([null, null, null, 'real gain']);
+    }));
+
+  test('a measure that is no headline counts once two retests running show it', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'lotus');
+      for (const [day, deg] of [
+        ['2026-01-05', 30],
+        ['2026-01-20', 42],
+        ['2026-02-05', 43]
+      ] as const)
+        await take(db, id, 'HER90', 'left', [deg, deg], { on: day, way: 'inclinometer' });
+      const [, once, twice] = takenOf(await loadCase(db, id));
+      expect([once!.change!.verdict, once!.isShownTwice]).toEqual(['real gain', false]);
+      expect(twice!.isShownTwice).toBe(true);
+    }));
+
+  test('keeps nothing of a trial no body could have', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'lotus');
+      await expect(take(db, id, 'KF', 'left', [140, 178], { ...on, way: 'goniometer' })).rejects.toEqual(
+        refusal('value_impossible')
+      );
+      expect((await loadCase(db, id)).occasions).toEqual([]);
+    }));
+
+  test('compares sides and modes of one occasion, taken alike', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'butterfly');
+      await take(db, id, 'butterfly_knee_height', 'left', [20, 20], { ...on, support: 'floor' });
+      await take(db, id, 'butterfly_knee_height', 'left', [28, 28], { ...on, support: 'floor', mode: 'active', state: 'warm' });
+      const c = await goalCase(db, id);
+      const error = headlineError(c)!;
+      expect(compareSides(takenOf(c), error)).toBeNull();
+      // Two takings of one measure are two occasions, so these are not held against each other.
+      expect(compareActive(takenOf(c), 'left', error)).toBeNull();
+    }));
+});
+
+describe('the path of a goal that is no split', () => {
+  test('ends at Read, with the full set first and the short one after', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'turnout');
+      await passCheck(db, id, today);
+      const path = async () => stationsOf(await loadCase(db, id), today);
+      expect(nextStation(await path())).toBe('measure');
+      expect(usualSet(await goalCase(db, id))).toBe('full');
+      await take(db, id, 'turnout_angle', null, [130, 130], { ...on, way: 'goniometer', mode: 'active' });
+      await take(db, id, 'HER0', 'left', [50, 50], { ...on, way: 'inclinometer' });
+      await take(db, id, 'HER0', 'right', [56, 56], { ...on, way: 'inclinometer' });
+      expect((await path()).map((s) => s.state)).toEqual(['done', 'done', 'done', 'closed', 'closed', 'closed', 'closed']);
+      expect(nextStation(await path())).toBe('read');
+      const c = await goalCase(db, id);
+      expect(withSplit(c)).toBeNull();
+      expect(usualSet(c)).toBe('short');
+      expect(measuresOf(c, 'short')).toEqual(['turnout_angle', 'HER0']);
+      const [reading] = positionReadings(c);
+      expect(reading!.unexplainedDeg!.value).toBe(24);
+      expect(isDue(c, 'HER0', '2026-03-30')).toBe(true);
+      expect(isDue(c, 'HER0', '2026-03-10')).toBe(false);
+    }));
+
+  test('what is not explained is followed with the links as they were known then', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'turnout');
+      for (const [day, shown, hip] of [
+        ['2026-01-05', 130, 50],
+        ['2026-02-05', 128, 55]
+      ] as const) {
+        for (const side of ['left', 'right'] as const) await take(db, id, 'HER0', side, [hip], { on: day, way: 'inclinometer' });
+        await take(db, id, 'turnout_angle', null, [shown], { on: day, way: 'goniometer', mode: 'active' });
+      }
+      expect(unexplainedOverTime(await goalCase(db, id)).map((p) => p.deg)).toEqual([30, 18]);
+    }));
+
+  test('the list of people shows each headline as it was last taken', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'turnout');
+      await take(db, id, 'turnout_angle', null, [120, 124], { on: '2026-02-01', way: 'goniometer', mode: 'active' });
+      await take(db, id, 'turnout_angle', null, [126, 128], { on: '2026-02-20', way: 'goniometer', mode: 'active' });
+      const second = await personWithGoal(db, 'lotus');
+      await take(db, second, 'lotus_knee_height', 'right', [22, 23], on);
+      const people = await listPeople(db, 'active');
+      expect(people.find((p) => p.id === id)).toMatchObject({
+        goal: { name: 'Dance turnout', headline: 'turnout_angle', others: 0 },
+        values: { left: null, right: null, both: 127 }
+      });
+      expect(people.find((p) => p.id === second)!.values).toEqual({ left: null, right: 22.5, both: null });
+    }));
+});
+
+describe('two measurers', () => {
+  test('pairs are of one person, day, state, side and way; the last of each counts', () =>
+    store.rolledBack(async (db) => {
+      const ids = [await personWithGoal(db, 'front_split'), await personWithGoal(db, 'front_split')];
+      for (const [i, id] of ids.entries()) {
+        const gap = (measurer: string, cm: number, state: 'warm' | 'cold' = 'warm') =>
+          take(db, id, 'front_split_gap', 'left', [cm, cm + 1], { ...on, measurer, state });
+        await gap('Ines', 20 + i);
+        await gap('Joan', 22 + i);
+        await gap('Joan', 21 + i);
+        await gap('Joan', 40, 'cold');
+      }
+      expect(await listMeasurers(db, 'front_split_gap')).toEqual(['Joan', 'Ines']);
+      const pairs = await listPairs(db, 'front_split_gap', 'Ines', 'Joan');
+      expect(pairs.map((p) => [p.first, p.second])).toEqual([
+        [20.5, 21.5],
+        [21.5, 22.5]
+      ]);
+    }));
+});
