@@ -78,7 +78,7 @@ test('a server killed in the middle of logging has lost nothing that it confirme
 
     server = await startServer(dataDir); // takes over the lock of the process that is gone
     await page.goto(`${base}/practise`);
-    await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Go on' })).toBeVisible();
     await page.close();
   } finally {
     await killed(server);

@@ -46,13 +46,13 @@ test('one client from the tape measure to the next verdict', async ({ page }) =>
     await expect(left.getByText('spread 0.7 cm')).toBeVisible();
     await expect(left.getByText(/152° open/)).toBeVisible(); // 180 − asin(22/90) − asin(22/89.5), by hand
     await expect(left.getByText(/trails what is reached by\s+7 cm/)).toBeVisible();
-    await expect(page.getByText(/Right leading trails by 5.5 cm|differ by 5.5 cm/)).toBeVisible();
+    await expect(page.getByText(/Right trails by 5.5 cm|differ by 5.5 cm/)).toBeVisible();
     await axe();
     await page.getByRole('button', { name: 'Keep this measure' }).click();
   });
 
   await test.step('read and grade', async () => {
-    await expect(page.getByText('First measure in this state').first()).toBeVisible();
+    await expect(page.getByText('First measure taken this way in this state').first()).toBeVisible();
     await axe();
     await page.getByRole('link', { name: 'Grade the stack' }).click();
     await expect(page.getByRole('list', { name: 'Rungs, from easier to the goal' })).toBeVisible();

@@ -5,9 +5,10 @@ import { readyToPractise, skipToQuestion, stamp } from './steps';
 async function tabTo(
   page: Page,
   role: 'link' | 'button' | 'textbox' | 'radio' | 'checkbox',
-  name: string | RegExp
+  name: string | RegExp,
+  nth = 0
 ): Promise<void> {
-  const wanted = page.getByRole(role, { name }).first();
+  const wanted = page.getByRole(role, { name }).nth(nth);
   for (let i = 0; i < 80; i++) {
     if (await wanted.evaluate((el) => el === document.activeElement).catch(() => false)) return;
     await page.keyboard.press('Tab');
@@ -46,19 +47,36 @@ test('a person, a goal and the check without a mouse', async ({ page }) => {
   await tabTo(page, 'button', 'Set the goal');
   await page.keyboard.press('Enter');
 
-  await expect(page.getByRole('heading', { name: 'Before anything is stretched' })).toBeVisible();
-  for (const none of await page.getByLabel('None of these').all()) {
-    while (!(await none.evaluate((el) => el === document.activeElement))) await page.keyboard.press('Tab');
+  for (const title of ['Any of these now?', 'Injury', 'Joints', 'Very mobile', 'Pregnancy', 'Spine', 'Pressure']) {
+    await expect(page.getByRole('heading', { name: title })).toBeVisible();
+    await tabTo(page, 'button', 'None of these');
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByRole('heading', { name: 'Touch' })).toBeVisible();
+  for (const nth of [0, 1, 2]) {
+    await tabTo(page, 'radio', 'Yes', nth);
     await page.keyboard.press('Space');
   }
-  await tabTo(page, 'button', 'Keep the answers');
+  await tabTo(page, 'button', 'Next');
   await page.keyboard.press('Enter');
+  for (const [title, button] of [
+    ['Their week', 'Next'],
+    ['Caps', 'Keep the answers']
+  ] as const) {
+    await expect(page.getByRole('heading', { name: title })).toBeVisible();
+    await tabTo(page, 'button', button);
+    await page.keyboard.press('Enter');
+  }
   await expect(page.getByRole('heading', { name: 'Open for work' })).toBeVisible();
 });
 
 test('a set is played and told without a mouse', async ({ page }) => {
   const base = await readyToPractise(page, `Keyed ${stamp()}`);
   await page.goto(`${base}/practise`);
+  await tabTo(page, 'radio', 'No');
+  await page.keyboard.press('Space');
+  await tabTo(page, 'radio', '0');
+  await page.keyboard.press('Space');
   await tabTo(page, 'button', 'Start the session');
   await page.keyboard.press('Enter');
   await page.waitForURL(/practise\/\d+$/);

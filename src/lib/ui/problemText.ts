@@ -34,6 +34,10 @@ const sentences = {
     `The hips together turn ${d.hipsDeg}°. A target past ${d.mostDeg}° needs your reason, written beside it.`,
   table_too_small: () => 'Two people, each measured by both, are the least.',
   no_spread: () => 'All values are alike: nothing can be said about agreement.',
+  nothing_adds_up: () => 'Measure both links of it, then a change can be tried here.',
+  opening_unreachable: () => 'These legs cannot open like that. Check the leg lengths of this person.',
+  run_out_of_range: () => 'Rise and run cannot both be zero. Measure again.',
+  domain_too_narrow: () => 'These numbers lie at the very edge of what the body allows. Measure again, or measure the limb.',
   plan_changed_elsewhere: () =>
     'This plan was changed in another tab. Your numbers are still here; reload to see the other version.',
   session_not_running: () => 'This session was not started. Open it from Practise.',

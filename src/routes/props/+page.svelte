@@ -79,7 +79,7 @@
                     class="input w-20 text-center text-lg"
                     name="quantity"
                     inputmode="numeric"
-                    value={formFor('quantity')?.typed.propId === prop.id
+                    defaultValue={formFor('quantity')?.typed.propId === prop.id
                       ? typedOr(formFor('quantity'), 'quantity', '')
                       : prop.quantity}
                     onchange={(e) => e.currentTarget.form?.requestSubmit()}

@@ -6,7 +6,7 @@ import { goalInput, newPerson, passCheck, personWithGoal, take } from '../testin
 import { testDatabase } from '../testing/testDatabase';
 import { loadCase, withGoal, withSplit } from './clientCase';
 import { chooseGoal, closeGoal, saveGoal } from './goalSetting';
-import { compareActive, compareSides, hasBaseline, isDue, takenOf } from './measuring';
+import { compareActive, compareSides, hasBaseline, isDue, readingsOf, takenOf } from './measuring';
 import { headlineError, measuresOf, positionReadings, unexplainedOverTime, usualSet } from './reading';
 import { nextStation, stationsOf } from './stations';
 
@@ -119,6 +119,18 @@ describe('measures of any kind', () => {
         refusal('value_impossible')
       );
       expect((await loadCase(db, id)).occasions).toEqual([]);
+    }));
+
+  test('a length changed later breaks nothing: what no longer fits is kept and marked', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'front_split');
+      await take(db, id, 'HF-KS', 'left', [85], { ...on, way: 'rise and run' });
+      await take(db, id, 'front_split_gap', 'left', [80], on);
+      await db.query('update client set left_leg_cm = 70, right_leg_cm = 70 where id = $1', [id]);
+      const c = await goalCase(db, id);
+      expect(takenOf(c).find((r) => r.measureId === 'HF-KS')).toMatchObject({ doubtful: true, sd: null, change: null });
+      expect(readingsOf(c)).toEqual([]);
+      expect(positionReadings(c)[0]!.openingDeg).toBeNull();
     }));
 
   test('compares sides and modes of one occasion, taken alike', () =>

@@ -1,3 +1,4 @@
+import { compute } from '$lib/contract/door';
 import type { BodyState } from '$lib/contract/fields';
 import type { MeasureInput } from '$lib/contract/measureForms';
 import {
@@ -126,10 +127,10 @@ export const takenOf = perCase((c: ClientCase): TakenReading[] => {
         stackStepCm: stackStepCm(c)
       };
       const against = (r: TakenReading | undefined) => (r ? { value: r.value, trials: r.trials } : null);
-      const reading = measureReading({ ...ask, before: against(before) });
-      const fromThat = beforeThat ? measureReading({ ...ask, before: against(beforeThat) }).change : null;
+      const reading = compute(() => measureReading({ ...ask, before: against(before) }));
+      const fromThat = beforeThat && reading.ok ? measureReading({ ...ask, before: against(beforeThat) }).change : null;
       const taken = {
-        ...reading,
+        ...(reading.ok ? reading.value : asKept(trials.map((t) => t.value))),
         measureId,
         side,
         mode,
@@ -146,6 +147,13 @@ export const takenOf = perCase((c: ClientCase): TakenReading[] => {
     })
   );
 });
+
+/** A reading whose numbers no longer fit the body, since a length was changed: its value as it was kept, marked. */
+function asKept(values: readonly number[]): MeasureReading {
+  const value = values.reduce((s, v) => s + v, 0) / values.length;
+  const none = { spread: null, sd: null, levelSd: null, margin: null, change: null };
+  return { value, values, trials: values.length, ...none, doubtful: true };
+}
 
 /** The newest reading of a measure, whatever way it was taken. */
 export const latestTaken = (c: ClientCase, measureId: string, side: Side | null, mode: MeasureMode): TakenReading | null =>
@@ -174,7 +182,8 @@ export const readingsOf = perCase((c: ClientCase): SideReading[] =>
     const { side } = r;
     if (r.measureId !== 'front_split_gap' || side === null || r.sd === null) return [];
     const depth = { value: r.value, sd: r.sd };
-    const opening = openingReading(depth, legOf(c.client, side), legOf(c.client, otherSide(side)));
+    const opening = compute(() => openingReading(depth, legOf(c.client, side), legOf(c.client, otherSide(side))));
+    if (!opening.ok) return [];
     return [
       {
         ...r,
@@ -183,8 +192,8 @@ export const readingsOf = perCase((c: ClientCase): SideReading[] =>
         spreadCm: r.spread,
         sdCm: r.sd,
         marginCm: z95 * r.sd,
-        openingDeg: opening.value,
-        openingMarginDeg: z95 * opening.sd
+        openingDeg: opening.value.value,
+        openingMarginDeg: z95 * opening.value.sd
       }
     ];
   })

@@ -1,3 +1,4 @@
+import { compute } from '$lib/contract/door';
 import {
   goalOf,
   linkKey,
@@ -42,15 +43,17 @@ const leadsOf = ({ goal }: GoalCase): (Side | null)[] =>
   goal.leadSide === null ? [null] : [goal.leadSide, otherSide(goal.leadSide)];
 
 function readFor(c: GoalCase, leadSide: Side | null, until: string, headline: Uncertain | null): PositionReading {
-  return readPosition({
+  const ask = {
     goal: goalOf(c.goal.kind),
     demands: c.goal.demands,
     leadSide,
     target: c.goal.target,
     links: linksUpTo(takenOf(c), until),
-    headline,
     legs: legsCm(c.client, leadSide)
-  });
+  };
+  const read = compute(() => readPosition({ ...ask, headline }));
+  // A headline that no longer fits the legs, since one was measured anew, says nothing of the links.
+  return read.ok ? read.value : readPosition({ ...ask, headline: null });
 }
 
 const forever = '9999-12-31';

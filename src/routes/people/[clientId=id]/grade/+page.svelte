@@ -124,6 +124,11 @@
         {:else}
           <p class="mt-1 text-ink-soft">The shelf has a step everywhere.</p>
         {/each}
+        {#if grade.deepestCm !== null}
+          <p class="mt-1 font-semibold">
+            The end stops of the two hips end it at {lengthText(grade.deepestCm, unit)}; no stack is deeper.
+          </p>
+        {/if}
       </div>
     {/if}
   </section>

@@ -6,6 +6,7 @@
   import OpeningDrawing from '$lib/ui/drawing/OpeningDrawing.svelte';
   import Scene from '$lib/ui/drawing/Scene.svelte';
   import { degText, depthText, lengthText } from '$lib/ui/format';
+  import { problemText } from '$lib/ui/problemText';
   import SideMark from '$lib/ui/SideMark.svelte';
 
   /** The position as it is, and as it would be with the ranges that are tried. */
@@ -68,6 +69,6 @@
         The position itself is not measured: this is the sum of its links.
       </p>{/if}
   {:else}
-    <p class="text-ink-soft">Measure both links of it, then a change can be tried here.</p>
+    <p class="text-ink-soft">{problemText(now.ok ? then.problem! : now.problem)}</p>
   {/if}
 </section>
