@@ -11,7 +11,8 @@ export default {
       directives: {
         'default-src': ['self'],
         'script-src': ['self', 'wasm-unsafe-eval'],
-        'style-src': ['self'],
+        // The hash is that of the one style element the charting library puts into a chart (apexcharts 4.7.0).
+        'style-src': ['self', 'sha256-aSysLrDECVdJ6L+jLf8CC5QKLmwRuk/OZiZk9mYky8A='],
         // Attributes only: drawings and floating panels position themselves by style attribute.
         'style-src-attr': ['unsafe-inline'],
         'img-src': ['self', 'data:', 'blob:'],

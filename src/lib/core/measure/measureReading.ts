@@ -163,6 +163,6 @@ export function looksSwapped(
 ): boolean {
   const asWritten = Math.hypot(now.left - before.left, now.right - before.right);
   const swapped = Math.hypot(now.right - before.left, now.left - before.right);
-  // Swapped it fits within the error of both sides, as written it is far off.
-  return swapped <= z95 * 2 * sd && asWritten > 2 * z95 * 2 * sd;
+  // As written both sides are off by more than their errors; the other way round they fit by far better.
+  return asWritten > z95 * 2 * sd && swapped <= asWritten / 3;
 }
