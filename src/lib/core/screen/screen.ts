@@ -1,6 +1,6 @@
 import { CoreError } from '../errors';
 import { defaultEffortCapPct, defaultSensationCap } from '../cycle/compileCycle';
-import { motionOf, type MotionId } from '../goal/motions';
+import type { MotionId } from '../goal/motions';
 import { addDays } from '../days';
 import type { Side } from '../side';
 import { beighton, type BeightonItem } from './beighton';
@@ -71,7 +71,7 @@ export function screen(answers: ScreeningAnswers): Screening {
     motion,
     value: deg,
     ...(side && { side }),
-    reason: `end stop set for ${motionOf(motion).name}`
+    reason: `end stop ${motion}${side ? `, ${side}` : ''}`
   }));
   const limited = [...age.limits, ...fromRows, ...(mobility.meets ? hypermobileLimits : []), ...stops];
   const cautions = [

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { page } from '$app/state';
   import Pencil from '@lucide/svelte/icons/pencil';
+  import { isSplitModel } from '$lib/contract/goalForms';
+  import { goalOf } from '$lib/core';
   import MiniStaircase from '$lib/ui/drawing/MiniStaircase.svelte';
   import { targetText } from '$lib/ui/format';
   import GoalSwitch from './GoalSwitch.svelte';
@@ -9,6 +11,12 @@
   let { data, children } = $props();
   const inPlayer = $derived(page.route.id?.endsWith('[sessionId=id]') ?? false);
   const base = $derived(`/people/${data.client.id}`);
+  /** The stage worked on, where a goal has stages that no depth tells. */
+  const stage = $derived.by(() => {
+    if (!data.goal) return '';
+    const goal = goalOf(data.goal.kind);
+    return isSplitModel(goal) ? '' : (goal.stages[data.goal.stage] ?? '');
+  });
   const lead = $derived(data.staircases.find((s) => s.side === data.goal?.leadSide));
 </script>
 
@@ -33,8 +41,8 @@
           {data.goals.length > 1
             ? targetText(data.goal, data.units.length).slice(2) || 'open'
             : `${data.goal.name}${targetText(data.goal, data.units.length)}`}<br />
-          {#if data.goal.daysLeft === null}open end{:else if data.goal.daysLeft >= 0}{data.goal.eventName || 'date'} in {data.goal
-              .daysLeft} days{:else}the date has passed{/if}
+          {#if stage}{`${stage} · `}{/if}{#if data.goal.daysLeft === null}open end{:else if data.goal.daysLeft >= 0}{data.goal
+              .eventName || 'date'} in {data.goal.daysLeft} days{:else}the date has passed{/if}
         </span>
       {:else}
         <span class="font-semibold text-mulberry">Set the goal</span>

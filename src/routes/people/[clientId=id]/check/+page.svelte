@@ -54,6 +54,7 @@
         begunAt={data.begun ? data.goesOnAt : null}
         clearedLocks={data.clearedLocks}
         week={data.week}
+        ageYears={data.ageYears}
         form={of('relax')}
       />
     {/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
-  import { screeningRows, setByInstructor } from '$lib/core';
+  import { beighton, screeningRows, setByInstructor } from '$lib/core';
   import type { BodyLock } from '$lib/server/repo/lockRepo';
   import type { ScreeningRecord } from '$lib/server/repo/screeningRepo';
   import Field from '$lib/ui/Field.svelte';
@@ -20,9 +20,11 @@
     begunAt: string | null;
     clearedLocks: readonly BodyLock[];
     week: { weekHolds: readonly string[]; homeProps: string };
+    ageYears: number;
     form: FormState;
   };
-  let { screening: s, isOpen, isDue, hasLocks, begunAt, clearedLocks, week, form }: Props = $props();
+  let { screening: s, isOpen, isDue, hasLocks, begunAt, clearedLocks, week, ageYears, form }: Props = $props();
+  const mobility = $derived(beighton(s.beighton, ageYears));
   const raised = $derived(screeningRows.filter((r) => s.flags.includes(r.id)));
   const limits = $derived(s.limits.filter((l) => l.reason !== setByInstructor));
   const relaxedOf = (kind: string, reason: string) => s.relaxed.find((r) => r.kind === kind && r.reason === reason);
@@ -43,8 +45,14 @@
     <ul class="list-disc pl-5">
       {#each raised as row (row.id)}<li>{row.text}{s.sides[row.id] ? `, ${s.sides[row.id]}` : ''}</li>{/each}
     </ul>
-  {:else}
+  {:else if mobility.score === 0}
     <p>None of it applied.</p>
+  {/if}
+  {#if mobility.score > 0}
+    <p>
+      Mobility score {mobility.score} of 9, {mobility.meets ? 'at the threshold or over it' : 'under the threshold'} of {mobility.threshold}
+      for this age.
+    </p>
   {/if}
   {#if s.clearedBy && s.clearedOn}
     <p>Cleared by <strong>{s.clearedBy}</strong> on {dateText(s.clearedOn)}: “{s.clearNote}”</p>

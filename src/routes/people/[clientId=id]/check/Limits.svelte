@@ -35,11 +35,13 @@
     <p><span class="block text-3xl font-bold">{effort} %</span> effort cap</p>
     <p><span class="block text-3xl font-bold">{sensation}/10</span> sensation cap</p>
   </div>
-  <ul class="flex flex-col gap-2">
-    {#each inForce.filter((l) => l.reason !== setByInstructor) as limit, i (i)}
-      <li>{limitText(limit)} <span class="text-ink-soft">· {limit.reason}</span></li>
-    {/each}
-  </ul>
+  {#if soFar}
+    <ul class="flex flex-col gap-2">
+      {#each inForce.filter((l) => l.reason !== setByInstructor) as limit, i (i)}
+        <li>{limitText(limit)} <span class="text-ink-soft">· {limit.reason}</span></li>
+      {/each}
+    </ul>
+  {/if}
   {#each screening.cautions as caution (caution)}<p>{caution}</p>{/each}
   <p class="text-ink-soft">
     Age is read from the year of birth alone: at least {ageYears}. These are cautious defaults, not reviewed by a clinician. Calm

@@ -167,7 +167,7 @@
       />
     {/if}
   {/if}
-  {#if catalogue.stages.length > 1}
+  {#if catalogue.stages.length > 1 && !isSplit}
     <Select
       label="Stage worked on now"
       name="stage"

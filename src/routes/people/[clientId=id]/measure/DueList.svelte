@@ -16,7 +16,7 @@
     days === null ? 'never taken' : days === 0 ? 'taken today' : days === 1 ? 'yesterday' : `${days} days ago`;
 </script>
 
-<nav class="flex flex-col gap-4 self-start" aria-label="What to measure">
+<nav class="flex flex-col gap-4 self-start max-lg:order-last" aria-label="What to measure">
   <div class="flex gap-2">
     {#each ['short', 'full'] as const as kind (kind)}
       <a

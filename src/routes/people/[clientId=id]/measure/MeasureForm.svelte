@@ -19,7 +19,7 @@
   import Scene from '$lib/ui/drawing/Scene.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
-  import { capital, valueText } from '$lib/ui/format';
+  import { capital, headlineText, valueText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Why from '$lib/ui/Why.svelte';
   import type { TakenReading } from '$lib/server/service/measuring';
@@ -57,6 +57,11 @@
           (t) => t.side === side && t.mode === mode && sameWay(t.way, way) && t.support === support && t.bodyState === s
         );
         return r ? { value: r.value, trials: r.trials, takenOn: r.takenOn, sd: r.sd } : null;
+      },
+      otherwise: ({ side, mode, way, support, state: s }) => {
+        const r = data.taken.findLast((t) => t.side === side && t.mode === mode && t.bodyState === s);
+        if (!r || (sameWay(r.way, way) && r.support === support)) return null;
+        return `${headlineText(r.value, measure.id, unit)} by ${wayOf(r.way).label.toLowerCase()}${r.support ? `, on ${r.support}` : ''}`;
       },
       otherWays: (side, mode, way) =>
         measure.ways

@@ -17,17 +17,22 @@
     isHeadline: boolean;
     /** The opening of a split. */
     opening: Propagated | null;
+    /** The last one, where it was taken otherwise. */
+    otherwise: string | null;
   };
-  let { measure, result, unit, state, before, isHeadline, opening }: Props = $props();
+  let { measure, result, unit, state, before, isHeadline, opening, otherwise }: Props = $props();
   const text = (value: number) => headlineText(value, measure.id, unit);
   const size = (value: number) => valueText(value, { unit: measure.unit }, unit);
 </script>
 
 <div aria-live="polite" class="min-h-14">
+  {#if !before && otherwise}
+    <p class="text-ink-soft">The last one, {otherwise}, was taken otherwise: not comparable.</p>
+  {/if}
   {#if result === null}
     <p class="text-ink-soft">
-      {#if before}Last, {stateText[state]}: {text(before.value)} on {shortDate(before.takenOn)}{:else}Nothing to compare with yet
-        in this state.{/if}
+      {#if before}Last, {stateText[state]}: {text(before.value)} on {shortDate(before.takenOn)}{:else if !otherwise}Nothing to
+        compare with yet in this state.{/if}
     </p>
   {:else if !result.ok}
     <p class="font-semibold text-stop">{problemText(result.problem)}</p>

@@ -94,6 +94,7 @@
           state={state.bodyState}
           before={state.before(side, mode)}
           opening={state.opening(side, mode)}
+          otherwise={state.otherwise(side, mode)}
           {isHeadline}
         />
         {#each state.crossChecks(side, mode) as { way, check } (way)}

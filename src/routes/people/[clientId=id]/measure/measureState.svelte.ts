@@ -36,6 +36,8 @@ type Source = () => Readonly<{
   stackStepCm: number;
   /** The last reading that is alike. */
   before: (alike: Alike) => Before | null;
+  /** The last reading of the same side, mode and state that was taken another way or on another support. */
+  otherwise: (alike: Alike) => string | null;
   /** What was written today another way. */
   otherWays: (side: Side | null, mode: MeasureMode, way: WayId) => readonly { way: WayId; trials: Entries[] }[];
 }>;
@@ -115,6 +117,7 @@ export class MeasureState {
     state: this.bodyState
   });
 
+  otherwise = (side: Side | null, mode: MeasureMode): string | null => this.#source().otherwise(this.#alike(side, mode));
   before = (side: Side | null, mode: MeasureMode): Before | null => this.#source().before(this.#alike(side, mode));
 
   #own = (): readonly number[][] => this.#source().ownTrials.find((o) => o.way === this.way)?.groups ?? [];

@@ -55,6 +55,14 @@
               : ` · last session ${plural(data.daysSince, 'day')} ago`}
           </p>
         </div>
+        <section class="card border-2 border-stop py-3">
+          <h2>Stop signs</h2>
+          <ul class="mt-1 grid gap-x-6 gap-y-1 leading-snug sm:grid-cols-2">
+            {#each stops as stop (stop)}<li>{stop}</li>{/each}
+            <li>Numb between the legs, cannot bear weight, hot swollen calf, chest pain, fainting: medical help now.</li>
+          </ul>
+          <p class="mt-1 text-ink-soft">Licensed practice and local rules come first.</p>
+        </section>
         <EffortCurve phases={timeline.phases} width={800} height={90} scalePct={70} fluid label="Effort over the session" />
         <ol class="rounded-soft border border-line bg-paper">
           {#each blocks as block (block.exerciseId)}
@@ -117,14 +125,6 @@
             <button class="btn btn-primary min-h-14 text-lg">Start the session</button>
           {/if}
         </form>
-        <section class="card border-2 border-stop">
-          <h2>Stop signs</h2>
-          <ul class="mt-1 flex flex-col gap-1">
-            {#each stops as stop (stop)}<li>{stop}</li>{/each}
-            <li>Numb between the legs, cannot bear weight, hot swollen calf, chest pain, fainting: medical help now.</li>
-          </ul>
-          <p class="mt-2 text-ink-soft">Licensed practice and local rules come first.</p>
-        </section>
         <section class="card">
           <h2>Fetch</h2>
           <ul class="mt-1">

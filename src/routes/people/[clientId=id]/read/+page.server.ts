@@ -1,4 +1,5 @@
 import { measureOf, sides, type MeasureMode, type Side } from '$lib/core';
+import type { BodyState } from '$lib/contract/fields';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import {
   compareActive,
@@ -23,6 +24,12 @@ function figureOf(c: GoalCase, side: Side | null, mode: MeasureMode) {
   return { latest, first: first && first.occasionId !== latest?.occasionId ? first : null };
 }
 
+/** The state of the body the headline was taken in most often. */
+function mostTakenState(taken: readonly TakenReading[]): BodyState {
+  const count = (state: BodyState) => taken.filter((r) => r.bodyState === state).length;
+  return (['cold', 'warm', 'after'] as const).toSorted((a, b) => count(b) - count(a))[0]!;
+}
+
 export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const headline = measureOf(c.goal.headline);
@@ -45,6 +52,8 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
     })),
     sidesCompared: error && headline.sides === 'each' ? compareSides(ofHeadline, error, mainMode) : null,
     readings: positionReadings(c),
-    unexplained: unexplainedOverTime(c)
+    unexplained: unexplainedOverTime(c),
+    // One state alone can be followed: the one measured most.
+    history: ofHeadline.filter((r) => r.mode === mainMode && r.bodyState === mostTakenState(ofHeadline))
   };
 };

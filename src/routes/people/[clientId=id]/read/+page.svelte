@@ -6,6 +6,7 @@
   import Why from '$lib/ui/Why.svelte';
   import Balance from './Balance.svelte';
   import { findingsOf, sentencesOf } from './findings';
+  import HeadlineChart from './HeadlineChart.svelte';
   import WhatIf from './WhatIf.svelte';
 
   let { data } = $props();
@@ -140,6 +141,13 @@
             {/each}
           </p>
         {/if}
+      </section>
+    {/if}
+
+    {#if data.history.length > data.figures.length}
+      <section class="card mt-5" aria-label="Over the weeks">
+        <h2>Over the weeks, {stateText[data.history[0]!.bodyState]}</h2>
+        <HeadlineChart measure={headline} points={data.history} target={goal.target} {unit} />
       </section>
     {/if}
 

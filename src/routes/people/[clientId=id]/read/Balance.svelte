@@ -77,20 +77,22 @@
 {/snippet}
 
 <section class="card flex flex-col gap-1" aria-label="The balance">
-  <div class="grid grid-cols-[1fr_10rem_1fr] items-center gap-3 text-ink-soft max-sm:grid-cols-[1fr_1fr]">
+  <div class="grid grid-cols-[1fr_12rem_1fr] items-center gap-3 text-ink-soft max-sm:grid-cols-[1fr_1fr]">
     <span class="text-right text-lake"><SideMark side="left" size={14} /> left</span>
     <span class="text-center max-sm:hidden">what it needs</span>
     <span class="text-ochre"><SideMark side="right" size={14} /> right</span>
   </div>
   {#each rows as row (row.measure)}
     {@const measure = measureOf(row.measure)}
-    <div class="grid grid-cols-[1fr_10rem_1fr] items-center gap-x-3 border-t border-line pt-2 max-sm:grid-cols-[1fr_1fr]">
+    <div class="grid grid-cols-[1fr_12rem_1fr] items-center gap-x-3 border-t border-line pt-2 max-sm:grid-cols-[1fr_1fr]">
       <p class="text-right leading-tight max-sm:order-2">{@render words(row.left)}</p>
       <p class="row-span-2 text-center leading-tight max-sm:order-1 max-sm:col-span-2 max-sm:row-span-1">
         <strong>{capital(measure.name)}</strong><br />
-        <span class="text-ink-soft">needs {degText(row.needDeg)}</span>
+        <span class="text-ink-soft"
+          >needs {degText(row.needDeg)}{normsOf(row.measure)[0] ? `, norm ${degText(normsOf(row.measure)[0]!.deg)}` : ''}</span
+        >
         <Why about={measure.name}>
-          {#each [row.left, row.right, row.both] as link (link?.key ?? Math.random())}
+          {#each [row.left, row.right, row.both] as link, i (i)}
             {#if link}
               <p>
                 {capital(link.side ?? 'both')}: needs {degText(link.needDeg)} ({link.basis}).

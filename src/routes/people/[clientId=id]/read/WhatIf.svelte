@@ -51,7 +51,12 @@
         <Figure pose={pose.value} />
       </Scene>
     {:else if !isSplit}
-      <OpeningDrawing nowDeg={now.value.openingDeg} thenDeg={then.value.openingDeg} needDeg={reading.needSumDeg} />
+      <OpeningDrawing
+        nowDeg={now.value.openingDeg}
+        thenDeg={then.value.openingDeg}
+        needDeg={reading.needSumDeg}
+        onFloor={reading.model === 'side split'}
+      />
     {/if}
     <p class="flex flex-wrap items-baseline gap-x-4">
       <span class="text-4xl font-bold">
