@@ -110,6 +110,11 @@ async function scriptKb(visit) {
 say('client JavaScript of the first page', await scriptKb((p) => p.goto('/people')));
 
 await page.goto(`${oda}/practise`);
+await page.getByRole('group', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();
+await page
+  .getByRole('group', { name: /How sore/ })
+  .getByText('1', { exact: true })
+  .click();
 await page.getByRole('button', { name: 'Start the session' }).click();
 await page.getByRole('button', { name: 'Start', exact: true }).click();
 const playerUrl = page.url();

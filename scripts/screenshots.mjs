@@ -45,8 +45,17 @@ const [oda, tamsin, rufus, jory] = [
   await idOf(page, 'Rufus Amberly'),
   await idOf(page, 'Jory Lowe')
 ];
+const [corvin, osric, linnet] = [
+  await idOf(page, 'Corvin Haddle'),
+  await idOf(page, 'Osric Vane'),
+  await idOf(page, 'Linnet Fray')
+];
 for (const [path, name] of [
-  [`${jory}/check`, 'check'],
+  [`${jory}/check?topic=injury`, 'check'],
+  [`${corvin}/read`, 'read-lotus'],
+  [`${osric}/read`, 'read-side-split'],
+  [`${corvin}/measure?set=full&m=HER90`, 'measure-lotus'],
+  [`${linnet}/goal`, 'goal'],
   [`${oda}/read`, 'read'],
   [`${oda}/grade`, 'grade'],
   [`${oda}/plan`, 'plan'],
@@ -60,17 +69,22 @@ for (const [path, name] of [
 }
 
 const dark = await open({ dark: true });
-await dark.goto(`${tamsin}/measure`);
+await dark.goto(`${tamsin}/measure?m=front_split_gap`);
 for (const [label, value] of [
-  ['Reached, left in front, trial 1', '14'],
-  ['Reached, left in front, trial 2', '15.5'],
-  ['Reached, right in front, trial 1', '8'],
-  ['Held without hands, left in front, trial 1', '26']
+  ['Reached, left leg in front, trial 1', '14'],
+  ['Reached, left leg in front, trial 2', '15.5'],
+  ['Reached, right leg in front, trial 1', '8'],
+  ['Held, left leg in front, trial 1', '26']
 ])
   await dark.getByLabel(label).fill(value);
 await shoot(dark, 'measure-dark');
 
 await page.goto(`${oda}/practise`);
+await page.getByRole('group', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();
+await page
+  .getByRole('group', { name: /How sore/ })
+  .getByText('1', { exact: true })
+  .click();
 await page.getByRole('button', { name: 'Start the session' }).click();
 await page.getByRole('button', { name: 'Start', exact: true }).click();
 await skip(page, 11);

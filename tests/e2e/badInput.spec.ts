@@ -125,6 +125,7 @@ test('archiving can be undone', async ({ page }) => {
   const name = `Archived ${stamp()}`;
   await addClient(page, name);
   await page.goto('/people');
+  await page.waitForLoadState('networkidle'); // before the page is alive the form works too, but offers no undo
   await page.getByRole('button', { name: `Archive ${name}` }).click();
   await expect(page.getByRole('link', { name })).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -4,7 +4,7 @@
   import Undo from '@lucide/svelte/icons/undo-2';
   import UserPlus from '@lucide/svelte/icons/user-plus';
   import { toast } from 'svelte-sonner';
-  import { daysBetween } from '$lib/core';
+  import { daysBetween, goalOf, retestEveryDays } from '$lib/core';
   import { capital, dateText, headlineText, plural, shortDate, targetText } from '$lib/ui/format';
   import { postAction } from '$lib/ui/postAction';
   import SideMark from '$lib/ui/SideMark.svelte';
@@ -22,8 +22,9 @@
     if (p.isOpen === null) return { text: 'check', serious: false };
     if (!p.goal) return { text: 'set a goal', serious: false };
     if (!p.measuredOn) return { text: 'measure', serious: false };
-    if (daysBetween(p.measuredOn, data.today) > 21)
+    if (daysBetween(p.measuredOn, data.today) > retestEveryDays)
       return { text: `retest: ${daysBetween(p.measuredOn, data.today)} days`, serious: false };
+    if (goalOf(p.goal.kind).model !== 'split') return { text: 'nothing', serious: false };
     if (p.isUndecided) return { text: 'verdicts wait', serious: false };
     if (p.nextOn) return { text: p.nextOn <= data.today ? 'session due' : `session ${shortDate(p.nextOn)}`, serious: false };
     return { text: 'plan', serious: false };

@@ -30,19 +30,23 @@
     class="flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-line bg-paper px-4 py-1 sm:px-5 lg:h-16 lg:flex-nowrap print:hidden"
   >
     <div class="flex items-center gap-1">
-      <span class="text-lg leading-tight font-bold">{data.client.name}</span>
+      <span class="text-lg leading-tight font-bold whitespace-nowrap">{data.client.name}</span>
       <a class="btn btn-quiet" href="{base}/edit" aria-label="Edit {data.client.name}"><Pencil size={16} /></a>
     </div>
     {#if data.goal && data.goals.length > 1}<GoalSwitch goals={data.goals} goalId={data.goal.id} {base} />{/if}
-    <a class="flex min-h-11 items-center gap-3 leading-tight text-ink-soft hover:text-ink" href="{base}/goal">
+    <a class="flex min-h-11 min-w-0 flex-1 items-center gap-3 leading-tight text-ink-soft hover:text-ink" href="{base}/goal">
       {#if data.goal}
         {#if lead}<MiniStaircase staircase={lead} />{/if}
-        <span>
-          {data.goals.length > 1
-            ? targetText(data.goal, data.units.length).slice(2) || 'open'
-            : `${data.goal.name}${targetText(data.goal, data.units.length)}`}<br />
-          {#if stage}{`${stage} · `}{/if}{#if data.goal.daysLeft === null}open end{:else if data.goal.daysLeft >= 0}{data.goal
-              .eventName || 'date'} in {data.goal.daysLeft} days{:else}the date has passed{/if}
+        <span class="min-w-0">
+          <span class="block truncate">
+            {data.goals.length > 1
+              ? targetText(data.goal, data.units.length).slice(2) || 'open'
+              : `${data.goal.name}${targetText(data.goal, data.units.length)}`}{stage ? ` · ${stage}` : ''}
+          </span>
+          <span class="block truncate">
+            {#if data.goal.daysLeft === null}open end{:else if data.goal.daysLeft >= 0}{data.goal.eventName || 'date'} in {data
+                .goal.daysLeft} days{:else}the date has passed{/if}
+          </span>
         </span>
       {:else}
         <span class="font-semibold text-mulberry">Set the goal</span>

@@ -13,7 +13,7 @@
   const stateWord = { done: 'done', due: 'due', blocked: 'blocked', ahead: 'not yet', closed: 'not for this goal' } as const;
 </script>
 
-<nav bind:this={nav} aria-label="Path of the work" class="ml-auto max-w-full overflow-x-auto">
+<nav bind:this={nav} aria-label="Path of the work" class="ml-auto max-w-full overflow-x-auto lg:flex-none">
   <ol class="flex">
     {#each stations as { id, state, why } (id)}
       {@const here = page.url.pathname.startsWith(`${base}/${id}`)}

@@ -160,6 +160,53 @@
     {/each}
   </div>
 
+  <details class="card py-2" open={form?.problem !== undefined}>
+    <summary class="min-h-7 text-ink-soft">Day, conditions, support, note</summary>
+    <div class="mt-3 grid gap-4 sm:grid-cols-3">
+      <Field label="Day" name="takenOn" type="date" value={typedOr(form, 'takenOn', today)} error={fieldError(form, 'takenOn')} />
+      <Choices
+        legend="Time of day"
+        name="dayTime"
+        value={typedOr(form, 'dayTime', data.conditions.dayTime)}
+        choices={[
+          { value: 'morning', label: 'Morning' },
+          { value: 'midday', label: 'Midday' },
+          { value: 'evening', label: 'Evening' }
+        ]}
+      />
+      <Choices
+        legend="Other training"
+        name="training"
+        value={typedOr(form, 'training', data.conditions.training)}
+        choices={[
+          { value: 'before', label: 'Still to come' },
+          { value: 'after', label: 'Done before' }
+        ]}
+      />
+      <Field
+        label="Prop or support"
+        name="support"
+        list="supports"
+        value={state.support}
+        oninput={(v) => (state.support = v)}
+        hint="Another one makes it another measure"
+      />
+      <Field label="Measured by" name="measurer" value={typedOr(form, 'measurer', data.conditions.measurer)} />
+      <Field
+        label="Note"
+        name="note"
+        value={typedOr(form, 'note', '')}
+        error={fieldError(form, 'note')}
+        hint="Anything different today"
+      />
+    </div>
+    <datalist id="supports">
+      {#each new Set([...(measure.supports ?? []), ...data.taken.map((t) => t.support)].filter(Boolean)) as support (support)}<option
+          value={support}
+        ></option>{/each}
+    </datalist>
+  </details>
+
   <div class="card flex flex-col gap-1 py-3 shadow-raised lg:sticky lg:bottom-2">
     <div class="flex flex-wrap items-center gap-x-6 gap-y-2">
       <div class="min-w-64 grow">
@@ -202,57 +249,5 @@
       </div>
       <button class="btn btn-primary">Keep this measure</button>
     </div>
-    <details open={form?.problem !== undefined}>
-      <summary class="text-ink-soft">Day, conditions, support, note</summary>
-      <div class="mt-3 grid gap-4 sm:grid-cols-3">
-        <Field
-          label="Day"
-          name="takenOn"
-          type="date"
-          value={typedOr(form, 'takenOn', today)}
-          error={fieldError(form, 'takenOn')}
-        />
-        <Choices
-          legend="Time of day"
-          name="dayTime"
-          value={typedOr(form, 'dayTime', data.conditions.dayTime)}
-          choices={[
-            { value: 'morning', label: 'Morning' },
-            { value: 'midday', label: 'Midday' },
-            { value: 'evening', label: 'Evening' }
-          ]}
-        />
-        <Choices
-          legend="Other training"
-          name="training"
-          value={typedOr(form, 'training', data.conditions.training)}
-          choices={[
-            { value: 'before', label: 'Still to come' },
-            { value: 'after', label: 'Done before' }
-          ]}
-        />
-        <Field
-          label="Prop or support"
-          name="support"
-          list="supports"
-          value={state.support}
-          oninput={(v) => (state.support = v)}
-          hint="Another one makes it another measure"
-        />
-        <Field label="Measured by" name="measurer" value={typedOr(form, 'measurer', data.conditions.measurer)} />
-        <Field
-          label="Note"
-          name="note"
-          value={typedOr(form, 'note', '')}
-          error={fieldError(form, 'note')}
-          hint="Anything different today"
-        />
-      </div>
-      <datalist id="supports">
-        {#each new Set([...(measure.supports ?? []), ...data.taken.map((t) => t.support)].filter(Boolean)) as support (support)}<option
-            value={support}
-          ></option>{/each}
-      </datalist>
-    </details>
   </div>
 </form>

@@ -59,22 +59,23 @@
           </Why>
         </span>
       {/if}
+      {#if opening}
+        <span>
+          {degText(opening.value)} open <span class="text-ink-soft">± {degText(1.96 * opening.sd)}</span>
+          <Why about="the opening in degrees">
+            <p>
+              180° less the slope of each leg: arcsine of the gap over the leg length. Flat is 180° by convention (plane
+              geometry).
+            </p>
+            <p>
+              The depth and the leg lengths go in with their errors; ± is 1.96 times the result{opening.firstOrder
+                ? ''
+                : ', found by sampling because an edge is near'}.
+            </p>
+          </Why>
+        </span>
+      {/if}
     </p>
-    {#if opening}
-      <p>
-        {degText(opening.value)} open <span class="text-ink-soft">± {degText(1.96 * opening.sd)}</span>
-        <Why about="the opening in degrees">
-          <p>
-            180° less the slope of each leg: arcsine of the gap over the leg length. Flat is 180° by convention (plane geometry).
-          </p>
-          <p>
-            The depth and the leg lengths go in with their errors; ± is 1.96 times the result{opening.firstOrder
-              ? ''
-              : ', found by sampling because an edge is near'}.
-          </p>
-        </Why>
-      </p>
-    {/if}
     {#if r.doubtful}
       <p class="font-semibold">Unusual for this measure. It is kept and marked; look at it once more.</p>
     {/if}

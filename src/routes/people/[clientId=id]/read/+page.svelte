@@ -30,6 +30,41 @@
   );
 </script>
 
+{#snippet findingsList()}
+  {#if shownFindings.length > 0 || data.sidesCompared?.difference.exceedsError}
+    <section class="card" aria-label="Findings">
+      <h2>What else it says</h2>
+      <ul class="mt-2 flex flex-col gap-2">
+        {#if data.sidesCompared?.difference.exceedsError}
+          {@const d = data.sidesCompared.difference}
+          <li>
+            {(headline.betterIs === 'lower') === d.difference > 0 ? 'Left' : 'Right'} trails by {size(d.difference)}, more than
+            the error.
+            <Why about="left against right"
+              ><p>
+                Left less right in the newest occasion that has both, taken alike; it counts from {size(d.margin)}, 1.96 times the
+                error of both.
+              </p></Why
+            >
+          </li>
+        {/if}
+        {#each shownFindings as finding (finding.text)}
+          <li>{finding.text} <Why about={finding.text}><p>{finding.why}</p></Why></li>
+        {/each}
+      </ul>
+      {#if data.unexplained.length > 1}
+        <p class="mt-2 text-ink-soft">
+          Not explained, over time:
+          {#each data.unexplained.slice(-6) as point, i (i)}
+            {i > 0 ? ' · ' : ''}{shortDate(point.on)}{point.leadSide ? `, ${point.leadSide}` : ''}
+            {degText(point.deg)}
+          {/each}
+        </p>
+      {/if}
+    </section>
+  {/if}
+{/snippet}
+
 <main class="mx-auto max-w-7xl p-5">
   {#if !somethingKnown}
     <section class="card max-w-2xl">
@@ -92,7 +127,10 @@
 
     {#if data.readings.some((r) => r.links.length > 0)}
       <div class="mt-5 grid items-start gap-5 {canTry ? 'lg:grid-cols-[1fr_22rem]' : ''}">
-        <Balance readings={data.readings} {tried} {canTry} ontry={(key, deg) => (tried = { ...tried, [key]: deg })} />
+        <div class="flex min-w-0 flex-col gap-5">
+          <Balance readings={data.readings} {tried} {canTry} ontry={(key, deg) => (tried = { ...tried, [key]: deg })} />
+          {@render findingsList()}
+        </div>
         {#if canTry}
           <div class="flex flex-col gap-5">
             {#each data.readings as reading (reading.leadSide)}
@@ -111,39 +149,7 @@
       </div>
     {/if}
 
-    {#if shownFindings.length > 0 || data.sidesCompared?.difference.exceedsError}
-      <section class="card mt-5" aria-label="Findings">
-        <h2>What else it says</h2>
-        <ul class="mt-2 flex flex-col gap-2">
-          {#if data.sidesCompared?.difference.exceedsError}
-            {@const d = data.sidesCompared.difference}
-            <li>
-              {(headline.betterIs === 'lower') === d.difference > 0 ? 'Left' : 'Right'} trails by {size(d.difference)}, more than
-              the error.
-              <Why about="left against right"
-                ><p>
-                  Left less right in the newest occasion that has both, taken alike; it counts from {size(d.margin)}, 1.96 times
-                  the error of both.
-                </p></Why
-              >
-            </li>
-          {/if}
-          {#each shownFindings as finding (finding.text)}
-            <li>{finding.text} <Why about={finding.text}><p>{finding.why}</p></Why></li>
-          {/each}
-        </ul>
-        {#if data.unexplained.length > 1}
-          <p class="mt-2 text-ink-soft">
-            Not explained, over time:
-            {#each data.unexplained.slice(-6) as point, i (i)}
-              {i > 0 ? ' · ' : ''}{shortDate(point.on)}{point.leadSide ? `, ${point.leadSide}` : ''}
-              {degText(point.deg)}
-            {/each}
-          </p>
-        {/if}
-      </section>
-    {/if}
-
+    {#if data.readings.every((r) => r.links.length === 0)}<div class="mt-5">{@render findingsList()}</div>{/if}
     {#if data.history.length > data.figures.length}
       <section class="card mt-5" aria-label="Over the weeks">
         <h2>Over the weeks, {stateText[data.history[0]!.bodyState]}</h2>
