@@ -111,6 +111,111 @@ test('a lotus is read down to the hip that holds it back, knee rules in view', a
   await expect(page.getByRole('link', { name: 'Short, 2' })).toHaveAttribute('aria-current', 'true');
 });
 
+test('a very mobile person is scored in place, gets end stops, and is measured for a pancake', async ({ page }) => {
+  test.setTimeout(120_000);
+  const { faults } = watched(page);
+  await addClient(page, `Fold ${stamp()}`);
+  let taps = await chooseGoal(page, 'Pancake');
+  const allows = page.getByRole('complementary', { name: 'What the answers allow' });
+  const none = async (title: string) => {
+    await expect(page.getByRole('heading', { name: title })).toBeVisible();
+    await page.getByRole('button', { name: 'None of these' }).click();
+    taps++;
+  };
+  for (const title of ['Any of these now?', 'Injury, surgery, strain', 'Joints: hip and knee']) await none(title);
+  await expect(page.getByRole('heading', { name: 'Very mobile joints' })).toBeVisible();
+  for (const item of ['Left little finger', 'Right little finger', 'Left thumb', 'Right thumb', 'Palms flat']) {
+    await page.getByLabel(item).check();
+    taps++;
+  }
+  await expect(page.getByText('Score 5 of 9. At the threshold of 5')).toBeVisible();
+  await expect(allows.getByText('3/10')).toBeVisible();
+  await none('Very mobile joints');
+  await expect(page.getByRole('heading', { name: 'Where a joint ends' })).toBeVisible();
+  await page.getByLabel('Stop at').first().fill('115');
+  await expect(allows.getByText('Hip flexion, knee straight: stop at 115°')).toBeVisible();
+  await axe(page);
+  await page.getByRole('button', { name: 'Next' }).click();
+  taps += 2 + (await passCheck(page, 4));
+  await expect(page.getByText('Mobility score 5 of 9')).toBeVisible();
+
+  await page.goto(`${clientBase(page)}/measure`);
+  const both = (mode: string, values: string[], field = ''): Entry[] =>
+    values.map((value, i) => ({ label: `${mode}, both together, trial ${i + 1}${field}`, value }));
+  // Standing goals first, then down: all of it sitting, the leg raise lying.
+  taps += await keep(page, 'Breastbone height in the pancake', both('Reached', ['26', '25']));
+  taps += await keep(page, 'Width of the straddle', both('Reached', ['176', '178']));
+  await expect(page.getByText(/These lengths make no triangle/)).toBeHidden();
+  taps += await keep(page, 'Tilt of the pelvis in the fold', both('Reached', ['60', '62']));
+  taps += await keep(page, 'Hip flexion, knee straight', bothSides('leg', ['120', '121'], ['118', '119']));
+  // By hand: 177 cm heel to heel, hip centres 17 apart, legs of 89.5 (the shorter): 2·asin(160/179) = 126.7°.
+  await expect(page.getByText('127°', { exact: true })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: /Tilt of the pelvis in the fold holds it back most: 29° short of 90°/ })
+  ).toBeVisible();
+  await axe(page);
+  expect(taps).toBeLessThanOrEqual(mostTaps);
+
+  // A named person relaxes one limit, with a note.
+  await page.goto(`${clientBase(page)}/check`);
+  const partner = page.getByRole('group').filter({ hasText: 'No pressing by a partner' });
+  await partner.getByText('relax', { exact: true }).click();
+  await partner.getByRole('button', { name: 'Relax this limit' }).click();
+  await expect(page.getByText('Who clears it? A name is needed')).toBeVisible();
+  await partner.getByLabel('Relaxed by').fill('M. Ash, physiotherapist');
+  await partner.getByLabel('Why').fill('Light contact only.');
+  await partner.getByRole('button', { name: 'Relax this limit' }).click();
+  await expect(page.getByText(/relaxed by M. Ash, physiotherapist/)).toBeVisible();
+  expect(faults.filter((f) => !f.includes('400'))).toEqual([]);
+});
+
+test('a front split read by both its links, and a second goal beside it', async ({ page }) => {
+  test.setTimeout(120_000);
+  const { faults } = watched(page);
+  await addClient(page, `Links ${stamp()}`);
+  await page.getByText('Left in front', { exact: true }).click();
+  let taps = 1 + (await chooseGoal(page, 'Front split')) + (await passCheck(page));
+  const base = clientBase(page);
+  await page.goto(`${base}/measure`);
+  taps += await keep(page, 'Gap of the front split', bothSides('leg in front', ['20', '20'], ['24', '24']));
+  taps += await keep(page, 'Hip flexion, knee straight', bothSides('leg', ['125', '125'], ['120', '120']));
+  taps += await keep(page, 'Hip extension', bothSides('hip', ['12', '12'], ['22', '22']));
+  expect(taps).toBeLessThanOrEqual(mostTaps);
+  // Left leading: right extension 22 of 40; right leading: left extension 12 of 40.
+  await expect(
+    page.getByRole('heading', { name: /Hip extension holds it back most, 18° on the right and 28° on the left/ })
+  ).toBeVisible();
+  const leftLead = page.getByRole('region', { name: 'What if, left leading' });
+  await expect(leftLead.getByText('20 cm', { exact: true })).toBeVisible();
+  // The slider by keyboard, one degree a press: right extension belongs to the left lead alone.
+  const slider = page.getByLabel('What if: hip extension, right');
+  await slider.focus();
+  for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
+  // 154.2° + 10° on legs of 90 and 89.5 cm: 12.3 cm, by the geometry.
+  await expect(leftLead.getByText('12.3 cm', { exact: true })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'What if, right leading' }).getByText('24 cm', { exact: true })).toBeVisible();
+
+  await page.goto(`${base}/goal?goal=new`);
+  await page.getByLabel('What for').selectOption({ label: 'A goal of your own' });
+  await page.getByRole('button', { name: 'Set the goal' }).click();
+  await expect(page.getByText('What is it called?')).toBeVisible();
+  await page.getByLabel('What is it called').fill('Bow pose');
+  await page.getByText('What it demands of the joints').click();
+  await page.getByLabel('Hip extension °', { exact: true }).fill('30');
+  await page.getByRole('button', { name: 'Set the goal' }).click();
+  // The motion was measured already: it serves this goal as well.
+  await page.goto(`${base}/read`);
+  await expect(page.getByText('needs 30°, norm 30°')).toBeVisible();
+  await page.getByLabel('Goal in work').selectOption({ label: 'Front split' });
+  await expect(page.getByRole('heading', { name: /Hip extension holds it back most, 18°/ })).toBeVisible();
+  await page.goto(`${base}/goal`);
+  await page.getByRole('button', { name: 'End: Bow pose' }).click();
+  await expect(page.getByRole('link', { name: 'Bow pose' })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: 'Bow pose' })).toBeVisible();
+  expect(faults.filter((f) => !f.includes('400'))).toEqual([]);
+});
+
 test('a side split by two ways: cross-checked, swapped sides and impossible values caught', async ({ page }) => {
   test.setTimeout(120_000);
   const { faults } = watched(page);

@@ -30,7 +30,7 @@ export function sentencesOf(readings: readonly PositionReading[]): { side: Side 
 
 function sentenceOf(reading: PositionReading): string {
   const [first, second] = reading.limiting;
-  if (first && second && second.givesDeg >= first.givesDeg * 0.95)
+  if (first && second && degText(first.givesDeg) === degText(second.givesDeg))
     return `${capital(nameOf(first))} and ${nameOf(second)} hold it back alike, ${degText(first.givesDeg)} each`;
   if (first)
     return `${capital(nameOf(first))} holds it back most: ${degText(-first.reserveDeg!)} short of ${degText(first.needDeg)}${second ? `, and ${nameOf(second)} within error of it` : ''}`;

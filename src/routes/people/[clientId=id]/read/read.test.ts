@@ -1,0 +1,125 @@
+import { describe, expect, test } from 'vitest';
+import { goalOf, linkKey, otherSide, readPosition, type LinkValue, type PositionReading, type Side } from '$lib/core';
+import { balanceRows } from './balance';
+import { findingsOf, sentencesOf } from './findings';
+
+type Known = Readonly<Record<string, readonly [passive: number, active?: number]>>;
+
+const read = (kind: string, known: Known, leadSide: Side | null = null, headline: number | null = null): PositionReading => {
+  const goal = goalOf(kind);
+  const links = new Map<string, LinkValue>(
+    Object.entries(known).map(([key, [passive, active]]) => [
+      key,
+      { passive: { value: passive, sd: 2 }, active: active === undefined ? null : { value: active, sd: 2 } }
+    ])
+  );
+  return readPosition({
+    goal,
+    demands: goal.demands,
+    leadSide,
+    target: goal.target,
+    links,
+    headline: headline === null ? null : { value: headline, sd: 2 },
+    legs: { leadCm: 90, trailCm: 90 }
+  });
+};
+const splitOf = (lead: Side, known: Known, gapCm: number | null = null) => read('front_split', known, lead, gapCm);
+const textOf = (readings: PositionReading[]) => sentencesOf(readings).map((s) => s.text);
+
+describe('the sentence of a reading', () => {
+  test('names the link, how short it is, and what is within error of it', () =>
+    expect(textOf([read('lotus', { 'HER90/left': [40], 'HER90/right': [42], 'KF/left': [150] })])).toEqual([
+      'Left outward rotation, hip bent holds it back most: 40° short of 80°, and right outward rotation, hip bent within error of it'
+    ]));
+
+  test('says one thing where both leads agree on the motion', () => {
+    const known = { 'HF-KS/left': [138], 'HF-KS/right': [137], 'HE/left': [12], 'HE/right': [22] } as const;
+    expect(textOf([splitOf('left', known), splitOf('right', known)])).toEqual([
+      'Hip extension holds it back most, 18° on the right and 28° on the left short of 40°'
+    ]);
+  });
+
+  test('says each lead apart where they differ', () => {
+    const known = { 'HF-KS/left': [100], 'HF-KS/right': [139], 'HE/left': [10], 'HE/right': [39] } as const;
+    const said = sentencesOf([splitOf('left', known), splitOf('right', known)]);
+    expect(said.map((s) => s.side)).toEqual(['left', 'right']);
+    expect(said[0]!.text).toContain('Left hip flexion, knee straight');
+    expect(said[1]!.text).toContain('Left hip extension');
+  });
+
+  test.each([
+    ['nothing measured', splitOf('left', {}), 'No link is measured yet: the headline says how far, not why'],
+    ['some measured, none short', splitOf('left', { 'HF-KS/left': [150] }), 'None of the links measured so far is short'],
+    [
+      'all there',
+      splitOf('left', { 'HF-KS/left': [145], 'HE/right': [40] }),
+      'No link is short: what is missing does not lie in these joints'
+    ],
+    ['no links at all', read('desk_ease', {}), 'This goal is told by its headline alone']
+  ])('%s', (_, reading, text) => expect(textOf([reading])).toEqual([text]));
+
+  test('no goal, no sentence', () => expect(sentencesOf([])).toEqual([]));
+});
+
+describe('findings', () => {
+  const texts = (reading: PositionReading, allowance?: number) => findingsOf(reading, allowance).map((f) => f.text);
+
+  test('what is not explained is told neutrally, either way', () => {
+    const known = { 'HF-KS/left': [120], 'HE/right': [20] } as const;
+    expect(texts(splitOf('left', known, 15))[0]).toMatch(
+      /^Left leading: \d+° of the opening is not explained by these joints\.$/
+    );
+    const roomy = { 'HF-KS/left': [145], 'HE/right': [34] } as const;
+    expect(texts(splitOf('left', roomy, 30))[0]).toMatch(/^Left leading: the joints allow \d+° more than the position shows\.$/);
+  });
+
+  // Source: common practice. Turnout that the hips do not explain is made by knees and feet.
+  test('past its allowance a turnout says where to look', () => {
+    const hips = { 'HER0/left': [45], 'HER0/right': [45] } as const;
+    expect(texts(read('turnout', hips, null, 100), 20)[0]).toBe('10° of the opening is not explained by these joints.');
+    expect(texts(read('turnout', hips, null, 120), 20)[0]).toContain(
+      'more than the 20° that are allowed for: look at knees and feet'
+    );
+  });
+
+  test('tells the two widest active gaps, beyond their error, and what was never measured', () => {
+    const found = texts(
+      read('lotus', { 'HER90/left': [60, 30], 'HER90/right': [60, 40], 'HAB90/left': [60, 45], 'KF/left': [140, 137] })
+    );
+    expect(found.filter((t) => t.includes('more is reached than held'))).toEqual([
+      'Left outward rotation, hip bent: 30° more is reached than held.',
+      'Right outward rotation, hip bent: 20° more is reached than held.'
+    ]);
+    expect(found.at(-1)).toContain('Never measured:');
+    expect(found.at(-1)).toContain('right knee flexion');
+  });
+
+  test('held beyond reached asks for the passive one again', () =>
+    expect(texts(read('lotus', { 'KF/left': [120, 140] }))).toContainEqual(
+      'Left knee flexion: held reads 20° further than reached. Measure the passive one again.'
+    ));
+
+  test('every finding can be asked why', () => {
+    for (const finding of findingsOf(splitOf('left', { 'HF-KS/left': [120, 90], 'HE/right': [20] }, 15), undefined))
+      expect(finding.why.length).toBeGreaterThan(40);
+  });
+});
+
+describe('the balance', () => {
+  test('has one row a motion, left and right beside each other, what holds back most on top', () => {
+    const known = { 'HF-KS/left': [138], 'HF-KS/right': [137], 'HE/left': [12], 'HE/right': [22] } as const;
+    const rows = balanceRows([splitOf('left', known), splitOf('right', known)]);
+    expect(rows.map((r) => r.measure)).toEqual(['HE', 'HF-KS']);
+    for (const row of rows) {
+      expect(row.left?.key).toBe(linkKey(row.measure, 'left'));
+      expect(row.right?.key).toBe(linkKey(row.measure, otherSide('left')));
+      expect(row.both).toBeNull();
+    }
+  });
+
+  test('motions never measured stand last; what has no side stands by itself', () => {
+    const rows = balanceRows([read('pancake', { 'trunk_fold/both': [88] })]);
+    expect(rows[0]).toMatchObject({ measure: 'trunk_fold', left: null, right: null, both: { reserveDeg: -2 } });
+    expect(rows.slice(1).every((r) => !r.left?.passive && !r.both?.passive)).toBe(true);
+  });
+});
