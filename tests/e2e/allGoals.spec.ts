@@ -250,6 +250,11 @@ test('a side split by two ways: cross-checked, swapped sides and impossible valu
   await page.getByLabel('Held, right leg, trial 1').fill('');
   await page.getByRole('button', { name: 'Keep this measure' }).click();
   await page.waitForURL(/m=HER0/);
+  // The end of the visit against its start, told as what it is.
+  await page.goto(`${base}/measure?set=full&m=HAB`);
+  await page.getByText('After session', { exact: true }).click();
+  await page.getByLabel('Reached, left leg, trial 1').fill('76');
+  await expect(page.getByText(/\+6°\s+since today, cold: 70°/)).toBeVisible();
   await page.goto(`${base}/read`);
   await expect(page.getByText(/held reads .* further than reached/)).toBeVisible();
 

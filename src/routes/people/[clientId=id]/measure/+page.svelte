@@ -6,6 +6,7 @@
 
   let { data, form } = $props();
   const measure = $derived(measureOf(data.measureId));
+  const check = $derived(data.stations.find((s) => s.id === 'check'));
   const saving = $derived(form && 'form' in form && form.form === 'save' ? form : null);
 </script>
 
@@ -18,6 +19,13 @@
     base="/people/{data.client.id}/measure"
   />
   <div class="min-w-0">
+    {#if check?.state === 'blocked'}
+      <p class="card mb-4 border-2 border-stop" role="alert">
+        <strong class="text-stop">{check.why}</strong> Measuring is a stretch too: wait for the clearance, or leave out what loads
+        it.
+        <a class="underline underline-offset-4" href="/people/{data.client.id}/check">To the check</a>
+      </p>
+    {/if}
     {#key data.measureId}
       <MeasureForm
         {measure}

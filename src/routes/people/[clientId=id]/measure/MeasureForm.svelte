@@ -58,6 +58,18 @@
         );
         return r ? { value: r.value, trials: r.trials, takenOn: r.takenOn, sd: r.sd } : null;
       },
+      earlierToday: ({ side, mode, way, support, state: s }) => {
+        const r = data.taken.find(
+          (t) =>
+            t.takenOn === today &&
+            t.bodyState !== s &&
+            t.side === side &&
+            t.mode === mode &&
+            sameWay(t.way, way) &&
+            t.support === support
+        );
+        return r ? { value: r.value, state: r.bodyState } : null;
+      },
       otherwise: ({ side, mode, way, support, state: s }) => {
         const r = data.taken.findLast((t) => t.side === side && t.mode === mode && t.bodyState === s);
         if (!r || (sameWay(r.way, way) && r.support === support)) return null;

@@ -3,7 +3,7 @@
   import type { Result } from '$lib/contract/problem';
   import type { Measure, MeasureReading, Propagated } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
-  import { degText, headlineText, shortDate, stateText, valueText } from '$lib/ui/format';
+  import { degText, headlineText, shortDate, signedValue, stateText, valueText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import Why from '$lib/ui/Why.svelte';
   import type { Before } from './measureState.svelte';
@@ -19,8 +19,10 @@
     opening: Propagated | null;
     /** The last one, where it was taken otherwise. */
     otherwise: string | null;
+    /** Today, in another state. */
+    earlierToday: Readonly<{ value: number; state: BodyState }> | null;
   };
-  let { measure, result, unit, state, before, isHeadline, opening, otherwise }: Props = $props();
+  let { measure, result, unit, state, before, isHeadline, opening, otherwise, earlierToday }: Props = $props();
   const text = (value: number) => headlineText(value, measure.id, unit);
   const size = (value: number) => valueText(value, { unit: measure.unit }, unit);
 </script>
@@ -76,6 +78,13 @@
         </span>
       {/if}
     </p>
+    {#if earlierToday}
+      <p>
+        {signedValue(r.value - earlierToday.value, measure, unit)} since today, {stateText[earlierToday.state]}: {text(
+          earlierToday.value
+        )}. Warmth, not yet change.
+      </p>
+    {/if}
     {#if r.doubtful}
       <p class="font-semibold">Unusual for this measure. It is kept and marked; look at it once more.</p>
     {/if}

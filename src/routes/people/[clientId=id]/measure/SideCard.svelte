@@ -95,6 +95,7 @@
           before={state.before(side, mode)}
           opening={state.opening(side, mode)}
           otherwise={state.otherwise(side, mode)}
+          earlierToday={state.earlierToday(side, mode)}
           {isHeadline}
         />
         {#each state.crossChecks(side, mode) as { way, check } (way)}

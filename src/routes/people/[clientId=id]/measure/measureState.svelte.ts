@@ -36,6 +36,8 @@ type Source = () => Readonly<{
   stackStepCm: number;
   /** The last reading that is alike. */
   before: (alike: Alike) => Before | null;
+  /** What was read today in another state, taken alike: the start of the visit against its end. */
+  earlierToday: (alike: Alike) => Readonly<{ value: number; state: BodyState }> | null;
   /** The last reading of the same side, mode and state that was taken another way or on another support. */
   otherwise: (alike: Alike) => string | null;
   /** What was written today another way. */
@@ -117,6 +119,7 @@ export class MeasureState {
     state: this.bodyState
   });
 
+  earlierToday = (side: Side | null, mode: MeasureMode) => this.#source().earlierToday(this.#alike(side, mode));
   otherwise = (side: Side | null, mode: MeasureMode): string | null => this.#source().otherwise(this.#alike(side, mode));
   before = (side: Side | null, mode: MeasureMode): Before | null => this.#source().before(this.#alike(side, mode));
 
