@@ -51,6 +51,9 @@ export type TopicInput = Readonly<{
   week: WeekInput | null;
 }>;
 
+/** What an open card says before it is kept. */
+export type CardAnswers = Omit<TopicInput, 'week'>;
+
 export const endStopFields = 3;
 
 /** One card as it was answered: something is ticked, or "none of these" is. */
@@ -104,7 +107,7 @@ export const asksNone = (topic: ScreeningTopic): boolean =>
 export const answerField = (rowId: string): string => `answer_${rowId}`;
 
 /** A draft with one card's answers put in. */
-export function answeredDraft(draft: ScreeningDraft, input: Omit<TopicInput, 'week'>): ScreeningDraft {
+export function answeredDraft(draft: ScreeningDraft, input: CardAnswers): ScreeningDraft {
   const rowIds = screeningTopics.find((t) => t.id === input.topic)?.rows.map((r) => r.id) ?? [];
   return {
     topics: [...draft.topics.filter((t) => t !== input.topic), input.topic],

@@ -33,7 +33,7 @@ export {
   type MeasureUnit
 } from './measure/measure';
 export { measureOf, measures } from './measure/measures';
-export { wayIds, wayOf, ways, type Entries, type EntryField, type Way, type WayId } from './measure/ways';
+export { comparesAs, wayIds, wayOf, ways, type Entries, type EntryField, type Way, type WayId } from './measure/ways';
 export { looksSwapped, measureReading, measuringErrorOf, trialValue, type MeasureReading } from './measure/measureReading';
 export { measuringOrder, type PositionGroup } from './measure/measuringOrder';
 export { crossCheckWays, type WayTrials } from './measure/crossCheckWays';

@@ -1,7 +1,12 @@
 import { z95 } from '../measure/mdc';
 import { propagate, type Uncertain } from './propagate';
 
-export type CrossCheck = Readonly<{ verdict: 'agree' | 'differ' | 'cannot tell'; differenceDeg: number; sdDeg: number }>;
+export type CrossCheck = Readonly<{
+  verdict: 'agree' | 'differ' | 'cannot tell';
+  differenceDeg: number;
+  sdDeg: number;
+  marginDeg: number;
+}>;
 type Formula = (shared: readonly number[], own: readonly number[]) => number;
 
 /** Beyond this the two ways are too coarse together to say anything (assumption: docs/sources.md#assumptions). */
@@ -27,5 +32,5 @@ export function crossCheck(
   );
   const margin = z95 * sd;
   const verdict = margin > widestMarginDeg ? 'cannot tell' : Math.abs(value) > margin ? 'differ' : 'agree';
-  return { verdict, differenceDeg: value, sdDeg: sd };
+  return { verdict, differenceDeg: value, sdDeg: sd, marginDeg: margin };
 }

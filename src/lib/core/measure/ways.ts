@@ -158,6 +158,9 @@ export const ways: readonly Way[] = [
   plain('points', 'Points', '/10', 10)
 ];
 
+/** The way whose series a trial goes on: a split past flat goes on from its gap. */
+export const comparesAs = (way: WayId): WayId => (way === 'raise' ? 'tape' : way);
+
 export function wayOf(id: WayId): Way {
   const way = ways.find((w) => w.id === id);
   if (!way) throw new RangeError(`no way ${id}`);

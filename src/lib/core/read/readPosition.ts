@@ -24,7 +24,9 @@ export type Link = Readonly<{
   givesDeg: number;
   /** Passive less active, when both are known. */
   activeGapDeg: number | null;
+  /** Held trails reached, or reads beyond it, by more than the error of both. */
   activeTrails: boolean;
+  activeLeads: boolean;
   /** Part of a sum that makes the position; the others are gates of their own. */
   coupled: boolean;
 }>;
@@ -123,6 +125,7 @@ export function readPosition(ask: ReadAsk): PositionReading {
         givesDeg: inSum ? Math.min(missing, sumMissing) : missing,
         activeGapDeg,
         activeTrails: activeGapDeg !== null && activeGapDeg > z95 * Math.hypot(passive!.sd, active!.sd),
+        activeLeads: activeGapDeg !== null && -activeGapDeg > z95 * Math.hypot(passive!.sd, active!.sd),
         coupled: inSum
       };
     })

@@ -3,6 +3,7 @@ import type { BodyState } from '$lib/contract/fields';
 import type { MeasureInput } from '$lib/contract/measureForms';
 import {
   activeGap,
+  comparesAs,
   CoreError,
   daysBetween,
   isShownTwice,
@@ -52,7 +53,7 @@ export type TakenReading = MeasureReading &
 export const comparesKey = (
   r: Readonly<{ measureId: string; side: Side | null; mode: MeasureMode; way: WayId; support: string }>,
   state: BodyState
-): string => [r.measureId, r.side ?? 'both', r.mode, state, r.way === 'raise' ? 'tape' : r.way, r.support].join('/');
+): string => [r.measureId, r.side ?? 'both', r.mode, state, comparesAs(r.way), r.support].join('/');
 
 const seriesKey = (t: Pick<Trial, 'measureId' | 'side' | 'mode' | 'way' | 'support'>) =>
   [t.measureId, t.side, t.mode, t.way, t.support].join('/');
@@ -99,14 +100,14 @@ export const ownTrialsOf = perCase(({ occasions }: ClientCase): ReadonlyMap<stri
   const groups = new Map<string, number[][]>();
   for (const o of occasions)
     for (const series of seriesOf(o)) {
-      const key = `${series[0]!.measureId}/${series[0]!.way === 'raise' ? 'tape' : series[0]!.way}`;
+      const key = `${series[0]!.measureId}/${comparesAs(series[0]!.way)}`;
       groups.set(key, [...(groups.get(key) ?? []), series.map((t) => t.value)]);
     }
   return groups;
 });
 
 export const ownTrials = (c: ClientCase, measureId: string, way: WayId): readonly number[][] =>
-  ownTrialsOf(c).get(`${measureId}/${way === 'raise' ? 'tape' : way}`) ?? [];
+  ownTrialsOf(c).get(`${measureId}/${comparesAs(way)}`) ?? [];
 
 /** Every reading of a client, oldest first; a change is against the last one that is alike. */
 export const takenOf = perCase((c: ClientCase): TakenReading[] => {

@@ -1,12 +1,11 @@
 <script lang="ts">
-  import { answeredDraft } from '$lib/contract/checkForms';
+  import { answeredDraft, type CardAnswers } from '$lib/contract/checkForms';
   import { screen, topicsFor } from '$lib/core';
   import Answered from './Answered.svelte';
   import ClearForm from './ClearForm.svelte';
   import Limits from './Limits.svelte';
   import OpenStops from './OpenStops.svelte';
   import TopicCard from './TopicCard.svelte';
-  import type { CardAnswers } from './cardAnswers';
 
   let { data, form } = $props();
   const s = $derived(data.screening);

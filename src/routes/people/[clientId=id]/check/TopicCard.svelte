@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { answerField, asksNone, endStopFields, type ScreeningDraft } from '$lib/contract/checkForms';
+  import { answerField, asksNone, endStopFields, type CardAnswers, type ScreeningDraft } from '$lib/contract/checkForms';
   import { parseDecimal } from '$lib/contract/fields';
   import { weekThings } from '$lib/contract/forms';
   import {
@@ -21,7 +21,6 @@
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { capital } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
-  import type { CardAnswers } from './cardAnswers';
 
   type Props = {
     topic: ScreeningTopic;

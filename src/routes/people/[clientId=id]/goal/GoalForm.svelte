@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { isSplitModel, needField, ownHeadlines } from '$lib/contract/goalForms';
+  import { isSplitModel, needField, ownHeadlines, type GoalInput } from '$lib/contract/goalForms';
   import { goalOf, goals, measureOf, motionIds, type Demand, type GoalKind } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import Choices from '$lib/ui/Choices.svelte';
@@ -10,19 +10,7 @@
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Select from '$lib/ui/Select.svelte';
 
-  type Known = {
-    id: number;
-    kind: string;
-    title: string;
-    headline: string;
-    leadSide: 'left' | 'right' | null;
-    target: number | null;
-    targetReason: string;
-    targetOn: string | null;
-    eventName: string;
-    stage: number;
-    demands: readonly Demand[];
-  };
+  type Known = Omit<GoalInput, 'demands'> & Readonly<{ id: number; demands: readonly Demand[] }>;
   type Props = {
     goal: Known | null;
     unit: LengthUnit;

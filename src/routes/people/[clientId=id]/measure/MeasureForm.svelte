@@ -3,6 +3,7 @@
   import type { BodyState, LengthUnit } from '$lib/contract/fields';
   import { sidesOf, type ConditionsInput } from '$lib/contract/measureForms';
   import {
+    comparesAs,
     otherSide,
     poseFigure,
     wayOf,
@@ -17,12 +18,12 @@
   import Choices from '$lib/ui/Choices.svelte';
   import Figure from '$lib/ui/drawing/Figure.svelte';
   import Scene from '$lib/ui/drawing/Scene.svelte';
-  import Field from '$lib/ui/Field.svelte';
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { capital, headlineText, valueText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Why from '$lib/ui/Why.svelte';
   import type { TakenReading } from '$lib/server/service/measuring';
+  import Conditions from './Conditions.svelte';
   import { MeasureState } from './measureState.svelte';
   import SideCard from './SideCard.svelte';
 
@@ -40,7 +41,7 @@
   type Props = { measure: Measure; data: Data; form: FormState; unit: LengthUnit; lead: Side; today: string; body: Body };
   let { measure, data, form, unit, lead, today, body }: Props = $props();
 
-  const sameWay = (a: WayId, b: WayId) => (a === 'raise' ? 'tape' : a) === (b === 'raise' ? 'tape' : b);
+  const sameWay = (a: WayId, b: WayId) => comparesAs(a) === comparesAs(b);
   // The form is made anew for each measure.
   // svelte-ignore state_referenced_locally
   const last = data.taken.at(-1);
@@ -172,52 +173,13 @@
     {/each}
   </div>
 
-  <details class="card py-2" open={form?.problem !== undefined}>
-    <summary class="min-h-7 text-ink-soft">Day, conditions, support, note</summary>
-    <div class="mt-3 grid gap-4 sm:grid-cols-3">
-      <Field label="Day" name="takenOn" type="date" value={typedOr(form, 'takenOn', today)} error={fieldError(form, 'takenOn')} />
-      <Choices
-        legend="Time of day"
-        name="dayTime"
-        value={typedOr(form, 'dayTime', data.conditions.dayTime)}
-        choices={[
-          { value: 'morning', label: 'Morning' },
-          { value: 'midday', label: 'Midday' },
-          { value: 'evening', label: 'Evening' }
-        ]}
-      />
-      <Choices
-        legend="Other training"
-        name="training"
-        value={typedOr(form, 'training', data.conditions.training)}
-        choices={[
-          { value: 'before', label: 'Still to come' },
-          { value: 'after', label: 'Done before' }
-        ]}
-      />
-      <Field
-        label="Prop or support"
-        name="support"
-        list="supports"
-        value={state.support}
-        oninput={(v) => (state.support = v)}
-        hint="Another one makes it another measure"
-      />
-      <Field label="Measured by" name="measurer" value={typedOr(form, 'measurer', data.conditions.measurer)} />
-      <Field
-        label="Note"
-        name="note"
-        value={typedOr(form, 'note', '')}
-        error={fieldError(form, 'note')}
-        hint="Anything different today"
-      />
-    </div>
-    <datalist id="supports">
-      {#each new Set([...(measure.supports ?? []), ...data.taken.map((t) => t.support)].filter(Boolean)) as support (support)}<option
-          value={support}
-        ></option>{/each}
-    </datalist>
-  </details>
+  <Conditions
+    {form}
+    {today}
+    known={data.conditions}
+    supports={[...(measure.supports ?? []), ...data.taken.map((t) => t.support)]}
+    bind:support={() => state.support, (v) => (state.support = v)}
+  />
 
   <div class="card flex flex-col gap-1 py-3 shadow-raised lg:sticky lg:bottom-2">
     <div class="flex flex-wrap items-center gap-x-6 gap-y-2">

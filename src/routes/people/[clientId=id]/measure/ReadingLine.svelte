@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { BodyState, LengthUnit } from '$lib/contract/fields';
   import type { Result } from '$lib/contract/problem';
-  import type { Measure, MeasureReading, Propagated } from '$lib/core';
+  import { z95, type Measure, type MeasureReading, type Propagated } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
   import { degText, headlineText, shortDate, signedValue, stateText, valueText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
@@ -63,7 +63,7 @@
       {/if}
       {#if opening}
         <span>
-          {degText(opening.value)} open <span class="text-ink-soft">± {degText(1.96 * opening.sd)}</span>
+          {degText(opening.value)} open <span class="text-ink-soft">± {degText(z95 * opening.sd)}</span>
           <Why about="the opening in degrees">
             <p>
               180° less the slope of each leg: arcsine of the gap over the leg length. Flat is 180° by convention (plane

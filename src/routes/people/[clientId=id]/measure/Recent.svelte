@@ -45,7 +45,9 @@
               </td>
               <td class="text-ink-soft">{wayOf(row.way).label}{row.support ? `, ${row.support}` : ''}</td>
               <td class="text-ink-soft"
-                >{row.change ? `${signedValue(row.change.difference, measure, unit)}, ${row.change.verdict}` : ''}</td
+                >{row.change
+                  ? `${signedValue(row.change.difference, measure, unit)}, ${row.change.verdict}${row.isShownTwice ? ', twice running' : ''}`
+                  : ''}</td
               >
               <td class="text-right">
                 {#if isFirst(row, i)}

@@ -101,10 +101,10 @@
         {#each state.crossChecks(side, mode) as { way, check } (way)}
           <p class={check.verdict === 'differ' ? 'font-semibold text-stop' : ''}>
             Against {wayOf(way).label.toLowerCase()} today: {check.verdict === 'agree'
-              ? `they agree, ${degText(Math.abs(check.differenceDeg))} apart, within the error of ${degText(1.96 * check.sdDeg)}.`
+              ? `they agree, ${degText(Math.abs(check.differenceDeg))} apart, within the error of ${degText(check.marginDeg)}.`
               : check.verdict === 'differ'
-                ? `they differ by ${degText(Math.abs(check.differenceDeg))}, more than the error of ${degText(1.96 * check.sdDeg)}. Look at both again.`
-                : `too coarse together to tell (error ${degText(1.96 * check.sdDeg)}).`}
+                ? `they differ by ${degText(Math.abs(check.differenceDeg))}, more than the error of ${degText(check.marginDeg)}. Look at both again.`
+                : `too coarse together to tell (error ${degText(check.marginDeg)}).`}
           </p>
         {/each}
       </fieldset>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { measureOf, motions, type Link, type PositionReading } from '$lib/core';
+  import { measureOf, motions, z95, type Link, type PositionReading } from '$lib/core';
   import { capital, degText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import Why from '$lib/ui/Why.svelte';
@@ -38,10 +38,10 @@
       {/if}
       <span
         class="absolute top-5.5 h-px bg-ink"
-        style="{start}: {percent(value - 1.96 * link.passive.sd, link.needDeg)}; width: calc({percent(
-          value + 1.96 * link.passive.sd,
+        style="{start}: {percent(value - z95 * link.passive.sd, link.needDeg)}; width: calc({percent(
+          value + z95 * link.passive.sd,
           link.needDeg
-        )} - {percent(value - 1.96 * link.passive.sd, link.needDeg)})"
+        )} - {percent(value - z95 * link.passive.sd, link.needDeg)})"
       ></span>
       {#if canTry && link.coupled}
         <input
@@ -96,8 +96,8 @@
             {#if link}
               <p>
                 {capital(link.side ?? 'both')}: needs {degText(link.needDeg)} ({link.basis}).
-                {#if link.passive}Reached {degText(link.passive.value)} ± {degText(1.96 * link.passive.sd)}.{/if}
-                {#if link.active}Held {degText(link.active.value)} ± {degText(1.96 * link.active.sd)}.{/if}
+                {#if link.passive}Reached {degText(link.passive.value)} ± {degText(z95 * link.passive.sd)}.{/if}
+                {#if link.active}Held {degText(link.active.value)} ± {degText(z95 * link.active.sd)}.{/if}
                 {#if link.givesDeg > 0}Closing it gives {degText(link.givesDeg)}{link.coupled ? ' of the position' : ''}.{/if}
               </p>
             {/if}

@@ -64,9 +64,7 @@ export function findingsOf(reading: PositionReading, allowanceDeg: number | unde
       text: `${capital(nameOf(link))}: ${degText(link.activeGapDeg!)} more is reached than held.`,
       why: `Reached ${degText(link.passive!.value)}, held ${degText(link.active!.value)}, in the same state; the difference is more than 1.96 times the error of both. Active work at the end of the range closes it.`
     });
-  for (const link of reading.links.filter(
-    (l) => l.activeGapDeg !== null && l.activeGapDeg < 0 && -l.activeGapDeg > 1.96 * Math.hypot(l.passive!.sd, l.active!.sd)
-  ))
+  for (const link of reading.links.filter((l) => l.activeLeads))
     found.push({
       text: `${capital(nameOf(link))}: held reads ${degText(-link.activeGapDeg!)} further than reached. Measure the passive one again.`,
       why: 'Nobody holds more than can be reached: the passive end was not reached, or two numbers are mixed up.'
