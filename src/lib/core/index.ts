@@ -33,7 +33,7 @@ export {
   type MeasureUnit
 } from './measure/measure';
 export { measureOf, measures } from './measure/measures';
-export { comparesAs, wayIds, wayOf, ways, type Entries, type EntryField, type Way, type WayId } from './measure/ways';
+export { comparesAs, isPhoto, wayIds, wayOf, ways, type Entries, type EntryField, type Way, type WayId } from './measure/ways';
 export { looksSwapped, measureReading, measuringErrorOf, trialValue, type MeasureReading } from './measure/measureReading';
 export { measuringOrder, type PositionGroup } from './measure/measuringOrder';
 export { crossCheckWays, type WayTrials } from './measure/crossCheckWays';
@@ -71,7 +71,6 @@ export {
   type JointSide,
   type Line,
   type LinkId,
-  type PoseId,
   type Setting
 } from './exercise/exercise';
 export { exerciseOf, exercises } from './exercise/exercises';
@@ -146,8 +145,20 @@ export {
   type PainPlaceId
 } from './screen/pain';
 
-export { poseFigure, type Body, type FigurePose } from './figure/poseFigure';
+export { figureBetween, poseFigure, type FigurePose } from './figure/poseFigure';
+export type { Body } from './figure/frame';
+export { poseIds, poses, type PoseId } from './figure/poses';
 export { limbOutline, type Limb, type Point } from './figure/limbs';
+export { positionOf, type InstrumentZero, type MeasuringPosition, type PhotoSpec } from './measure/positions';
+export type { Landmark } from './figure/pose';
+export { needsBlock, needsLine, photoReading, rollOf, type PhotoPoints, type PhotoReading } from './photo/photoReading';
+export { angleAtDeg } from './geometry/angleAt';
+export { scaleCmPerPx } from './geometry/scaleCmPerPx';
+export { inclinationDeg, instrumentValueDeg, upOf, type Up } from './instrument/inclination';
+export { steadiness, steadinessRule, withSample, type AngleSample, type Steadiness } from './instrument/steadiness';
+export { behaviours, simulateAngles, type Behaviour } from './standIn/simulateAngles';
+export { seedOf, standInValue } from './standIn/standInValue';
+export { drawnPicture, rodBandCm, sceneBlockCm, sceneColours, type DrawnPicture } from './standIn/drawnPicture';
 export { openingReading } from './measure/openingReading';
 export { rungsAround, type RungsAround } from './props/rungsAround';
 export { afterPain, type PainOutcome } from './cycle/afterPain';

@@ -1,3 +1,4 @@
+import type { PoseId } from '../figure/poses';
 import type { MotionId } from '../goal/motions';
 import type { Side } from '../side';
 
@@ -14,9 +15,6 @@ export type Line = 'hamstring' | 'hip flexor';
 /** Parts of a session, in their order. */
 export type SessionPart = 'warm-up' | 'open' | 'own' | 'position' | 'settle';
 export const sessionParts: readonly SessionPart[] = ['warm-up', 'open', 'own', 'position', 'settle'];
-
-export type PoseId =
-  'standing' | 'front split' | 'half split' | 'half kneeling' | 'long lunge' | 'seated leg lift' | 'lying rest';
 
 export type DialId = 'depthCm' | 'holdS' | 'effortPct' | 'reps';
 

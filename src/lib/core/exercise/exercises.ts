@@ -27,7 +27,7 @@ export const exercises: readonly Exercise[] = [
     id: 'split_warm_up',
     name: 'Warm up',
     part: 'warm-up',
-    pose: 'standing',
+    pose: 'leg swing',
     links: [],
     kind: 'active',
     sides: 'both together',

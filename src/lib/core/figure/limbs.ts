@@ -2,51 +2,21 @@ import type { Side } from '../side';
 
 export type Point = Readonly<{ x: number; y: number }>;
 
+/** Parts of the body that are drawn as one. */
+export type Chain = 'trunk' | 'leg' | 'arm';
+
 /** A tapered limb between two joint centres, radii at either end. `side` is set where the limb belongs to one. */
 export type Limb = Readonly<{
   name: string;
+  chain: Chain;
   side: Side | null;
+  /** On the side the figure is set for. */
   near: boolean;
   from: Point;
   to: Point;
   fromRadiusCm: number;
   toRadiusCm: number;
 }>;
-
-export const along = (from: Point, angleDeg: number, lengthCm: number): Point => {
-  const rad = (angleDeg * Math.PI) / 180;
-  return { x: from.x + lengthCm * Math.cos(rad), y: from.y + lengthCm * Math.sin(rad) };
-};
-
-export const between = (a: Point, b: Point, share: number): Point => ({
-  x: a.x + (b.x - a.x) * share,
-  y: a.y + (b.y - a.y) * share
-});
-
-export const distanceCm = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
-
-/**
- * The middle joint of two links that reach from one point to another, and where the end really comes to lie.
- *
- * Model:  law of cosines; `bend` +1 puts the joint to the left of the way from root to target, −1 to the right. A target out of
- *         reach is approached along the straight line, so that links keep their length.
- */
-export function twoLinks(
-  root: Point,
-  target: Point,
-  firstCm: number,
-  secondCm: number,
-  bend: 1 | -1
-): { middle: Point; end: Point } {
-  const wantedCm = distanceCm(root, target);
-  const reachCm = Math.min(Math.max(wantedCm, Math.abs(firstCm - secondCm) + 1e-6), firstCm + secondCm - 1e-6);
-  const towards = Math.atan2(target.y - root.y, target.x - root.x);
-  const atRoot = Math.acos((firstCm ** 2 + reachCm ** 2 - secondCm ** 2) / (2 * firstCm * reachCm));
-  const middleAngle = towards + bend * atRoot;
-  const middle = { x: root.x + firstCm * Math.cos(middleAngle), y: root.y + firstCm * Math.sin(middleAngle) };
-  const end = { x: root.x + reachCm * Math.cos(towards), y: root.y + reachCm * Math.sin(towards) };
-  return { middle, end };
-}
 
 /** The outline of a tapered limb as an SVG path: two arcs and the two tangents they share. Units: cm, y upward. */
 export function limbOutline({
@@ -55,7 +25,7 @@ export function limbOutline({
   fromRadiusCm: r1,
   toRadiusCm: r2
 }: Pick<Limb, 'from' | 'to' | 'fromRadiusCm' | 'toRadiusCm'>): string {
-  const lengthCm = distanceCm(from, to);
+  const lengthCm = Math.hypot(from.x - to.x, from.y - to.y);
   const circle = (c: Point, r: number) =>
     `M${n(c.x - r)} ${n(c.y)}A${n(r)} ${n(r)} 0 1 0 ${n(c.x + r)} ${n(c.y)}A${n(r)} ${n(r)} 0 1 0 ${n(c.x - r)} ${n(c.y)}Z`;
   if (lengthCm <= Math.abs(r1 - r2)) return r1 >= r2 ? circle(from, r1) : circle(to, r2);

@@ -1,307 +1,219 @@
-import { CoreError } from '../errors';
-import type { PoseId } from '../exercise/exercise';
-import { segmentLengths } from '../geometry/segmentLengths';
-import { otherSide, type Side } from '../side';
-import { along, between, twoLinks, type Limb, type Point } from './limbs';
+import type { Side } from '../side';
+import { frameOf, type Body, type Frame } from './frame';
+import type { Limb, Point } from './limbs';
+import type { Built, Coloured, Landmark, View } from './pose';
+import { poses, type PoseId } from './poses';
+import { bones, drawn, type Joint, type Posture } from './posture';
+import { add, distance, sub, times, turned, unit, vec, type Vec } from './vec';
 
-export type Body = Readonly<{ statureCm: number; leftLegCm: number; rightLegCm: number }>;
 export type PoseSetting = Readonly<{
-  /** The leg in front of a split, the trained leg elsewhere. It is the one nearer to the eye. */
+  /** The leg in front of a split, the side that is measured or trained elsewhere. A side view is seen from it. */
   side: Side;
-  /** Signed depth of a split. @default 0 */
-  depthCm?: number;
+  /** The number the pose is about, in its own unit: a depth, a height, an angle. @default the pose's usual one */
+  value?: number;
 }>;
+
+export type Box = Readonly<{ minX: number; maxX: number; minY: number; maxY: number }>;
 
 export type FigurePose = Readonly<{
-  limbs: readonly Limb[];
-  head: Readonly<{ centre: Point; rxCm: number; ryCm: number; tiltDeg: number }>;
-  joints: Readonly<Record<string, Point>>;
+  pose: PoseId;
+  view: View;
+  coloured: Coloured;
+  seeThrough: boolean;
+  /** Farthest first; those with the same `group` are one shape. */
+  limbs: readonly (Limb & Readonly<{ group: string }>)[];
+  head: Readonly<{ centre: Point; alongCm: number; acrossCm: number; tiltDeg: number; group: string }>;
+  joints: Readonly<Record<Joint, Point>>;
+  landmarks: Readonly<Partial<Record<Landmark, Point>>>;
+  /** Level from which a height is read. */
+  zeroY: number;
   /** Where a stack belongs: middle of the contact, and the height it must have. */
-  supports: Readonly<{ pelvis?: Point; leadHeel?: Point; hands: Point }>;
-  box: Readonly<{ minX: number; maxX: number; maxY: number }>;
+  supports: Readonly<Partial<Record<'pelvis' | 'leadHeel' | 'hands', Point>>>;
+  furniture: readonly Box[];
+  box: Box;
+  /** In space, for what lies between two poses. */
+  space: Space;
 }>;
 
-type Leg = { hip: Point; knee: Point; ankle: Point; toe: Point };
-type Skeleton = {
-  near: Leg;
-  far: Leg;
-  shoulder: Point;
-  trunkDeg: number;
-  hand: Point;
-  elbowBend: 1 | -1;
-  supports: FigurePose['supports'];
-};
-type Lengths = {
-  thigh: number;
-  shank: number;
-  foot: number;
-  trunk: number;
-  upperArm: number;
-  forearm: number;
-};
-type Frame = { near: Lengths; far: Lengths; statureCm: number; pelvisR: number; kneeR: number; ankleR: number };
-
-/** Half-thickness of the silhouette, as a share of stature (drawn by eye, no claim). */
-const radii = {
-  pelvis: 0.052,
-  thigh: 0.047,
-  knee: 0.03,
-  ankle: 0.019,
-  toe: 0.011,
-  shoulder: 0.044,
-  upperArm: 0.025,
-  elbow: 0.02,
-  wrist: 0.015
-};
+type Space = Readonly<{ posture: Posture; frame: Frame; side: Side }>;
 
 /**
- * A person in a position, seen from the side, standing or lying on the floor line y = 0.
+ * A person in a position, standing or lying on the floor line y = 0 (seen from above there is no such line).
  *
- * Model:  forward kinematics from joint angles and the client's own lengths; hands and feet that must touch something are
- *         reached with two links. The lowest point of a split's pelvis lies exactly at the gap. The given side is nearest
- *         and the figure faces that side, so that left and right differ by direction and not by colour alone.
- * Units:  cm, y upward.
+ * Model:  forward kinematics in space from the one number the position is about and the client's own lengths; what must touch
+ *         the floor is turned until it does; then seen along the position's line of sight, without perspective. The lowest
+ *         point of a split's pelvis lies exactly at the gap; the landmarks of every measured position give back its number.
+ *         Left is right mirrored, so that left and right differ by direction and not by colour alone.
+ * Units:  cm, y upward. A number outside what can be drawn is drawn at the nearest that can.
  * Throws: CoreError 'gap_exceeds_leg'; those of `segmentLengths`.
  */
-export function poseFigure(pose: PoseId, { side, depthCm = 0 }: PoseSetting, body: Body): FigurePose {
-  const legOf = (s: Side) => (s === 'left' ? body.leftLegCm : body.rightLegCm);
-  const frame = frameOf(body.statureCm, legOf(side), legOf(otherSide(side)));
-  const skeleton = skeletons[pose](frame, depthCm);
-  return mirrored(dressed(skeleton, frame, side), side);
+export function poseFigure(pose: PoseId, { side, value }: PoseSetting, body: Body): FigurePose {
+  const { build, range, usual } = poses[pose];
+  const frame = frameOf(body, side);
+  const built = build(frame, Math.min(range[1], Math.max(range[0], value ?? usual)));
+  return seen(pose, side === 'right' ? built : mirrored(built), frame, side);
 }
 
-function frameOf(statureCm: number, nearLegCm: number, farLegCm: number): Frame {
-  const part = segmentLengths(statureCm);
-  const lengths = (legCm: number): Lengths => {
-    const thighShare = part.thighCm.value / (part.thighCm.value + part.shankCm.value);
-    return {
-      thigh: legCm * thighShare,
-      shank: legCm * (1 - thighShare),
-      foot: part.footLengthCm.value * 0.8,
-      trunk: part.trunkCm.value,
-      upperArm: part.upperArmCm.value,
-      forearm: part.forearmCm.value + part.handCm.value * 0.4
-    };
-  };
-  return {
-    near: lengths(nearLegCm),
-    far: lengths(farLegCm),
-    statureCm,
-    pelvisR: radii.pelvis * statureCm,
-    kneeR: radii.knee * statureCm,
-    ankleR: radii.ankle * statureCm
-  };
-}
-
-/** A straight leg from the hip to an ankle at a given height, ahead (+1) or behind (−1). */
-function straightLeg(hip: Point, ankleY: number, { thigh, shank, foot }: Lengths, way: 1 | -1, toesUp: boolean): Leg {
-  const lengthCm = thigh + shank;
-  const dropCm = hip.y - ankleY;
-  if (!(Math.abs(dropCm) < lengthCm)) throw new CoreError('gap_exceeds_leg', { dropCm, legCm: lengthCm });
-  const ankle = { x: hip.x + way * Math.sqrt(lengthCm ** 2 - dropCm ** 2), y: ankleY };
-  const legDeg = (Math.atan2(ankle.y - hip.y, ankle.x - hip.x) * 180) / Math.PI;
-  const toe = toesUp ? along(ankle, legDeg + 80, foot) : along(ankle, way > 0 ? 0 : 180, foot);
-  return { hip, knee: between(hip, ankle, thigh / lengthCm), ankle, toe };
-}
-
-/** Shin and top of the foot lie on the floor behind a knee. */
-function shankOnFloor(knee: Point, ankleY: number, { shank, foot }: Lengths): Pick<Leg, 'ankle' | 'toe'> {
-  const ankle = { x: knee.x - Math.sqrt(shank ** 2 - (knee.y - ankleY) ** 2), y: ankleY };
-  return { ankle, toe: { x: ankle.x - foot, y: ankleY * 0.7 } };
-}
-
-const flatFoot = (ankle: Point, foot: number): Point => ({ x: ankle.x + foot, y: ankle.y * 0.6 });
-
-const trunkFrom = (hip: Point, trunkDeg: number, lengths: Lengths): Point => along(hip, trunkDeg, lengths.trunk);
-
-const skeletons: Readonly<Record<PoseId, (frame: Frame, depthCm: number) => Skeleton>> = {
-  'front split': ({ near, far, pelvisR, ankleR, statureCm }, depthCm) => {
-    const gapCm = Math.max(0, depthCm);
-    const raiseCm = Math.max(0, -depthCm);
-    const hip = { x: 0, y: gapCm + pelvisR };
-    const lead = straightLeg(hip, ankleR + raiseCm, near, 1, true);
-    const trail = straightLeg(hip, ankleR, far, -1, false);
-    const trunkDeg = 86;
-    const handX = 0.15 * statureCm;
-    return {
-      near: lead,
-      far: trail,
-      shoulder: trunkFrom(hip, trunkDeg, near),
-      trunkDeg,
-      hand: { x: handX, y: Math.max(2, gapCm * 0.9) },
-      elbowBend: -1,
-      supports: { pelvis: { x: -2, y: gapCm }, leadHeel: { x: lead.ankle.x, y: raiseCm }, hands: { x: handX, y: gapCm * 0.9 } }
-    };
-  },
-  'half split': ({ near, far, kneeR, ankleR, statureCm }) => {
-    const rearKnee = { x: 0, y: kneeR };
-    const hip = along(rearKnee, 93, far.thigh);
-    const lead = straightLeg(hip, ankleR, near, 1, true);
-    const trunkDeg = 38;
-    return {
-      near: lead,
-      far: { hip, knee: rearKnee, ...shankOnFloor(rearKnee, ankleR, far) },
-      shoulder: trunkFrom(hip, trunkDeg, near),
-      trunkDeg,
-      hand: { x: 0.27 * statureCm, y: 15 },
-      elbowBend: -1,
-      supports: { hands: { x: 0.27 * statureCm, y: 14 } }
-    };
-  },
-  'half kneeling': ({ near, far, kneeR, ankleR }) => {
-    const rearKnee = { x: 0, y: kneeR };
-    const hip = along(rearKnee, 62, near.thigh);
-    const frontAnkle = { x: hip.x + far.thigh * 0.92, y: ankleR * 1.8 };
-    const front = twoLinks(hip, frontAnkle, far.thigh, far.shank, 1);
-    const shoulder = trunkFrom(hip, 92, near);
-    return {
-      near: { hip, knee: rearKnee, ...shankOnFloor(rearKnee, ankleR, near) },
-      far: { hip, knee: front.middle, ankle: front.end, toe: flatFoot(front.end, far.foot) },
-      shoulder,
-      trunkDeg: 92,
-      hand: { x: front.middle.x - 6, y: front.middle.y + 6 },
-      elbowBend: -1,
-      supports: { hands: { x: front.middle.x, y: 0 } }
-    };
-  },
-  'long lunge': ({ near, far, ankleR, statureCm }) => {
-    const hip = { x: 0, y: 0.3 * statureCm };
-    const rear = straightLeg(hip, ankleR * 3.4, near, -1, false);
-    const frontAnkle = { x: far.thigh * 0.85, y: ankleR * 1.8 };
-    const front = twoLinks(hip, frontAnkle, far.thigh, far.shank, 1);
-    const hands = { x: frontAnkle.x - 8, y: 15 };
-    return {
-      near: { ...rear, toe: { x: rear.ankle.x + 2, y: radii.toe * statureCm } },
-      far: { hip, knee: front.middle, ankle: front.end, toe: flatFoot(front.end, far.foot) },
-      shoulder: trunkFrom(hip, 48, near),
-      trunkDeg: 48,
-      hand: hands,
-      elbowBend: -1,
-      supports: { hands: { x: hands.x, y: 14 } }
-    };
-  },
-  'seated leg lift': ({ near, far, pelvisR, ankleR }) => {
-    const hip = { x: 0, y: pelvisR };
-    const lifted = straightLeg(hip, pelvisR + 0.22 * (near.thigh + near.shank), near, 1, true);
-    const foot = { x: far.thigh * 0.55, y: ankleR * 1.8 };
-    const bent = twoLinks(hip, foot, far.thigh, far.shank, 1);
-    return {
-      near: lifted,
-      far: { hip, knee: bent.middle, ankle: bent.end, toe: flatFoot(bent.end, far.foot) },
-      shoulder: trunkFrom(hip, 91, near),
-      trunkDeg: 91,
-      hand: { x: bent.middle.x + 4, y: bent.middle.y - 8 },
-      elbowBend: -1,
-      supports: { hands: { x: bent.middle.x, y: 0 } }
-    };
-  },
-  standing: ({ near, far, ankleR }) => {
-    const hip = { x: 0, y: far.thigh + far.shank + ankleR * 1.6 - 1 };
-    const standing = twoLinks(hip, { x: 0, y: ankleR * 1.6 }, far.thigh, far.shank, 1);
-    const swingAnkle = along(hip, -58, near.thigh + near.shank);
-    return {
-      near: { hip, knee: between(hip, swingAnkle, 0.5), ankle: swingAnkle, toe: along(swingAnkle, 22, near.foot) },
-      far: { hip, knee: standing.middle, ankle: standing.end, toe: flatFoot(standing.end, far.foot) },
-      shoulder: trunkFrom(hip, 90, near),
-      trunkDeg: 90,
-      hand: { x: -18, y: hip.y + 2 },
-      elbowBend: -1,
-      supports: { hands: { x: 0, y: 0 } }
-    };
-  },
-  'lying rest': ({ near, far, pelvisR, ankleR, statureCm }) => {
-    const hip = { x: 0, y: pelvisR };
-    const foot = { x: near.thigh * 0.72, y: ankleR * 1.8 };
-    const legs = twoLinks(hip, foot, near.thigh, near.shank, 1);
-    const farLegs = twoLinks(hip, { x: foot.x + 6, y: foot.y }, far.thigh, far.shank, 1);
-    const shoulderY = radii.shoulder * statureCm;
-    const shoulder = { x: -Math.sqrt(near.trunk ** 2 - (shoulderY - hip.y) ** 2), y: shoulderY };
-    return {
-      near: { hip, knee: legs.middle, ankle: legs.end, toe: flatFoot(legs.end, near.foot) },
-      far: { hip, knee: farLegs.middle, ankle: farLegs.end, toe: flatFoot(farLegs.end, far.foot) },
-      shoulder,
-      trunkDeg: 180,
-      hand: { x: -near.trunk + 46, y: 3 },
-      elbowBend: 1,
-      supports: { hands: { x: 0, y: 0 } }
-    };
+/**
+ * A figure a share of the way from one to another: every bone turns along its arc and keeps its length.
+ *
+ * Where the two are seen from different places there is nothing between them, and the second is given.
+ */
+export function figureBetween(from: FigurePose, to: FigurePose, share: number): FigurePose {
+  const sameView = from.view === to.view && from.space.side === to.space.side;
+  if (!sameView || share >= 1) return to;
+  const [a, b] = [from.space.posture, to.space.posture];
+  const posture: Record<string, Vec> = { pelvis: add(a.pelvis, times(sub(b.pelvis, a.pelvis), share)) };
+  for (const bone of [...bones, headBone]) {
+    const way = turned(unit(sub(a[bone.to], a[bone.from])), unit(sub(b[bone.to], b[bone.from])), share);
+    posture[bone.to] = add(posture[bone.from]!, times(way, distance(b[bone.to], b[bone.from])));
   }
-};
-
-function dressed(s: Skeleton, frame: Frame, side: Side): FigurePose {
-  const r = (name: keyof typeof radii) => radii[name] * frame.statureCm;
-  const legLimbs = (leg: Leg, near: boolean): Limb[] => {
-    const owner = near ? side : otherSide(side);
-    const limb = (name: string, from: Point, to: Point, a: number, b: number): Limb => ({
-      name,
-      side: owner,
-      near,
-      from,
-      to,
-      fromRadiusCm: a,
-      toRadiusCm: b
-    });
-    return [
-      limb('foot', leg.ankle, leg.toe, r('ankle'), r('toe')),
-      limb('shank', leg.knee, leg.ankle, r('knee'), r('ankle')),
-      limb('thigh', leg.hip, leg.knee, r('thigh'), r('knee'))
-    ];
-  };
-  const arm = twoLinks(s.shoulder, s.hand, frame.near.upperArm, frame.near.forearm, s.elbowBend);
-  const pale = (name: string, from: Point, to: Point, a: number, b: number): Limb => ({
-    name,
-    side: null,
-    near: true,
-    from,
-    to,
-    fromRadiusCm: a,
-    toRadiusCm: b
-  });
-  const neckTop = along(s.shoulder, s.trunkDeg, 0.075 * frame.statureCm);
-  const headDeg = s.trunkDeg === 180 ? 180 : (s.trunkDeg + 90) / 2; // the head follows the spine and looks a little up from it
-  const headCentre = along(neckTop, headDeg, 0.06 * frame.statureCm);
-  const limbs: Limb[] = [
-    ...legLimbs(s.far, false),
-    pale('neck', s.shoulder, neckTop, r('elbow'), r('elbow')),
-    pale('trunk', s.near.hip, s.shoulder, r('pelvis'), r('shoulder')),
-    ...legLimbs(s.near, true),
-    pale('upper arm', s.shoulder, arm.middle, r('upperArm'), r('elbow')),
-    pale('forearm', arm.middle, arm.end, r('elbow'), r('wrist'))
-  ];
-  const head = { centre: headCentre, rxCm: 0.048 * frame.statureCm, ryCm: 0.066 * frame.statureCm, tiltDeg: headDeg - 90 };
-  const joints = {
-    hip: s.near.hip,
-    shoulder: s.shoulder,
-    elbow: arm.middle,
-    wrist: arm.end,
-    nearKnee: s.near.knee,
-    nearAnkle: s.near.ankle,
-    farKnee: s.far.knee,
-    farAnkle: s.far.ankle
-  };
-  const points = limbs.flatMap((l) => [
-    { x: l.from.x, y: l.from.y, r: l.fromRadiusCm },
-    { x: l.to.x, y: l.to.y, r: l.toRadiusCm }
-  ]);
-  points.push({ ...headCentre, r: head.ryCm });
-  const box = {
-    minX: Math.min(...points.map((p) => p.x - p.r)),
-    maxX: Math.max(...points.map((p) => p.x + p.r)),
-    maxY: Math.max(...points.map((p) => p.y + p.r))
-  };
-  return { limbs, head, joints, supports: s.supports, box };
+  const landed = onFloor(posture as Posture, to.space.frame, from, to, share);
+  const { supports, landmarks, zeroY, furniture } = to;
+  return { ...seen(to.pose, { posture: landed }, to.space.frame, to.space.side), supports, landmarks, zeroY, furniture };
 }
 
-/** The left side faces left. */
-function mirrored(pose: FigurePose, side: Side): FigurePose {
-  if (side === 'right') return pose;
-  const flip = <P extends Point>(p: P): P => ({ ...p, x: -p.x });
-  const { pelvis, leadHeel, hands } = pose.supports;
+const headBone = { from: 'neck', to: 'head' } as const satisfies { from: Joint; to: Joint };
+
+/** Lowest point of a posture. */
+const lowestY = (posture: Posture, frame: Frame): number =>
+  Math.min(...bones.map((b) => Math.min(posture[b.from].y - frame.r[b.radii[0]], posture[b.to].y - frame.r[b.radii[1]])));
+
+/** In between a figure neither floats nor sinks: its lowest point goes from the one's to the other's. */
+function onFloor(posture: Posture, frame: Frame, from: FigurePose, to: FigurePose, share: number): Posture {
+  const [start, end] = [lowestY(from.space.posture, frame), lowestY(to.space.posture, frame)];
+  const up = vec(0, start + (end - start) * share - lowestY(posture, frame));
+  return mapped(posture, (p) => add(p, up));
+}
+
+const mapped = (posture: Posture, f: (p: Vec) => Vec): Posture =>
+  Object.fromEntries(Object.entries(posture).map(([joint, p]) => [joint, f(p)])) as Posture;
+
+const flip = ({ x, y, z }: Vec): Vec => vec(x, y, -z);
+const otherName = (joint: string): string =>
+  joint.startsWith('left ') ? joint.replace('left ', 'right ') : joint.replace('right ', 'left ');
+const flipped = <K extends string>(points: Readonly<Partial<Record<K, Vec>>> | undefined) =>
+  Object.fromEntries(Object.entries<Vec | undefined>(points ?? {}).map(([name, p]) => [name, p && flip(p)])) as Partial<
+    Record<K, Vec>
+  >;
+
+/** Built with the trained side on the right: put on the left. */
+function mirrored({ posture, landmarks, supports, furniture = [], zeroY }: Built): Built {
   return {
-    limbs: pose.limbs.map((l) => ({ ...l, from: flip(l.from), to: flip(l.to) })),
-    head: { ...pose.head, centre: flip(pose.head.centre), tiltDeg: -pose.head.tiltDeg },
-    joints: Object.fromEntries(Object.entries(pose.joints).map(([name, p]) => [name, flip(p)])),
-    supports: { ...(pelvis && { pelvis: flip(pelvis) }), ...(leadHeel && { leadHeel: flip(leadHeel) }), hands: flip(hands) },
-    box: { minX: -pose.box.maxX, maxX: -pose.box.minX, maxY: pose.box.maxY }
+    posture: Object.fromEntries(Object.entries(posture).map(([joint, p]) => [otherName(joint), flip(p)])) as Posture,
+    landmarks: flipped(landmarks),
+    supports: flipped(supports),
+    furniture: furniture.map(({ min, max }) => ({ min: vec(min.x, min.y, -max.z), max: vec(max.x, max.y, -min.z) })),
+    ...(zeroY !== undefined && { zeroY })
   };
 }
+
+type Sight = Readonly<{ at: (p: Vec) => Point; depth: (p: Vec) => number }>;
+
+/** Where a point in space is seen, and how near it is to the eye. */
+function sightOf(view: View, side: Side): Sight {
+  const s = side === 'right' ? 1 : -1;
+  switch (view) {
+    case 'side':
+      return { at: ({ x, y }) => ({ x: s * x, y }), depth: ({ z }) => s * z };
+    case 'front':
+      return { at: ({ y, z }) => ({ x: -z, y }), depth: ({ x }) => x };
+    case 'behind':
+      return { at: ({ y, z }) => ({ x: z, y }), depth: ({ x }) => -x };
+    case 'top':
+      return { at: ({ x, z }) => ({ x: z, y: x }), depth: ({ y }) => y };
+    case 'facing down on':
+      return { at: ({ x, z }) => ({ x: -z, y: -x }), depth: ({ y }) => y };
+  }
+}
+
+const projected = <K extends string>(points: Readonly<Partial<Record<K, Vec>>>, at: Sight['at']) =>
+  Object.fromEntries(Object.entries<Vec | undefined>(points).flatMap(([name, p]) => (p ? [[name, at(p)]] : []))) as Partial<
+    Record<K, Point>
+  >;
+
+function seen(pose: PoseId, built: Built, frame: Frame, side: Side): FigurePose {
+  const { view, coloured, crossed = false, seeThrough = false } = poses[pose];
+  const { posture } = built;
+  const { at, depth } = sightOf(view, side);
+  const mean = (...joints: Joint[]) => joints.reduce((sum, j) => sum + depth(posture[j]), 0) / joints.length;
+  const groups = drawn.map((bone) => {
+    const { chain, side: s, name } = bone;
+    // What would hide the measured limbs is drawn thin, and under them.
+    const under = seeThrough ? 1000 : 0;
+    if (chain === 'trunk' || s === null) return { group: 'trunk', near: mean('pelvis', 'chest') - under };
+    if (chain === 'arm') return { group: `${s} arm`, near: mean(`${s} wrist`) - under };
+    if (!crossed) return { group: `${s} leg`, near: mean(`${s} knee`, `${s} ankle`) };
+    return name === 'thigh'
+      ? { group: `${s} thigh`, near: mean(`${s} hip`, `${s} knee`) }
+      : { group: `${s} shin`, near: mean(`${s} knee`, `${s} ankle`, `${s} ankle`) };
+  });
+  const limbs = drawn
+    .map((bone, i) => ({ bone, ...groups[i]! }))
+    .toSorted((a, b) => a.near - b.near || a.group.localeCompare(b.group))
+    .map(({ bone, group }) => ({
+      name: bone.name,
+      chain: bone.chain,
+      side: bone.side,
+      near: bone.side === side,
+      group,
+      from: at(posture[bone.from]),
+      to: at(posture[bone.to]),
+      fromRadiusCm: frame.r[bone.radii[0]],
+      toRadiusCm: frame.r[bone.radii[1]]
+    }));
+  const head = headOf(posture, frame, at);
+  const furniture = (built.furniture ?? []).map(({ min, max }) =>
+    boxOf([
+      { ...at(min), r: 0 },
+      { ...at(max), r: 0 }
+    ])
+  );
+  const points = [
+    ...limbs.flatMap((l) => [
+      { ...l.from, r: l.fromRadiusCm },
+      { ...l.to, r: l.toRadiusCm }
+    ]),
+    { ...head.centre, r: head.alongCm },
+    ...furniture.flatMap((b) => [
+      { x: b.minX, y: b.minY, r: 0 },
+      { x: b.maxX, y: b.maxY, r: 0 }
+    ])
+  ];
+  return {
+    pose,
+    view,
+    coloured,
+    seeThrough,
+    limbs,
+    head,
+    joints: projected(posture, at) as Record<Joint, Point>,
+    landmarks: projected(built.landmarks ?? {}, at),
+    zeroY: built.zeroY ?? 0,
+    supports: projected(built.supports ?? {}, at),
+    furniture,
+    box: boxOf(points),
+    space: { posture, frame, side }
+  };
+}
+
+/** The head is longer than wide; seen end on it is round. */
+function headOf(posture: Posture, frame: Frame, at: Sight['at']): FigurePose['head'] {
+  const [centre, neck] = [at(posture.head), at(posture.neck)];
+  const seenShare = Math.min(1, Math.hypot(centre.x - neck.x, centre.y - neck.y) / distance(posture.head, posture.neck));
+  const { up, across } = frame.head;
+  return {
+    centre,
+    alongCm: Math.sqrt((up * seenShare) ** 2 + across ** 2 * (1 - seenShare ** 2)),
+    acrossCm: across,
+    tiltDeg: seenShare < 0.05 ? 0 : (Math.atan2(centre.y - neck.y, centre.x - neck.x) * 180) / Math.PI - 90,
+    group: 'trunk'
+  };
+}
+
+const boxOf = (points: readonly (Point & { r: number })[]): Box => ({
+  minX: Math.min(...points.map((p) => p.x - p.r)),
+  maxX: Math.max(...points.map((p) => p.x + p.r)),
+  minY: Math.min(...points.map((p) => p.y - p.r)),
+  maxY: Math.max(...points.map((p) => p.y + p.r))
+});

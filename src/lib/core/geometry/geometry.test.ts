@@ -120,6 +120,10 @@ describe('limbElevationDeg', () => {
   test('does not fold back past the vertical when the run is known', () =>
     expect(limbElevationDeg({ riseCm: 45 * Math.sqrt(3), limbCm: 90, runCm: -45 })).toBeCloseTo(120, 9));
   test('refuses a rise above the limb', () => expect(() => limbElevationDeg({ riseCm: 91, limbCm: 90 })).toThrow(CoreError));
+  test('near the vertical takes a rise that is off by its error, once the run is known', () => {
+    expect(limbElevationDeg({ riseCm: 90.5, limbCm: 90, runCm: 1 })).toBeCloseTo(89.37, 2);
+    expect(() => limbElevationDeg({ riseCm: 97, limbCm: 90, runCm: 1 })).toThrow(CoreError);
+  });
 });
 
 describe('propagate', () => {

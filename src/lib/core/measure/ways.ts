@@ -10,6 +10,9 @@ export const wayIds = [
   'stack',
   'inclinometer',
   'goniometer',
+  'photo',
+  'photo, line guessed',
+  'photo height',
   'rise and run',
   'foot height',
   'heel span',
@@ -65,7 +68,7 @@ const cm = (id: string, label: string, min: number, max: number, optional = fals
 const tape = { trialSd: 0.8, daySd: 1.8, resolution: 0.5 };
 /** A tape between points of a limb, where the value is an angle. */
 const tapeAngle = { trialSd: 0.8, daySd: 2.5, resolution: 0.5 };
-const angle = (id: 'inclinometer' | 'goniometer', label: string, error: NonNullable<Way['error']>): Way => ({
+const angle = (id: WayId, label: string, error: NonNullable<Way['error']>): Way => ({
   id,
   label,
   fields: [{ id: 'deg', label: 'angle', unit: '°', min: -60, max: 240 }],
@@ -110,6 +113,17 @@ export const ways: readonly Way[] = [
   },
   angle('inclinometer', 'Inclinometer', { trialSd: 1.5, daySd: 2.5, resolution: 1 }),
   angle('goniometer', 'Goniometer', { trialSd: 2.5, daySd: 3, resolution: 1 }),
+  angle('photo', 'Photo', { trialSd: 1.5, daySd: 2.5, resolution: 0.5 }),
+  // A vertical that is not sure adds 1°, in squares.
+  angle('photo, line guessed', 'Photo, line guessed', { trialSd: Math.hypot(1.5, 1), daySd: 2.5, resolution: 0.5 }),
+  {
+    id: 'photo height',
+    label: 'Photo',
+    fields: [cm('heightCm', 'height', -60, 200)],
+    uses: none,
+    value: ({ heightCm }) => heightCm!,
+    error: { trialSd: 1, daySd: 1.8, resolution: 0.1 }
+  },
   {
     id: 'rise and run',
     label: 'Tape, rise and run',
@@ -158,8 +172,11 @@ export const ways: readonly Way[] = [
   plain('points', 'Points', '/10', 10)
 ];
 
-/** The way whose series a trial goes on: a split past flat goes on from its gap. */
-export const comparesAs = (way: WayId): WayId => (way === 'raise' ? 'tape' : way);
+/** The way whose series a trial goes on: a split past flat goes on from its gap, a photo from a photo. */
+export const comparesAs = (way: WayId): WayId => (way === 'raise' ? 'tape' : way === 'photo, line guessed' ? 'photo' : way);
+
+/** Ways that are read from a picture. */
+export const isPhoto = (way: WayId): boolean => way === 'photo' || way === 'photo, line guessed' || way === 'photo height';
 
 export function wayOf(id: WayId): Way {
   const way = ways.find((w) => w.id === id);

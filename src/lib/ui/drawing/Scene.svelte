@@ -8,6 +8,8 @@
     maxY: number;
     /** Room under the floor line, cm. @default 4 */
     below?: number;
+    /** Whether the floor line is seen; from above it is not. @default true */
+    floor?: boolean;
     label: string;
     /** Drawn with y upward. */
     children: Snippet;
@@ -15,11 +17,13 @@
     overlay?: Snippet;
     class?: string;
   };
-  let { minX, maxX, maxY, below = 4, label, children, overlay, class: className = '' }: Props = $props();
+  let { minX, maxX, maxY, below = 4, floor = true, label, children, overlay, class: className = '' }: Props = $props();
 </script>
 
 <svg viewBox="{minX} {-maxY} {maxX - minX} {maxY + below}" class={className} role="img" aria-label={label}>
   <g transform="scale(1 -1)">{@render children()}</g>
-  <path d="M{minX} 0H{maxX}" stroke="var(--color-ink)" stroke-width="2.5" vector-effect="non-scaling-stroke" />
+  {#if floor}
+    <path d="M{minX} 0H{maxX}" stroke="var(--color-ink)" stroke-width="2.5" vector-effect="non-scaling-stroke" />
+  {/if}
   {@render overlay?.()}
 </svg>

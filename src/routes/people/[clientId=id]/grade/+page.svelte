@@ -26,8 +26,8 @@
     leadLegCm: side === 'left' ? data.client.body.leftLegCm : data.client.body.rightLegCm,
     trailLegCm: side === 'left' ? data.client.body.rightLegCm : data.client.body.leftLegCm
   });
-  const pose = $derived(rung && poseFigure('front split', { side, depthCm: rung.depthCm }, data.client.body));
-  const measuredPose = $derived(grade && poseFigure('front split', { side, depthCm: grade.reading.depthCm }, data.client.body));
+  const pose = $derived(rung && poseFigure('front split', { side, value: rung.depthCm }, data.client.body));
+  const measuredPose = $derived(grade && poseFigure('front split', { side, value: grade.reading.depthCm }, data.client.body));
   const nearby = $derived(grade ? [grade.rung, ...grade.near].toSorted((a, b) => b.depthCm - a.depthCm) : []);
   /** Against what is in use; against the measure while nothing is, or the shelf lost it. */
   const stepCm = $derived(

@@ -99,7 +99,7 @@
     measure.sides === 'each' ? measure.modes.map((mode) => ({ mode, difference: state.sideDifference(mode) })) : []
   );
   const isSplit = $derived(measure.id === 'front_split_gap');
-  const model = $derived(isSplit ? poseFigure('front split', { side: lead, depthCm: 18 }, body) : null);
+  const model = $derived(isSplit ? poseFigure('front split', { side: lead, value: 18 }, body) : null);
   const estimated = $derived(
     data.lengths.some(({ lengths }) =>
       wayOf(state.way)

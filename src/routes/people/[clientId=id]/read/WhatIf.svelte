@@ -25,7 +25,7 @@
   const isTried = $derived(now.ok && then.ok && Math.abs(now.value.openingDeg - then.value.openingDeg) > 0.05);
   const pose = $derived(
     isSplit && then.ok && then.value.depthCm !== null
-      ? compute(() => poseFigure('front split', { side: reading.leadSide ?? 'left', depthCm: then.value.depthCm! }, body))
+      ? compute(() => poseFigure('front split', { side: reading.leadSide ?? 'left', value: then.value.depthCm! }, body))
       : null
   );
 </script>

@@ -17,8 +17,10 @@
   let { player, body, shelf, unit }: Props = $props();
   const exercise = $derived(exerciseOf(player.set.exerciseId));
   const rung = $derived(player.work.rung);
-  const pose = $derived(poseFigure(exercise.pose, { side: player.set.side ?? 'right', depthCm: rung?.depthCm ?? 0 }, body));
-  const coloured = $derived(exercise.sides === 'both together' ? 'none' : exercise.part === 'position' ? 'both' : 'near');
+  const pose = $derived(
+    poseFigure(exercise.pose, { side: player.set.side ?? 'right', ...(rung && { value: rung.depthCm }) }, body)
+  );
+  const coloured = $derived(exercise.sides === 'both together' ? 'none' : pose.coloured);
 </script>
 
 <section class="flex min-h-0 flex-col gap-3" aria-label="Shape and stop signs">
@@ -36,7 +38,7 @@
         x={rung.under === 'lead heel' ? (pose.supports.leadHeel?.x ?? 0) : (pose.supports.pelvis?.x ?? 0)}
       />
     {/if}
-    {#if exercise.props.includes('two hand blocks') && pose.supports.hands.y > 4}
+    {#if exercise.props.includes('two hand blocks') && pose.supports.hands && pose.supports.hands.y > 4}
       <rect
         x={pose.supports.hands.x - 6}
         y="0"

@@ -1,0 +1,116 @@
+// A data table: what a photo of each measure is read from. The landmarks are those of the figure in the same position.
+import type { Landmark } from '../figure/pose';
+import type { PoseId } from '../figure/poses';
+
+/** From which direction an angle is counted: another landmark, the level line toward it, straight up or straight down. */
+export type AngleFrom = 'other' | 'level' | 'up' | 'down';
+
+export type PhotoSpec =
+  | Readonly<{ kind: 'height'; names: Readonly<Partial<Record<Landmark, string>>> }>
+  | Readonly<{
+      kind: 'angle';
+      names: Readonly<Partial<Record<Landmark, string>>>;
+      from: AngleFrom;
+      /** value = offset + sign × the angle at the vertex. */
+      sign: 1 | -1;
+      offsetDeg: number;
+      /** Below the level line counts as minus. */
+      signed?: boolean;
+    }>;
+
+/** What a phone laid along the limb is read against. 'set' needs its zero taken on the other part first. */
+export type InstrumentZero = 'level' | 'upright' | 'set';
+
+/** How a measure is stood, drawn, photographed and read with an instrument. */
+export type MeasuringPosition = Readonly<{
+  pose: PoseId;
+  /** Whether the number of the pose is the value of the measure. */
+  drives: boolean;
+  photo: PhotoSpec | null;
+  zero: InstrumentZero | null;
+}>;
+
+const height = (point: string): PhotoSpec => ({ kind: 'height', names: { point } });
+const angle = (
+  from: AngleFrom,
+  [vertex, along, other]: readonly [string, string, string?],
+  [offsetDeg, sign]: readonly [number, 1 | -1] = [0, 1],
+  signed = false
+): PhotoSpec => ({
+  kind: 'angle',
+  names: { vertex, along, ...(other && { other }) },
+  from,
+  sign,
+  offsetDeg,
+  ...(signed && { signed })
+});
+const at = (pose: PoseId, photo: PhotoSpec | null, zero: InstrumentZero | null = null): MeasuringPosition => ({
+  pose,
+  drives: true,
+  photo,
+  zero
+});
+const shown = (pose: PoseId): MeasuringPosition => ({ pose, drives: false, photo: null, zero: null });
+const lyingLeg = angle('level', ['hip joint', 'ankle', 'shoulder'], [180, -1]);
+
+export const measuringPositions: Readonly<Record<string, MeasuringPosition>> = {
+  front_split_gap: at('front split', height('lowest point of the pelvis')),
+  standing_split_angle: at('standing split', angle('other', ['hips', 'raised ankle', 'standing ankle']), 'set'),
+  side_split_gap: at('side split', height('lowest point of the pelvis')),
+  frog_hip_height: at('frog height', height('lowest point of the pelvis')),
+  frog_abduction: at('frog', null),
+  butterfly_knee_height: at('butterfly', height('underside of the knee')),
+  pancake_sternum_height: at('pancake', height('top of the breastbone')),
+  straddle: at('straddle', null),
+  trunk_fold: at('pancake tilt', angle('up', ['hip joint', 'shoulder']), 'upright'),
+  fingertip_floor: at('standing fold', height('tip of the longest finger')),
+  palms_floor: shown('standing fold'),
+  fold_reach: at('seated fold', null),
+  easy_seat_minutes: shown('easy seat'),
+  lotus_knee_height: at('lotus', height('underside of the knee')),
+  lotus_stage: shown('lotus'),
+  heel_sit_minutes: shown('heel sit'),
+  turnout_angle: at('turnout', angle('other', ['heels', 'one second toe', 'the other second toe'])),
+  squat_heel_lift: at('deep squat', height('underside of the heel')),
+  lean_back_angle: at('lean back', angle('up', ['knee', 'hip joint']), 'upright'),
+  switch_support: shown('90/90 switch'),
+  switch_knee_height: at('90/90 switch', height('underside of the first knee')),
+  leg_raise_held: at('leg raise', lyingLeg, 'level'),
+  abduction_lift: at('one-leg frog', height('underside of the foot')),
+  front_foot_lift: at('front foot lift', height('underside of the heel')),
+  clean_kicks: shown('leg swing'),
+  calf_thigh_gap: at('heel sit', null),
+  ease: shown('standing'),
+  lean_back_ready: shown('lean back'),
+  own_distance: shown('standing'),
+  own_angle: { pose: 'standing', drives: false, photo: angle('other', ['vertex', 'one end', 'other end']), zero: 'set' },
+  own_minutes: shown('standing'),
+  own_count: shown('standing'),
+  'HF-KS': at('leg raise', lyingLeg, 'level'),
+  'HF-KB': at('knee to chest', angle('level', ['hip joint', 'knee', 'shoulder'], [180, -1]), 'level'),
+  HE: at('thigh behind', angle('level', ['hip joint', 'knee', 'shoulder'], [180, -1], true), 'level'),
+  'HE-KF': at('heel to seat', angle('other', ['knee', 'ankle', 'hip joint'], [180, -1]), 'level'),
+  HAB: at('leg aside', angle('other', ['hip joint', 'ankle', 'other hip joint'], [-90, 1])),
+  HAB90: at('knee out', angle('up', ['hip joint', 'knee']), 'upright'),
+  HAD: at('leg across', angle('other', ['hip joint', 'ankle', 'other hip joint'], [90, -1])),
+  HER0: at('foot let inward', angle('up', ['knee', 'ankle']), 'upright'),
+  HIR0: at('foot let outward', angle('up', ['knee', 'ankle']), 'upright'),
+  HER90: at('shin turned in, sitting', angle('down', ['knee', 'ankle']), 'upright'),
+  HIR90: at('shin turned out, sitting', angle('down', ['knee', 'ankle']), 'upright'),
+  KF: at('heel drawn in', angle('other', ['knee', 'ankle', 'hip joint'], [180, -1]), 'set'),
+  KE: at('knee straight', null, 'set'),
+  ADF: at('knee over toes', angle('up', ['ankle', 'knee']), 'upright'),
+  APF: at('foot pointed', angle('other', ['ankle', 'outer edge of the foot', 'knee'], [-90, 1]), 'set'),
+  WF: at('hand sunk', angle('other', ['wrist', 'longest finger', 'elbow'], [180, -1]), 'level'),
+  WE: at('hand raised', angle('other', ['wrist', 'longest finger', 'elbow'], [180, -1]), 'level'),
+  SF: at('arm overhead', angle('level', ['shoulder', 'wrist', 'hip joint']), 'level'),
+  SER: at('forearm back', angle('up', ['elbow', 'wrist']), 'upright'),
+  SIR: at('forearm forward', angle('up', ['elbow', 'wrist']), 'upright')
+};
+
+/** How a measure is stood and read. */
+export function positionOf(measureId: string): MeasuringPosition {
+  const position = measuringPositions[measureId];
+  if (!position) throw new RangeError(`no position for ${measureId}`);
+  return position;
+}
