@@ -3,6 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromiumArgs, chromiumPath } from './scripts/chromium.mjs';
+import { bodySizeLimit } from './scripts/setUp.mjs';
 
 const port = 5191;
 export default defineConfig({
@@ -27,6 +28,7 @@ export default defineConfig({
       PORT: String(port),
       HOST: '127.0.0.1',
       ORIGIN: `http://localhost:${port}`,
+      BODY_SIZE_LIMIT: bodySizeLimit,
       DATA_DIR: mkdtempSync(join(tmpdir(), 'calm-reach-e2e-')),
       DATABASE_URL: ''
     }

@@ -16,6 +16,8 @@ export default {
         // Attributes only: drawings and floating panels position themselves by style attribute.
         'style-src-attr': ['unsafe-inline'],
         'img-src': ['self', 'data:', 'blob:'],
+        // A film that is opened to pick a frame from.
+        'media-src': ['self', 'blob:'],
         'font-src': ['self'],
         'connect-src': ['self'],
         'worker-src': ['self'],

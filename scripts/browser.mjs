@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import { chromium } from '@playwright/test';
 import { chromiumArgs, chromiumPath } from './chromium.mjs';
+import { bodySizeLimit } from './setUp.mjs';
 
 export const launchBrowser = () => chromium.launch({ executablePath: chromiumPath(), args: chromiumArgs });
 
@@ -14,6 +15,7 @@ export async function startDemo(dataDir, port) {
     HOST: '127.0.0.1',
     ORIGIN: origin,
     DATA_DIR: dataDir,
+    BODY_SIZE_LIMIT: bodySizeLimit,
     DATABASE_URL: '',
     CALM_REACH_DEMO: '1'
   };

@@ -29,3 +29,6 @@ function newestMs(path) {
   if (!stat.isDirectory()) return stat.mtimeMs;
   return Math.max(0, ...readdirSync(path).map((name) => newestMs(join(path, name))));
 }
+
+/** The most that a request may carry: a kept picture has 4 MB at most, and its points come beside it. */
+export const bodySizeLimit = '6M';

@@ -1,7 +1,7 @@
 // Starts the built application on this machine only. Settings by environment: PORT, HOST, DATA_DIR, DATABASE_URL.
 import { existsSync } from 'node:fs';
 import { spawn } from 'node:child_process';
-import { ensureBuilt, ensureInstalled } from './setUp.mjs';
+import { bodySizeLimit, ensureBuilt, ensureInstalled } from './setUp.mjs';
 
 const port = process.env.PORT ?? '5080';
 const host = process.env.HOST ?? '127.0.0.1';
@@ -17,7 +17,7 @@ process.stdout.write(
 const origin = process.env.ORIGIN ?? `http://localhost:${port}`;
 const server = spawn(process.execPath, ['build'], {
   stdio: 'inherit',
-  env: { ...process.env, PORT: port, HOST: host, ORIGIN: origin, DATA_DIR: dataDir }
+  env: { ...process.env, PORT: port, HOST: host, ORIGIN: origin, DATA_DIR: dataDir, BODY_SIZE_LIMIT: bodySizeLimit }
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

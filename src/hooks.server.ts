@@ -4,43 +4,50 @@ import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { openDatabase, type Database } from '$lib/server/db/db';
 import { lockDataDir } from '$lib/server/db/dataDirLock';
 import { migrate } from '$lib/server/db/migrate';
+import { photoFiles, type PhotoFiles } from '$lib/server/photos/photoFiles';
+import { sweepPhotos } from '$lib/server/service/photos';
 import { dateOf, loadCase, type ClientCase } from '$lib/server/service/clientCase';
 
 /** Kept on globalThis so that a reload in development does not open the directory twice. */
-const held = globalThis as typeof globalThis & { calmReachDb?: Promise<Database> };
+const held = globalThis as typeof globalThis & { calmReach?: Promise<Opened> };
+type Opened = Readonly<{ db: Database; files: PhotoFiles }>;
 
 const say = (text: string) => process.stdout.write(`${text}\n`);
 
-async function open(): Promise<Database> {
+async function open(): Promise<Opened> {
   const url = env.DATABASE_URL;
   const dataDir = env.DATA_DIR || 'data/studio';
   const free = url ? () => undefined : lockDataDir(dataDir);
   const db = await openDatabase(url ? { url } : { dataDir: `${dataDir}/database` });
+  const files = photoFiles(dataDir);
   const applied = await migrate(db);
   if (applied.length > 0) say(`database: ${applied.length} migrations applied`);
   if (env.CALM_REACH_DEMO === '1') {
     const { seedDemo } = await import('$lib/server/demo/seedDemo');
-    await seedDemo(db, new Date(), say);
+    await seedDemo(db, files, new Date(), say);
   }
+  await sweepPhotos(db, files, new Date());
   // PGlite keeps a timer alive: without this the process would not end.
   process.on('sveltekit:shutdown', async () => {
     await db.close();
     free();
   });
-  return db;
+  return { db, files };
 }
 
 export const init: ServerInit = async () => {
   if (building) return;
-  held.calmReachDb ??= open();
-  await held.calmReachDb;
+  held.calmReach ??= open();
+  await held.calmReach;
 };
 
 const themes = ['light', 'dark', 'system'] as const;
 
 export const handle: Handle = async ({ event, resolve }) => {
   const { locals } = event;
-  locals.db = await held.calmReachDb!;
+  const { db, files } = await held.calmReach!;
+  locals.db = db;
+  locals.photoFiles = files;
   locals.now = new Date();
   locals.today = dateOf(locals.now);
   locals.theme = themes.find((t) => t === event.cookies.get('theme')) ?? 'system';

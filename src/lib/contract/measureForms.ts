@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import {
   CoreError,
+  isPhoto,
   measureOf,
   measures,
   splitOpeningDeg,
@@ -39,6 +40,8 @@ export type TrialInput = Readonly<{
   support: string;
   ordinal: number;
   entries: Entries;
+  /** The picture it was read from. */
+  photoId?: string;
 }>;
 
 export type MeasureInput = ConditionsInput & Readonly<{ trials: readonly TrialInput[] }>;
@@ -50,6 +53,11 @@ export const sidesOf = (measure: Measure): readonly (Side | null)[] => (measure.
 
 export const trialField = (side: Side | null, mode: MeasureMode, ordinal: number, field: string): string =>
   `${side ?? 'both'}_${mode}_${ordinal}_${field}`;
+
+/** Where the picture of a trial is named. */
+export const photoField = (side: Side | null, mode: MeasureMode, ordinal: number): string =>
+  trialField(side, mode, ordinal, 'photo');
+const uuid = z.uuid();
 
 export type LengthsBySide = (side: Side | null) => BodyLengths;
 
@@ -150,8 +158,19 @@ export const measureForm = (measure: Measure, unit: LengthUnit, lengths: Lengths
         for (const mode of measure.modes)
           for (let ordinal = 1; ordinal <= trialsPerSide; ordinal++) {
             const parsed = parseTrial((f) => form[trialField(side, mode, ordinal, f)], measure, way, unit, lengths(side));
+            const photo = uuid.safeParse(form[photoField(side, mode, ordinal)]);
+            const photoId = photo.success && isPhoto(way) ? photo.data : undefined;
             if (parsed.state === 'read')
-              trials.push({ measureId: measure.id, side, mode, way, support, ordinal, entries: parsed.entries });
+              trials.push({
+                measureId: measure.id,
+                side,
+                mode,
+                way,
+                support,
+                ordinal,
+                entries: parsed.entries,
+                ...(photoId && { photoId })
+              });
             if (parsed.state === 'wrong')
               for (const [field, message] of Object.entries(parsed.messages))
                 ctx.addIssue({ code: 'custom', message, path: [trialField(side, mode, ordinal, field)] });

@@ -42,7 +42,18 @@ export const problemCodes = [
   'stop_not_overruled',
   'nothing_to_deepen',
   'resume_undecided',
-  'archived'
+  'archived',
+  'consent_missing',
+  'photo_unreadable',
+  'photo_too_large',
+  'photos_full',
+  'landmark_missing',
+  'landmarks_coincide',
+  'line_missing',
+  'line_ends_coincide',
+  'block_missing',
+  'block_height_zero',
+  'block_ends_coincide'
 ] as const;
 export type ProblemCode = (typeof problemCodes)[number];
 

@@ -47,7 +47,19 @@ const sentences = {
   stop_not_overruled: () => 'A stop cannot be overruled. A named person clears it in Check.',
   nothing_to_deepen: () => 'Every dial of this exercise is at its end.',
   resume_undecided: () => 'There was a pause. Choose: one step back, or as before with a reason.',
-  archived: () => 'This person is archived. Bring them back first.'
+  archived: () => 'This person is archived. Bring them back first.',
+  consent_missing: () => 'Pictures are kept only with consent. Write down who gives it, or measure without keeping the picture.',
+  photo_unreadable: () => 'This is no picture that can be kept. The number you read from it stays; take JPEG, PNG or WebP.',
+  photo_too_large: (d: Data) => `A picture that is kept may have ${d.limitMb} MB. The number you read from it stays.`,
+  photos_full: (d: Data) =>
+    `The pictures of the studio fill their ${d.limitMb} MB. Delete older ones, or go on without keeping this one.`,
+  landmark_missing: (d: Data) => `Set the point for the ${d.landmark}.`,
+  landmarks_coincide: () => 'Two points lie on one spot. Move one of them to its own place on the body.',
+  line_missing: () => 'Set the floor line, or something that hangs straight.',
+  line_ends_coincide: () => 'Both ends of the line lie on one spot. Draw it out along the floor.',
+  block_missing: () => 'Set the bottom and the top of a thing whose height you know.',
+  block_height_zero: () => 'Write how high the block is, in numbers above 0.',
+  block_ends_coincide: () => 'Bottom and top of the block lie on one spot. Put one at either end.'
 } satisfies Record<ProblemCode, (data: Data) => string>;
 
 export const problemText = (problem: Problem): string =>

@@ -1,6 +1,7 @@
 import { whole } from '$lib/contract/fields';
 import { listPeople } from '$lib/server/repo/peopleRepo';
 import { updateArchived } from '$lib/server/repo/clientRepo';
+import { deleteForGood } from '$lib/server/service/photos';
 import { submitted } from '$lib/server/submitted';
 import { z } from 'zod';
 import type { Actions, PageServerLoad } from './$types';
@@ -20,5 +21,9 @@ export const actions: Actions = {
   restore: async ({ request, locals: { db } }) => {
     const done = await submitted(request, personForm, ({ clientId }) => updateArchived(db, clientId, null));
     return done.ok ? { restored: true } : done.failure;
+  },
+  delete: async ({ request, locals: { db, photoFiles } }) => {
+    const done = await submitted(request, personForm, ({ clientId }) => deleteForGood(db, photoFiles, clientId));
+    return done.ok ? { deleted: true } : done.failure;
   }
 };

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Archive from '@lucide/svelte/icons/archive';
+  import Trash from '@lucide/svelte/icons/trash-2';
   import Undo from '@lucide/svelte/icons/undo-2';
   import UserPlus from '@lucide/svelte/icons/user-plus';
   import { toast } from 'svelte-sonner';
@@ -137,6 +138,16 @@
                     {#if data.which === 'active'}<Archive size={18} />{:else}<Undo size={18} />{/if}
                   </button>
                 </form>
+                {#if data.which === 'archived'}
+                  <details class="inline-block text-left">
+                    <summary class="btn btn-quiet" aria-label="Delete {p.name} for good"><Trash size={18} /></summary>
+                    <form method="POST" action="?/delete" use:enhance class="mt-1 flex max-w-56 flex-col gap-2">
+                      <input type="hidden" name="clientId" value={p.id} />
+                      <p>Everything of {p.name} goes: check, measures, pictures, plans, logs. It cannot be undone.</p>
+                      <button class="btn border-2 border-stop text-stop">Delete {p.name} for good</button>
+                    </form>
+                  </details>
+                {/if}
               </td>
             </tr>
           {:else}

@@ -21,7 +21,7 @@ export const steadinessRule: SteadinessRule = {
   minSamples: 12,
   maxSilenceMs: 300,
   maxSpreadDeg: 0.9,
-  maxDriftDegPerS: 0.6,
+  maxDriftDegPerS: 0.5,
   maxPerS: 60
 };
 
@@ -30,8 +30,8 @@ export type Steadiness = Readonly<{
   state: 'silent' | 'gathering' | 'moving' | 'steady';
   /** Newest value; null when silent. */
   deg: number | null;
-  /** Mean of the window: trembling and swaying average out. */
-  meanDeg: number | null;
+  /** Where the line through the window has come to: trembling averages out, and the end of a settling limb is not held back. */
+  restDeg: number | null;
   spreadDeg: number | null;
   driftDegPerS: number | null;
   samples: number;
@@ -49,18 +49,18 @@ export function steadiness(stream: readonly AngleSample[], nowMs: number, rule: 
     (s): s is { tMs: number; deg: number } => s.deg !== null && Number.isFinite(s.deg) && nowMs - s.tMs <= rule.windowMs
   );
   const newest = window.at(-1);
-  const none = { meanDeg: null, spreadDeg: null, driftDegPerS: null, samples: window.length };
+  const none = { restDeg: null, spreadDeg: null, driftDegPerS: null, samples: window.length };
   if (!newest || nowMs - newest.tMs > rule.maxSilenceMs) return { state: 'silent', deg: null, ...none };
   const spanMs = newest.tMs - window[0]!.tMs;
   const hasHole = window.some((s, i) => i > 0 && s.tMs - window[i - 1]!.tMs > rule.maxSilenceMs);
   if (window.length < rule.minSamples || spanMs < rule.windowMs - rule.maxSilenceMs || hasHole)
     return { state: 'gathering', deg: newest.deg, ...none };
-  const { mean, slopePerS, spread } = lineThrough(window);
+  const { end, slopePerS, spread } = lineThrough(window);
   const isSteady = spread <= rule.maxSpreadDeg && Math.abs(slopePerS) <= rule.maxDriftDegPerS;
   return {
     state: isSteady ? 'steady' : 'moving',
     deg: newest.deg,
-    meanDeg: mean,
+    restDeg: end,
     spreadDeg: spread,
     driftDegPerS: slopePerS,
     samples: window.length
@@ -74,7 +74,11 @@ function lineThrough(window: readonly { tMs: number; deg: number }[]) {
   const along = window.reduce((sum, s) => sum + (s.tMs - middleMs) ** 2, 0);
   const slope = along === 0 ? 0 : window.reduce((sum, s) => sum + (s.tMs - middleMs) * (s.deg - mean), 0) / along;
   const left = window.reduce((sum, s) => sum + (s.deg - mean - slope * (s.tMs - middleMs)) ** 2, 0);
-  return { mean, slopePerS: slope * 1000, spread: Math.sqrt(left / Math.max(1, n - 2)) };
+  return {
+    end: mean + slope * (window.at(-1)!.tMs - middleMs),
+    slopePerS: slope * 1000,
+    spread: Math.sqrt(left / Math.max(1, n - 2))
+  };
 }
 
 /**

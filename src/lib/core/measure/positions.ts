@@ -28,6 +28,8 @@ export type MeasuringPosition = Readonly<{
   drives: boolean;
   photo: PhotoSpec | null;
   zero: InstrumentZero | null;
+  /** Where the goal has stages: the pose of each, so that nobody is shown further than they are. */
+  stages?: readonly PoseId[];
 }>;
 
 const height = (point: string): PhotoSpec => ({ kind: 'height', names: { point } });
@@ -67,8 +69,8 @@ export const measuringPositions: Readonly<Record<string, MeasuringPosition>> = {
   palms_floor: shown('standing fold'),
   fold_reach: at('seated fold', null),
   easy_seat_minutes: shown('easy seat'),
-  lotus_knee_height: at('lotus', height('underside of the knee')),
-  lotus_stage: shown('lotus'),
+  lotus_knee_height: { ...at('lotus', height('underside of the knee')), stages: ['easy seat', 'half lotus', 'lotus'] },
+  lotus_stage: { ...shown('lotus'), stages: ['easy seat', 'half lotus', 'lotus'] },
   heel_sit_minutes: shown('heel sit'),
   turnout_angle: at('turnout', angle('other', ['heels', 'one second toe', 'the other second toe'])),
   squat_heel_lift: at('deep squat', height('underside of the heel')),
@@ -113,4 +115,9 @@ export function positionOf(measureId: string): MeasuringPosition {
   const position = measuringPositions[measureId];
   if (!position) throw new RangeError(`no position for ${measureId}`);
   return position;
+}
+
+/** The pose of a measure at the stage that is worked on. */
+export function poseAt({ pose, stages }: MeasuringPosition, stage: number): PoseId {
+  return stages ? (stages[Math.min(stage, stages.length - 1)] ?? pose) : pose;
 }

@@ -8,6 +8,7 @@ import {
   needsBlock,
   needsLine,
   photoReading,
+  pictureFrame,
   poseFigure,
   poses,
   positionOf,
@@ -123,6 +124,28 @@ describe('what is drawn is what is read', () => {
     const plumb = { kind: 'plumb' as const, from: shot({ x: 80, y: 0 }), to: shot({ x: 80, y: 90 }) };
     const spec = positionOf('HF-KS').photo!;
     expect(photoReading(spec, { ...taken(figure, 5, 4), line: plumb }).value.value).toBeCloseTo(84, 6);
+  });
+});
+
+describe('pictureFrame', () => {
+  const spec = positionOf('front_split_gap').photo!;
+  const figure = poseFigure('front split', { side: 'left', value: 20 }, body);
+  test('stands on the floor under what is measured, a centimetre as long as the picture has it', () => {
+    const frame = pictureFrame(spec, taken(figure, 6, 5));
+    const under = camera(6, 5)({ x: figure.landmarks.point!.x, y: 0 });
+    expect(frame.anchor.x).toBeCloseTo(under.x, 6);
+    expect(frame.anchor.y).toBeCloseTo(under.y, 6);
+    expect(frame.rollDeg).toBeCloseTo(5, 9);
+    expect(frame.unitPx).toBeCloseTo(6, 9);
+  });
+  test('an angle without a line is laid on its vertex, by the length of its limb', () => {
+    const turnout = poseFigure('turnout', { side: 'left', value: 90 }, body);
+    const points = { ...taken(turnout, 3, 0), line: null, block: null };
+    const frame = pictureFrame(positionOf('turnout_angle').photo!, points);
+    expect(frame.anchor).toEqual(points.landmarks.vertex);
+    expect(frame.rollDeg).toBe(0);
+    const [v, a] = [points.landmarks.vertex!, points.landmarks.along!];
+    expect(frame.unitPx).toBeCloseTo(Math.hypot(v.x - a.x, v.y - a.y), 9);
   });
 });
 

@@ -1,8 +1,15 @@
 import type { FigurePose } from '../figure/poseFigure';
 import { limbOutline, type Point } from '../figure/limbs';
+import type { PhotoPoints } from '../photo/photoReading';
 import { normalDraw, seededRandom } from '../geometry/random';
 
-export type DrawnPicture = Readonly<{ svg: string; widthPx: number; heightPx: number }>;
+export type DrawnPicture = Readonly<{
+  svg: string;
+  widthPx: number;
+  heightPx: number;
+  /** Where the landmarks, the floor line and the block really are in it. */
+  points: PhotoPoints;
+}>;
 
 /** Colours of the drawn scene. Nothing else in it is yellow, magenta, cyan or red, so that stickers and rod are found by eye or by machine. */
 export const sceneColours = {
@@ -52,7 +59,7 @@ export function drawnPicture(figure: FigurePose, seed: number, widthPx = 1600, h
     ),
     ...(fromAbove ? [] : [rodAt(box.minX - 14, rodCm), blockAt(box.minX - 24)]),
     ...figure.limbs.map(
-      (l) => `<path d="${limbOutline(l)}" fill="${l.side && !l.near ? sceneColours.clothFar : sceneColours.cloth}"/>`
+      (l) => `<path d="${limbOutline(l)}" fill="${l.chain !== 'trunk' && !l.near ? sceneColours.clothFar : sceneColours.cloth}"/>`
     ),
     headOf(figure),
     ...(fromAbove ? [] : [`<path d="M-900 0H900" stroke="${sceneColours.floorLine}" stroke-width="0.5"/>`]),
@@ -67,7 +74,29 @@ export function drawnPicture(figure: FigurePose, seed: number, widthPx = 1600, h
     inner,
     '</g></svg>'
   ].join('');
-  return { svg, widthPx, heightPx };
+  const shot = ({ x, y }: Point): Point => {
+    const roll = (rollDeg * Math.PI) / 180;
+    const [u, v] = [(x - middle.x) * pxPerCm, -(y - middle.y) * pxPerCm];
+    return {
+      x: widthPx / 2 + u * Math.cos(roll) - v * Math.sin(roll),
+      y: heightPx / 2 + u * Math.sin(roll) + v * Math.cos(roll)
+    };
+  };
+  const blockX = box.minX - 24;
+  return {
+    svg,
+    widthPx,
+    heightPx,
+    points: {
+      landmarks: Object.fromEntries(Object.entries(figure.landmarks).map(([name, p]) => [name, shot(p)])),
+      line: fromAbove
+        ? null
+        : { kind: 'floor', from: shot({ x: box.minX, y: figure.zeroY }), to: shot({ x: box.maxX, y: figure.zeroY }) },
+      block: fromAbove
+        ? null
+        : { bottom: shot({ x: blockX, y: 0 }), top: shot({ x: blockX, y: sceneBlockCm }), heightCm: sceneBlockCm }
+    }
+  };
 }
 
 const stickerAt = ({ x, y }: Point, colour: string): string =>

@@ -227,10 +227,12 @@ export const lanternHall: readonly Story[] = [
     links: [
       { daysAgo: 40, measureId: 'lotus_knee_height', way: 'tape', support: 'cushion', left: 27, right: 23 },
       { daysAgo: 40, measureId: 'HER90', way: 'goniometer', left: 38, right: 47 },
+      { daysAgo: 40, measureId: 'HER90', way: 'photo', left: 37, right: 46 },
       { daysAgo: 40, measureId: 'HAB90', way: 'inclinometer', left: 52, right: 57 },
       { daysAgo: 40, measureId: 'KF', way: 'goniometer', left: 133, right: 136 },
       { daysAgo: 40, measureId: 'APF', way: 'goniometer', left: 48, right: 52 },
       { daysAgo: 12, measureId: 'lotus_knee_height', way: 'tape', support: 'cushion', left: 21, right: 19 },
+      { daysAgo: 12, measureId: 'HER90', way: 'photo', left: 45, right: 52 },
       { daysAgo: 12, measureId: 'HER90', way: 'goniometer', left: 44, right: 51 },
       { daysAgo: 12, measureId: 'lotus_stage', way: 'level', left: 0, right: 0 }
     ],
@@ -345,9 +347,11 @@ export const lanternHall: readonly Story[] = [
     endStops: [{ motion: 'HF-KS', side: null, deg: 125 }],
     links: [
       { daysAgo: 28, measureId: 'pancake_sternum_height', way: 'tape', support: 'cushion', both: 24 },
+      { daysAgo: 28, measureId: 'pancake_sternum_height', way: 'photo height', support: 'cushion', both: 24 },
       { daysAgo: 28, measureId: 'straddle', way: 'goniometer', both: 131 },
       { daysAgo: 28, measureId: 'trunk_fold', way: 'inclinometer', both: 62 },
       { daysAgo: 28, measureId: 'HF-KS', way: 'inclinometer', left: 121, right: 123 },
+      { daysAgo: 6, measureId: 'pancake_sternum_height', way: 'photo height', support: 'cushion', both: 20 },
       { daysAgo: 6, measureId: 'pancake_sternum_height', way: 'tape', support: 'cushion', both: 21 },
       { daysAgo: 6, measureId: 'pancake_sternum_height', way: 'tape', mode: 'active', support: 'cushion', both: 38 },
       { daysAgo: 6, measureId: 'trunk_fold', way: 'inclinometer', both: 66 },

@@ -3,9 +3,14 @@ import {
   compileSession,
   defaultEffortCapPct,
   defaultSensationCap,
+  drawnPicture,
   goalOf,
+  isPhoto,
   measureOf,
   normalDraw,
+  photoReading,
+  poseFigure,
+  positionOf,
   seededRandom,
   sides,
   wayOf,
@@ -17,13 +22,16 @@ import type { SetLogInput, StartInput } from '$lib/contract/forms';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
 import { insertClient } from '../repo/clientRepo';
+import type { PhotoFiles } from '../photos/photoFiles';
 import { listPeople } from '../repo/peopleRepo';
+import { findConsent, upsertConsent } from '../repo/photoRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed, type Session } from '../repo/sessionRepo';
 import { clearScreening, saveScreening } from '../service/checking';
-import { dateOf, loadCase, loadSplitCase } from '../service/clientCase';
+import { bodyOf, dateOf, loadCase, loadSplitCase } from '../service/clientCase';
 import { chooseGoal, saveGoal } from '../service/goalSetting';
 import { saveOccasion } from '../service/measuring';
+import { keepPhoto } from '../service/photos';
 import { makePlan } from '../service/planning';
 import { finishSession, logSet, startSession, tellPain } from '../service/practising';
 import { acceptProposals } from '../service/reviewing';
@@ -33,12 +41,12 @@ import { lanternHall, lanternHallShelf, type Story, type TakenStory } from './la
  * Fills an empty database with Lantern Hall. Everything goes through the same services as the interface, so it is always
  * consistent; the same day gives the same data.
  */
-export async function seedDemo(db: Database, now: Date, say: (text: string) => void): Promise<void> {
+export async function seedDemo(db: Database, files: PhotoFiles, now: Date, say: (text: string) => void): Promise<void> {
   if ((await listPeople(db, 'active')).length > 0) return;
   for (const prop of lanternHallShelf) await db.transaction((tx) => insertProp(tx, prop));
   for (const [i, story] of lanternHall.entries()) {
     say(`  demo data ${i + 1} of ${lanternHall.length}: ${story.client.name}`);
-    await new Telling(db, story, dateOf(now), 1000 + i).tell();
+    await new Telling(db, files, story, dateOf(now), 1000 + i).tell();
   }
 }
 
@@ -55,6 +63,7 @@ class Telling {
 
   constructor(
     readonly db: Database,
+    readonly files: PhotoFiles,
     readonly story: Story,
     readonly today: string,
     seed: number
@@ -94,6 +103,7 @@ class Telling {
     const sd = measure.unit === '°' ? 1.4 : 0.5;
     const round = (v: number) => (measure.unit === 'level' || measure.unit === 'min' ? v : Math.round(v * 2) / 2);
     const places = (['left', 'right', 'both'] as const).filter((place) => at[place] !== undefined);
+    const on = addDays(this.today, -daysAgo);
     const trials = places.flatMap((place) => {
       const once = measure.unit === 'level' || measure.unit === 'min' || measure.unit === '/10';
       return (once ? [1] : [1, 2]).map((ordinal): TrialInput => {
@@ -103,7 +113,29 @@ class Telling {
         return { measureId, side, mode, way, support, ordinal, entries: { [field!.id]: value } };
       });
     });
-    await saveOccasion(this.db, this.#clientId, { ...this.#conditions(addDays(this.today, -daysAgo), state), trials });
+    await saveOccasion(this.db, this.#clientId, {
+      ...this.#conditions(on, state),
+      trials: isPhoto(way) ? await this.#photographed(on, trials) : trials
+    });
+  }
+
+  /** Each trial gets a drawn picture of the position, and reads its number from it. */
+  async #photographed(on: string, trials: readonly TrialInput[]): Promise<TrialInput[]> {
+    const { client } = await loadCase(this.db, this.#clientId);
+    if (!(await findConsent(this.db, client.id))) await upsertConsent(this.db, client.id, { givenBy: client.name, givenOn: on });
+    const pictured: TrialInput[] = [];
+    for (const trial of trials) {
+      const { measureId, side, mode, entries } = trial;
+      const { pose, photo } = positionOf(measureId);
+      const figure = poseFigure(pose, { side: side ?? 'left', value: Object.values(entries)[0]! }, bodyOf(client));
+      const { svg, points } = drawnPicture(figure, Math.floor(this.#random() * 1e6));
+      const id = this.#uuid();
+      const bytes = new TextEncoder().encode(svg);
+      await keepPhoto(this.db, this.files, client.id, { id, measureId, side, mode, takenOn: on, points }, bytes, 'image/svg+xml');
+      const value = Math.round(photoReading(photo!, points).value.value * 10) / 10;
+      pictured.push({ ...trial, photoId: id, entries: { [Object.keys(entries)[0]!]: value } });
+    }
+    return pictured;
   }
 
   #conditions(takenOn: string, bodyState: 'cold' | 'warm') {

@@ -97,6 +97,12 @@ export async function updateArchived(db: Db, id: number, archivedAt: string | nu
   await db.query('update client set archived_at = $1 where id = $2', [archivedAt, id]);
 }
 
+/** Deletes an archived client with everything that hangs on them. Throws: CoreError 'not_found' for one who is not archived. */
+export async function deleteClient(db: Db, id: number): Promise<void> {
+  const { rows } = await db.query('delete from client where id = $1 and archived_at is not null returning id', [id]);
+  oneRow(IdRow, rows, 'client');
+}
+
 /** What their week holds, and what they have at home. */
 export async function updateWeek(db: Db, id: number, { weekHolds, homeProps }: WeekInput): Promise<void> {
   await db.query('update client set week_holds = $1, home_props = $2 where id = $3', [JSON.stringify(weekHolds), homeProps, id]);

@@ -98,13 +98,18 @@ export async function insertOccasion(tx: Db, clientId: number, c: ConditionsInpu
 
 export type NewTrial = TrialInput & Readonly<{ value: number }>;
 
-export async function insertTrials(tx: Db, occasionId: number, trials: readonly NewTrial[]): Promise<void> {
-  for (const t of trials)
-    await tx.query(
+/** Gives the ids of the trials, in their order. */
+export async function insertTrials(tx: Db, occasionId: number, trials: readonly NewTrial[]): Promise<number[]> {
+  const ids: number[] = [];
+  for (const t of trials) {
+    const { rows } = await tx.query(
       `insert into trial (occasion_id, measure_id, side, mode, way, support, ordinal, entries, value)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
       [occasionId, t.measureId, t.side, t.mode, t.way, t.support, t.ordinal, JSON.stringify(t.entries), t.value]
     );
+    ids.push(oneRow(IdRow, rows, 'trial').id);
+  }
+  return ids;
 }
 
 /** Adds to the note of an occasion that is gone on with. */

@@ -29,6 +29,7 @@ import {
 } from '$lib/core';
 import type { Database } from '../db/db';
 import { appendNote, findOpenOccasion, insertOccasion, insertTrials, type Occasion, type Trial } from '../repo/occasionRepo';
+import { updatePhotoTrial } from '../repo/photoRepo';
 import { legOf, lengthsOf, loadCase, type ClientCase, type GoalCase, type SplitCase } from './clientCase';
 import { perCase } from './perCase';
 
@@ -83,7 +84,9 @@ export async function saveOccasion(db: Database, clientId: number, input: Measur
     const open = await findOpenOccasion(tx, clientId, input, measureIds);
     const id = open ?? (await insertOccasion(tx, clientId, input));
     if (open !== null && input.note) await appendNote(tx, open, input.note);
-    await insertTrials(tx, id, trials);
+    const trialIds = await insertTrials(tx, id, trials);
+    for (const [i, { photoId, measureId }] of trials.entries())
+      if (photoId) await updatePhotoTrial(tx, clientId, photoId, measureId, trialIds[i]!);
     return id;
   });
 }

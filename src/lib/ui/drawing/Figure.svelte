@@ -6,19 +6,19 @@
     pose: FigurePose;
     /** Which limbs carry their side's colour. @default what the pose is about */
     coloured?: FigurePose['coloured'];
-    /** The pose of another day, pale behind. @default false */
-    ghost?: boolean;
+    /** The pose of another day: 'pale' behind, or the bare 'outline' of what is measured over it. */
+    ghost?: 'pale' | 'outline';
   };
-  let { pose, coloured = pose.coloured, ghost = false }: Props = $props();
+  let { pose, coloured = pose.coloured, ghost }: Props = $props();
 
   function isColoured({ name, chain, near, side }: Limb): boolean {
-    if (ghost || side === null || chain === 'trunk') return false;
+    if (ghost === 'pale' || side === null || chain === 'trunk') return false;
     if (coloured === 'feet') return name === 'heel' || name === 'instep';
     if (coloured === 'both legs') return chain === 'leg';
     return near && chain === coloured;
   }
   function fillOf(limb: Limb): string {
-    if (ghost) return 'var(--color-line)';
+    if (ghost === 'pale') return 'var(--color-line)';
     if (isColoured(limb)) return limb.side === 'left' ? 'var(--color-lake)' : 'var(--color-ochre)';
     return limb.near || limb.chain === 'trunk' ? 'var(--color-pale)' : 'var(--color-pale-far)';
   }
@@ -53,34 +53,40 @@
     `M${x} ${y - markR}A${markR} ${markR} 0 0 ${side === 'left' ? 0 : 1} ${x} ${y + markR}Z`;
 </script>
 
-<g opacity={ghost ? 0.8 : 1}>
-  {#each shapes as { group, thin, limbs }, i (`${group}/${i}`)}
-    <g opacity={thin ? 0.4 : 1}>
-      {#if !ghost && !pose.seeThrough}
+{#if ghost === 'outline'}
+  {#each pose.limbs.filter(isColoured) as limb (`${limb.name}/${limb.side}`)}
+    <path d={limbOutline(limb)} fill="none" stroke="var(--color-ink)" stroke-width="0.7" stroke-dasharray="2.4 1.8" />
+  {/each}
+{:else}
+  <g opacity={ghost ? 0.8 : 1}>
+    {#each shapes as { group, thin, limbs }, i (`${group}/${i}`)}
+      <g opacity={thin ? 0.4 : 1}>
+        {#if !ghost && !pose.seeThrough}
+          {#each limbs as limb (`${limb.name}/${limb.side}`)}
+            <path d={limbOutline(limb)} fill="none" stroke="var(--color-chalk)" stroke-width="1.4" />
+          {/each}
+        {/if}
         {#each limbs as limb (`${limb.name}/${limb.side}`)}
-          <path d={limbOutline(limb)} fill="none" stroke="var(--color-chalk)" stroke-width="1.4" />
+          <path d={limbOutline(limb)} fill={fillOf(limb)} />
         {/each}
-      {/if}
-      {#each limbs as limb (`${limb.name}/${limb.side}`)}
-        <path d={limbOutline(limb)} fill={fillOf(limb)} />
-      {/each}
-      {#if group === pose.head.group}
-        {@const { centre, alongCm, acrossCm, tiltDeg } = pose.head}
-        <ellipse
-          cx={centre.x}
-          cy={centre.y}
-          rx={acrossCm}
-          ry={alongCm}
-          transform="rotate({tiltDeg} {centre.x} {centre.y})"
-          fill={ghost ? 'var(--color-line)' : 'var(--color-pale)'}
-        />
-      {/if}
-    </g>
-  {/each}
-  {#each marked as { side, at } (side)}
-    <path d={markPath(side, at)} fill="var(--color-paper)" />
-  {/each}
-  {#if !ghost && firstLimb && coloured !== 'none' && pose.view === 'side'}
-    <circle cx={firstLimb.from.x} cy={firstLimb.from.y} r="1.6" fill="var(--color-paper)" />
-  {/if}
-</g>
+        {#if group === pose.head.group}
+          {@const { centre, alongCm, acrossCm, tiltDeg } = pose.head}
+          <ellipse
+            cx={centre.x}
+            cy={centre.y}
+            rx={acrossCm}
+            ry={alongCm}
+            transform="rotate({tiltDeg} {centre.x} {centre.y})"
+            fill={ghost ? 'var(--color-line)' : 'var(--color-pale)'}
+          />
+        {/if}
+      </g>
+    {/each}
+    {#each marked as { side, at } (side)}
+      <path d={markPath(side, at)} fill="var(--color-paper)" />
+    {/each}
+    {#if !ghost && firstLimb && coloured !== 'none' && pose.view === 'side'}
+      <circle cx={firstLimb.from.x} cy={firstLimb.from.y} r="1.6" fill="var(--color-paper)" />
+    {/if}
+  </g>
+{/if}

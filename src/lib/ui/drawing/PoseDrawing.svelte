@@ -1,11 +1,13 @@
 <script lang="ts">
+  import { compute } from '$lib/contract/door';
   import { poseFigure, type Body, type FigurePose, type PoseId, type Side } from '$lib/core';
   import Figure from './Figure.svelte';
   import Furniture from './Furniture.svelte';
   import Landmarks from './Landmarks.svelte';
+  import { movingFigure } from './movingFigure.svelte';
   import Scene from './Scene.svelte';
 
-  /** A position on its floor, to scale. */
+  /** A position on its floor, to scale. What no body can be is drawn as the position usually is. */
   type Props = {
     pose: PoseId;
     setting: { side: Side; value?: number };
@@ -18,9 +20,15 @@
     class?: string;
   };
   let { pose, setting, body, label, before = null, reading = null, class: className = '' }: Props = $props();
-  const figure = $derived(poseFigure(pose, setting, body));
-  const earlier = $derived(before === null ? null : poseFigure(pose, { ...setting, value: before }, body));
-  const boxes = $derived([figure.box, ...(earlier ? [earlier.box] : [])]);
+  const at = (value: number | undefined): FigurePose => {
+    const { side } = setting;
+    const drawn = compute(() => poseFigure(pose, { side, ...(value !== undefined && { value }) }, body));
+    return drawn.ok ? drawn.value : poseFigure(pose, { side }, body);
+  };
+  const figure = $derived(at(setting.value));
+  const moving = movingFigure(() => figure);
+  const earlier = $derived(before === null ? null : at(before));
+  const boxes = $derived([figure.box, moving.current.box, ...(earlier ? [earlier.box] : [])]);
   const margin = 4;
   const edge = (pick: (b: FigurePose['box']) => number, of: (...values: number[]) => number) => of(...boxes.map(pick));
   const fromAbove = $derived(figure.view === 'top' || figure.view === 'facing down on');
@@ -44,7 +52,9 @@
   class={className}
 >
   <Furniture boxes={figure.furniture} />
-  {#if earlier}<Figure pose={earlier} ghost />{/if}
-  <Figure pose={figure} />
+  {#if earlier}<Figure pose={earlier} ghost="pale" />{/if}
+  <Figure pose={moving.current} />
+  <!-- Seen from the front the earlier one would hide behind the body. -->
+  {#if earlier && figure.view !== 'side'}<Figure pose={earlier} ghost="outline" />{/if}
   {#if reading}<Landmarks {figure} {reading} />{/if}
 </Scene>

@@ -36,10 +36,7 @@ function frontSplit(f: Frame, depthCm: number, lift = 0): Built {
   const legs = { trained: lead, other: splitLeg(f, 'other', trunk.hip.other, 0, false) };
   return {
     posture: postureOf(trunk, legs, splitArms(f, trunk, gapCm)),
-    landmarks:
-      lift > 0 || depthCm < 0
-        ? { point: vec(lead.heel.x, lead.heel.y - f.r.heel) }
-        : { point: vec(0, gapCm), along: lead.ankle, other: legs.other.ankle },
+    landmarks: lift > 0 || depthCm < 0 ? { point: vec(lead.heel.x, lead.heel.y - f.r.heel) } : { point: vec(0, gapCm) },
     supports: {
       pelvis: vec(-0.01 * f.stature, gapCm),
       leadHeel: vec(lead.heel.x, raiseCm),

@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import { openingFromDepthDeg, poseFigure, usualStepCm, type Rung, type Side } from '$lib/core';
   import Figure from '$lib/ui/drawing/Figure.svelte';
+  import { movingFigure } from '$lib/ui/drawing/movingFigure.svelte';
   import Scene from '$lib/ui/drawing/Scene.svelte';
   import StackDrawing from '$lib/ui/drawing/StackDrawing.svelte';
   import { formProblem } from '$lib/ui/formState';
@@ -27,6 +28,7 @@
     trailLegCm: side === 'left' ? data.client.body.rightLegCm : data.client.body.leftLegCm
   });
   const pose = $derived(rung && poseFigure('front split', { side, value: rung.depthCm }, data.client.body));
+  const moving = movingFigure(() => pose ?? poseFigure('front split', { side }, data.client.body));
   const measuredPose = $derived(grade && poseFigure('front split', { side, value: grade.reading.depthCm }, data.client.body));
   const nearby = $derived(grade ? [grade.rung, ...grade.near].toSorted((a, b) => b.depthCm - a.depthCm) : []);
   /** Against what is in use; against the measure while nothing is, or the shelf lost it. */
@@ -77,13 +79,13 @@
           label="{side} leg in front on {stackText(rung.items, data.shelf)}: {depthText(rung.depthCm, unit)}"
           class="max-h-[46vh] w-full"
         >
-          <Figure pose={measuredPose} ghost />
+          <Figure pose={measuredPose} ghost="pale" />
           <StackDrawing
             items={rung.items}
             shelf={data.shelf}
             x={rung.under === 'lead heel' ? (pose.supports.leadHeel?.x ?? 0) : (pose.supports.pelvis?.x ?? 0)}
           />
-          <Figure {pose} />
+          <Figure pose={moving.current} />
         </Scene>
         <p class="absolute top-0 left-0">
           <span class="block text-6xl leading-none font-bold">{depthText(rung.depthCm, unit)}</span>

@@ -4,6 +4,7 @@ import { whole } from '$lib/contract/fields';
 import { measureForm, measureIdForm, sidesOf } from '$lib/contract/measureForms';
 import { measureOf, measuringOrder, reachableStacks, type WayId } from '$lib/core';
 import { goalCaseOr, orNotFound } from '$lib/server/orNotFound';
+import { findConsent } from '$lib/server/repo/photoRepo';
 import { updateOccasionRemoved } from '$lib/server/repo/occasionRepo';
 import { lengthsOf, type GoalCase } from '$lib/server/service/clientCase';
 import { daysSince, isDue, ownTrials, saveOccasion, stackStepCm, takenOf } from '$lib/server/service/measuring';
@@ -25,7 +26,7 @@ const openToday = (c: GoalCase, size: SetSize, today: string): string[] =>
     .flatMap((g) => g.measures.map((m) => m.id))
     .filter((id) => daysSince(c, id, today) !== 0);
 
-export const load: PageServerLoad = async ({ params, url, locals: { caseOf, today } }) => {
+export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const size = sizeOf(url, c);
   const groups = groupsOf(c, size);
@@ -64,6 +65,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
     todaysTrials: c.occasions
       .filter((o) => o.takenOn === today)
       .flatMap((o) => o.trials.filter((t) => t.measureId === measureId).map((t) => ({ ...t, bodyState: o.bodyState }))),
+    consent: await findConsent(db, c.client.id),
     conditions: {
       bodyState: todays?.bodyState ?? c.occasions.at(-1)?.bodyState ?? 'cold',
       dayTime: todays?.dayTime ?? '',

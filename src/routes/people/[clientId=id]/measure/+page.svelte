@@ -33,8 +33,9 @@
         form={saving}
         unit={data.units.length}
         lead={data.goal?.leadSide ?? 'left'}
+        stage={data.goal?.stage ?? 0}
         today={data.today}
-        body={data.client.body}
+        client={data.client}
       />
     {/key}
     <Recent {measure} taken={data.taken} unit={data.units.length} />

@@ -54,5 +54,6 @@
       </ul>
     </section>
   {/each}
+  <a class="text-ink-soft underline underline-offset-4" href={base.replace(/measure$/, 'photos')}>Pictures, before and after</a>
   <a class="text-ink-soft underline underline-offset-4" href="{base}/agreement">Two measurers: how well they agree</a>
 </nav>

@@ -4,8 +4,10 @@
   import { sidesOf, type ConditionsInput } from '$lib/contract/measureForms';
   import {
     comparesAs,
+    isPhoto,
     otherSide,
-    poseFigure,
+    poseAt,
+    positionOf,
     wayOf,
     type Body,
     type BodyLengths,
@@ -16,15 +18,16 @@
     type WayId
   } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
-  import Figure from '$lib/ui/drawing/Figure.svelte';
-  import Scene from '$lib/ui/drawing/Scene.svelte';
+  import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { capital, headlineText, valueText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Why from '$lib/ui/Why.svelte';
   import type { TakenReading } from '$lib/server/service/measuring';
   import Conditions from './Conditions.svelte';
+  import InstrumentPane from './InstrumentPane.svelte';
   import { MeasureState } from './measureState.svelte';
+  import PhotoPane from './PhotoPane.svelte';
   import SideCard from './SideCard.svelte';
 
   type Data = Readonly<{
@@ -37,9 +40,20 @@
     taken: readonly TakenReading[];
     todaysTrials: readonly { side: Side | null; mode: MeasureMode; way: WayId; entries: Entries; bodyState: BodyState }[];
     conditions: Pick<ConditionsInput, 'bodyState' | 'dayTime' | 'training' | 'measurer'>;
+    consent: Readonly<{ givenBy: string; givenOn: string }> | null;
   }>;
-  type Props = { measure: Measure; data: Data; form: FormState; unit: LengthUnit; lead: Side; today: string; body: Body };
-  let { measure, data, form, unit, lead, today, body }: Props = $props();
+  type Props = {
+    measure: Measure;
+    data: Data;
+    form: FormState;
+    unit: LengthUnit;
+    lead: Side;
+    /** Of the goal that is worked on. */
+    stage: number;
+    today: string;
+    client: Readonly<{ id: number; name: string; body: Body }>;
+  };
+  let { measure, data, form, unit, lead, stage, today, client }: Props = $props();
 
   const sameWay = (a: WayId, b: WayId) => comparesAs(a) === comparesAs(b);
   // The form is made anew for each measure.
@@ -98,8 +112,18 @@
   const differences = $derived(
     measure.sides === 'each' ? measure.modes.map((mode) => ({ mode, difference: state.sideDifference(mode) })) : []
   );
-  const isSplit = $derived(measure.id === 'front_split_gap');
-  const model = $derived(isSplit ? poseFigure('front split', { side: lead, value: 18 }, body) : null);
+  const guessedWay: WayId = 'photo, line guessed';
+  const position = $derived(positionOf(measure.id));
+  /** The figure stands as what is typed says, and as last time pale behind. */
+  const shownSide = $derived(
+    measure.sides === 'each' ? (places.find((side) => state.reading(side, measure.modes[0]!) !== null) ?? lead) : null
+  );
+  const typedNow = $derived(state.reading(shownSide, measure.modes[0]!));
+  const lastOne = $derived(state.before(shownSide, measure.modes[0]!));
+  const drawnValue = $derived(position.drives ? (typedNow?.ok ? typedNow.value.value : lastOne?.value) : undefined);
+  const markedFor = $derived(
+    isPhoto(state.way) ? 'landmarks' : state.way === 'inclinometer' ? 'inclinometer' : measure.unit === 'cm' ? 'tape' : null
+  );
   const estimated = $derived(
     data.lengths.some(({ lengths }) =>
       wayOf(state.way)
@@ -119,25 +143,26 @@
     ({ update }) =>
       update({ reset: false })}
 >
-  <div class="grid items-start gap-x-6 gap-y-3 {model ? 'lg:grid-cols-[1fr_14rem]' : ''}">
+  <div class="grid items-start gap-x-6 gap-y-3 lg:grid-cols-[1fr_16rem]">
     <div>
       <h1>{measure.name.charAt(0).toUpperCase() + measure.name.slice(1)}</h1>
       <p class="max-w-2xl">{measure.howTo[0]} {measure.howTo[1]}</p>
       <p class="max-w-2xl text-ink-soft">{measure.landmarks}</p>
       {#if measure.caution}<p class="font-semibold text-stop">{measure.caution}</p>{/if}
     </div>
-    {#if model}
-      <Scene
-        minX={model.box.minX - 4}
-        maxX={model.box.maxX + 4}
-        maxY={60}
-        label="Where the tape goes: from the floor straight up to the lowest point of the pelvis"
-        class="h-24 w-full max-lg:hidden"
-      >
-        <Figure pose={model} />
-        <path d="M-2 0V18M-6 18H2" stroke="var(--color-ink)" stroke-width="2" fill="none" vector-effect="non-scaling-stroke" />
-      </Scene>
-    {/if}
+    <PoseDrawing
+      pose={poseAt(position, stage)}
+      setting={{ side: shownSide ?? lead, ...(drawnValue !== undefined && { value: drawnValue }) }}
+      before={position.drives && typedNow?.ok && lastOne ? lastOne.value : null}
+      reading={markedFor}
+      body={client.body}
+      label="{measure.name}, {markedFor === 'tape'
+        ? 'where the tape goes'
+        : markedFor === 'inclinometer'
+          ? 'where the instrument lies'
+          : 'the position'}"
+      class="h-28 w-full max-lg:h-24"
+    />
   </div>
 
   <div class="flex flex-wrap items-end gap-x-6 gap-y-3">
@@ -153,12 +178,14 @@
       ]}
     />
     {#if measure.ways.length > 1}
+      <!-- Whether a photo's line was guessed is said where it is set, and goes with the form all the same. -->
+      {#if state.way === guessedWay}<input type="hidden" name="way" value={guessedWay} />{/if}
       <Choices
         legend="Way"
         name="way"
-        bind:value={() => state.way, (v) => (state.way = v as WayId)}
+        bind:value={() => (state.way === guessedWay ? 'photo' : state.way), (v) => (state.way = v as WayId)}
         error={fieldError(form, 'way')}
-        choices={measure.ways.map((id) => ({ value: id, label: wayOf(id).label }))}
+        choices={measure.ways.filter((id) => id !== guessedWay).map((id) => ({ value: id, label: wayOf(id).label }))}
       />
     {:else}
       <input type="hidden" name="way" value={measure.ways[0]} />
@@ -166,6 +193,25 @@
   </div>
 
   <ProblemNote text={formProblem(form)} />
+
+  {#key `${isPhoto(state.way)}/${state.way === 'inclinometer'}`}
+    {#if state.way === 'inclinometer' && position.zero}
+      <InstrumentPane {measure} {state} {places} />
+    {:else if isPhoto(state.way) && position.photo}
+      <PhotoPane
+        {measure}
+        {state}
+        {places}
+        {unit}
+        {today}
+        clientId={client.id}
+        clientName={client.name}
+        consent={data.consent}
+        body={client.body}
+      />
+    {/if}
+  {/key}
+  {#each Object.entries(state.photos) as [name, id] (name)}{#if id}<input type="hidden" {name} value={id} />{/if}{/each}
 
   <div class="grid gap-5 {places.length > 1 ? 'xl:grid-cols-2' : ''}">
     {#each places as side (side)}

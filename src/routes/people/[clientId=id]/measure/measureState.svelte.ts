@@ -1,6 +1,6 @@
 import { compute } from '$lib/contract/door';
-import type { BodyState, LengthUnit } from '$lib/contract/fields';
-import { parseTrial, sidesOf, trialField, trialsPerSide, type ParsedTrial } from '$lib/contract/measureForms';
+import { fromCm, type BodyState, type LengthUnit } from '$lib/contract/fields';
+import { parseTrial, photoField, sidesOf, trialField, trialsPerSide, type ParsedTrial } from '$lib/contract/measureForms';
 import type { Result } from '$lib/contract/problem';
 import {
   activeGap,
@@ -44,6 +44,13 @@ type Source = () => Readonly<{
   otherWays: (side: Side | null, mode: MeasureMode, way: WayId) => readonly { way: WayId; trials: Entries[] }[];
 }>;
 
+/** A place for one number: a side, held or reached, and which trial. */
+export type Slot = Readonly<{ side: Side | null; mode: MeasureMode; n: number }>;
+
+/** What stands in view while a measure is taken: its own caution, else the usual one. */
+export const measureCaution = ({ caution }: Measure): string =>
+  `${caution ?? 'Stop at a strong stretch.'} Sharp pain, tingling or numbness ends the measuring.`;
+
 /** A single look tells a level, a time or a count. */
 const usualTrials = ({ unit }: Measure): number => (unit === 'cm' || unit === '°' ? 2 : 1);
 const key = (side: Side | null, mode: MeasureMode) => `${side ?? 'both'}/${mode}`;
@@ -56,6 +63,8 @@ export class MeasureState {
   support = $state('');
   typed = $state<Record<string, string>>({});
   shown = $state<Record<string, number>>({});
+  /** Pictures that numbers were read from, by the field that names them. */
+  photos = $state<Record<string, string>>({});
 
   constructor(
     source: Source,
@@ -79,6 +88,10 @@ export class MeasureState {
               if (value) last = Math.max(last, n);
             }
         this.shown[key(side, mode)] = last;
+        for (let n = 1; n <= trialsPerSide; n++) {
+          const photo = typed[photoField(side, mode, n)];
+          if (typeof photo === 'string' && photo) this.photos[photoField(side, mode, n)] = photo;
+        }
       }
   }
 
@@ -88,6 +101,25 @@ export class MeasureState {
     usualTrials(this.#source().measure) > 1 && (this.shown[key(side, mode)] ?? 0) < trialsPerSide;
   addTrial(side: Side | null, mode: MeasureMode): void {
     this.shown[key(side, mode)] = Math.min(trialsPerSide, (this.shown[key(side, mode)] ?? 1) + 1);
+  }
+
+  /** What an instrument or a photo fills, in the order it is taken: passive first, side by side. */
+  slots(places: readonly (Side | null)[]): Slot[] {
+    return this.#source().measure.modes.flatMap((mode) =>
+      places.flatMap((side) => this.trialNumbers(side, mode).map((n) => ({ side, mode, n })))
+    );
+  }
+
+  /** The one field that an instrument or a photo fills in this way. */
+  #slotField = ({ side, mode, n }: Slot): string => trialField(side, mode, n, wayOf(this.way).fields[0]!.id);
+  slotText = (slot: Slot): string => this.typed[this.#slotField(slot)] ?? '';
+
+  /** Puts a value, in the unit of the measure, where it belongs, with the picture it was read from. */
+  fill(slot: Slot, value: number, digits: 0 | 1, photoId?: string): void {
+    const { measure, unit } = this.#source();
+    const shown = measure.unit === 'cm' ? fromCm(value, unit) : value;
+    this.typed[this.#slotField(slot)] = String(Math.round(shown * 10 ** digits) / 10 ** digits);
+    this.photos[photoField(slot.side, slot.mode, slot.n)] = photoId ?? '';
   }
 
   #lengths = (side: Side | null): BodyLengths => this.#source().lengths.find((l) => l.side === side)!.lengths;

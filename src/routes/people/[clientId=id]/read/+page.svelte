@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { goalOf, measureOf } from '$lib/core';
+  import { goalOf, measureOf, poseAt, positionOf } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
+  import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { capital, dateText, degText, headlineText, shortDate, stateText, valueText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import Why from '$lib/ui/Why.svelte';
@@ -118,6 +119,19 @@
                   : ''}.
               {/if}
             </p>
+            {#if !canTry && positionOf(headline.id).drives}
+              <PoseDrawing
+                pose={poseAt(positionOf(headline.id), goal.stage)}
+                setting={{ side: side ?? 'left', value: latest.value }}
+                before={first?.value ?? null}
+                body={data.client.body}
+                label="{headline.name} now, {text(latest.value)}{first ? `; pale, at first, ${text(first.value)}` : ''}"
+                class="mt-2 h-32 w-full"
+              />
+              {#if first}<p class="text-ink-soft">
+                  Pale or dashed: the first, {dateText(first.takenOn)}, {text(first.value)}.
+                </p>{/if}
+            {/if}
           {:else}
             <p class="text-ink-soft">Not measured yet.</p>
           {/if}
@@ -139,7 +153,7 @@
                 {tried}
                 {unit}
                 body={data.client.body}
-                isSplit={data.isSplit}
+                pose={positionOf(headline.id).pose}
                 angleWord={headline.name.toLowerCase()}
               />
             {/each}

@@ -1,10 +1,8 @@
 <script lang="ts">
   import { compute } from '$lib/contract/door';
   import type { LengthUnit } from '$lib/contract/fields';
-  import { poseFigure, whatIf, type Body, type PositionReading } from '$lib/core';
-  import Figure from '$lib/ui/drawing/Figure.svelte';
-  import OpeningDrawing from '$lib/ui/drawing/OpeningDrawing.svelte';
-  import Scene from '$lib/ui/drawing/Scene.svelte';
+  import { whatIf, type Body, type PoseId, type PositionReading } from '$lib/core';
+  import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { degText, depthText, lengthText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import SideMark from '$lib/ui/SideMark.svelte';
@@ -15,19 +13,16 @@
     tried: Readonly<Record<string, number>>;
     unit: LengthUnit;
     body: Body;
-    isSplit: boolean;
+    pose: PoseId;
     /** What the angle is called. */
     angleWord: string;
   };
-  let { reading, tried, unit, body, isSplit, angleWord }: Props = $props();
+  let { reading, tried, unit, body, pose, angleWord }: Props = $props();
   const now = $derived(compute(() => whatIf(reading, {})));
   const then = $derived(compute(() => whatIf(reading, tried)));
   const isTried = $derived(now.ok && then.ok && Math.abs(now.value.openingDeg - then.value.openingDeg) > 0.05);
-  const pose = $derived(
-    isSplit && then.ok && then.value.depthCm !== null
-      ? compute(() => poseFigure('front split', { side: reading.leadSide ?? 'left', value: then.value.depthCm! }, body))
-      : null
-  );
+  /** What the figure is set by: a depth where the position has one, else the opening. */
+  const drawn = (at: typeof now) => (at.ok ? (at.value.depthCm ?? at.value.openingDeg) : null);
 </script>
 
 <section
@@ -40,24 +35,16 @@
       position{/if}
   </h2>
   {#if now.ok && then.ok}
-    {#if pose?.ok}
-      <Scene
-        minX={pose.value.box.minX - 4}
-        maxX={pose.value.box.maxX + 4}
-        maxY={pose.value.box.maxY + 2}
-        label="Figure in the front split at {depthText(then.value.depthCm!, unit)}"
-        class="max-h-28 w-full"
-      >
-        <Figure pose={pose.value} />
-      </Scene>
-    {:else if !isSplit}
-      <OpeningDrawing
-        nowDeg={now.value.openingDeg}
-        thenDeg={then.value.openingDeg}
-        needDeg={reading.needSumDeg}
-        onFloor={reading.model === 'side split'}
-      />
-    {/if}
+    <PoseDrawing
+      {pose}
+      setting={{ side: reading.leadSide ?? 'left', value: drawn(then)! }}
+      before={isTried ? drawn(now) : null}
+      {body}
+      label="Figure {then.value.depthCm === null
+        ? `opened to ${degText(then.value.openingDeg)}`
+        : `at ${depthText(then.value.depthCm, unit)}`}"
+      class="max-h-28 w-full"
+    />
     <p class="flex flex-wrap items-baseline gap-x-4">
       <span class="text-4xl font-bold">
         {then.value.depthCm === null ? degText(then.value.openingDeg) : depthText(then.value.depthCm, unit)}

@@ -2,6 +2,7 @@
   import { exerciseOf, poseFigure, type Body, type Prop } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import Figure from '$lib/ui/drawing/Figure.svelte';
+  import { movingFigure } from '$lib/ui/drawing/movingFigure.svelte';
   import Scene from '$lib/ui/drawing/Scene.svelte';
   import StackDrawing from '$lib/ui/drawing/StackDrawing.svelte';
   import { depthText } from '$lib/ui/format';
@@ -20,6 +21,7 @@
   const pose = $derived(
     poseFigure(exercise.pose, { side: player.set.side ?? 'right', ...(rung && { value: rung.depthCm }) }, body)
   );
+  const moving = movingFigure(() => pose);
   const coloured = $derived(exercise.sides === 'both together' ? 'none' : pose.coloured);
 </script>
 
@@ -51,7 +53,7 @@
         vector-effect="non-scaling-stroke"
       />
     {/if}
-    <Figure {pose} {coloured} />
+    <Figure pose={moving.current} {coloured} />
   </Scene>
   {#if rung}
     <p class="text-xl">

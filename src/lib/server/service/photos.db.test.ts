@@ -1,0 +1,184 @@
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { photoLimits } from '$lib/contract/photoForms';
+import { drawnPicture, poseFigure } from '$lib/core';
+import { photoFiles, type PhotoFiles } from '../photos/photoFiles';
+import { updateArchived } from '../repo/clientRepo';
+import { updateOccasionRemoved } from '../repo/occasionRepo';
+import { findConsent, listPhotoIds, listPhotos, upsertConsent } from '../repo/photoRepo';
+import { newPerson, personWithGoal } from '../testing/people';
+import { testDatabase } from '../testing/testDatabase';
+import type { Database } from '../db/db';
+import { loadCase } from './clientCase';
+import { saveOccasion, takenOf } from './measuring';
+import { deleteForGood, keepPhoto, removePhotos, revokeConsent, sweepPhotos } from './photos';
+import { hiddenValue, standInAsk } from './standIn';
+
+const given = testDatabase();
+const on = '2026-03-02';
+let dir: string;
+let files: PhotoFiles;
+beforeAll(() => {
+  dir = mkdtempSync(join(tmpdir(), 'calm-reach-photos-'));
+  files = photoFiles(dir);
+});
+afterAll(() => rmSync(dir, { recursive: true }));
+
+const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+let lastId = 0;
+const figure = poseFigure('leg raise', { side: 'left', value: 80 }, { statureCm: 170, leftLegCm: 90, rightLegCm: 90 });
+const picture = drawnPicture(figure, 4);
+const svg = new TextEncoder().encode(picture.svg);
+const input = (id: string) =>
+  ({ id, measureId: 'HF-KS', side: 'left', mode: 'passive', takenOn: on, points: picture.points }) as const;
+const onDisk = () => readdirSync(join(dir, 'photos')).map((name) => name.split('.')[0]!);
+
+async function withConsent(db: Database): Promise<number> {
+  const id = await personWithGoal(db, 'front_split');
+  await upsertConsent(db, id, { givenBy: 'Nell Harrow', givenOn: on });
+  return id;
+}
+async function kept(db: Database, clientId: number): Promise<string> {
+  const id = uuid(++lastId);
+  await keepPhoto(db, files, clientId, input(id), svg, 'image/svg+xml');
+  return id;
+}
+const measured = (db: Database, clientId: number, photoId: string) =>
+  saveOccasion(db, clientId, {
+    takenOn: on,
+    bodyState: 'warm',
+    dayTime: '',
+    training: '',
+    measurer: '',
+    note: '',
+    trials: [
+      { measureId: 'HF-KS', side: 'left', mode: 'passive', way: 'photo', support: '', ordinal: 1, entries: { deg: 80 }, photoId }
+    ]
+  });
+
+describe('a picture', () => {
+  test('is kept with its points, and belongs to the measure it gave', () =>
+    given.rolledBack(async (db) => {
+      const client = await withConsent(db);
+      const id = await kept(db, client);
+      expect(await listPhotos(db, client)).toEqual([]); // its measure is not kept yet
+      await measured(db, client, id);
+      const [photo] = await listPhotos(db, client);
+      expect(photo).toMatchObject({ id, measureId: 'HF-KS', side: 'left', way: 'photo', widthPx: 1600, takenOn: on });
+      expect(photo!.points).toEqual(picture.points);
+      expect(await files.read(id, 'image/svg+xml')).toEqual(svg);
+      expect(takenOf(await loadCase(db, client)).at(-1)).toMatchObject({ way: 'photo', value: 80 });
+    }));
+
+  test('is not kept without consent', () =>
+    given.rolledBack(async (db) => {
+      const client = await newPerson(db);
+      await expect(keepPhoto(db, files, client, input(uuid(900)), svg, 'image/svg+xml')).rejects.toThrow('consent_missing');
+      expect(onDisk()).not.toContain(uuid(900));
+    }));
+
+  test.each([
+    ['text', new TextEncoder().encode('no picture at all'), 'photo_unreadable'],
+    ['a drawing sent as a photo', svg, 'photo_unreadable'],
+    ['nothing', new Uint8Array(), 'photo_unreadable'],
+    ['one that is too large', new Uint8Array(photoLimits.keptMb * 1024 * 1024 + 1), 'photo_too_large']
+  ])('is refused when it is %s', (_, bytes, code) =>
+    given.rolledBack(async (db) => {
+      const client = await withConsent(db);
+      await expect(keepPhoto(db, files, client, input(uuid(901)), bytes)).rejects.toThrow(code);
+      expect(onDisk()).not.toContain(uuid(901));
+      expect(await listPhotoIds(db, client)).toEqual([]);
+    })
+  );
+
+  test('sent again changes nothing, and never overwrites that of someone else', () =>
+    given.rolledBack(async (db) => {
+      const [one, other] = [await withConsent(db), await withConsent(db)];
+      const id = await kept(db, one);
+      const another = new TextEncoder().encode(drawnPicture(figure, 77).svg);
+      await keepPhoto(db, files, other, input(id), another, 'image/svg+xml');
+      expect(await files.read(id, 'image/svg+xml')).toEqual(svg);
+      expect(await listPhotoIds(db, other)).toEqual([]);
+    }));
+
+  test('is not shown while its measure is taken out, and not claimed by another client', () =>
+    given.rolledBack(async (db) => {
+      const [client, other] = [await withConsent(db), await withConsent(db)];
+      const id = await kept(db, client);
+      await measured(db, other, id);
+      expect(await listPhotos(db, other)).toEqual([]);
+      const occasion = await measured(db, client, id);
+      await updateOccasionRemoved(db, client, occasion, '2026-03-03T10:00:00Z');
+      expect(await listPhotos(db, client)).toEqual([]);
+      await updateOccasionRemoved(db, client, occasion, null);
+      expect(await listPhotos(db, client)).toHaveLength(1);
+    }));
+});
+
+describe('taking back', () => {
+  test('consent revoked deletes every picture and keeps the measures', () =>
+    given.rolledBack(async (db) => {
+      const client = await withConsent(db);
+      const id = await kept(db, client);
+      await measured(db, client, id);
+      await revokeConsent(db, files, client);
+      expect(await findConsent(db, client)).toBeNull();
+      expect(await listPhotoIds(db, client)).toEqual([]);
+      expect(onDisk()).not.toContain(id);
+      expect(takenOf(await loadCase(db, client))).toHaveLength(1);
+    }));
+
+  test('one picture can go alone, and only that of its own client', () =>
+    given.rolledBack(async (db) => {
+      const [client, other] = [await withConsent(db), await withConsent(db)];
+      const [mine, theirs] = [await kept(db, client), await kept(db, other)];
+      await removePhotos(db, files, client, [mine, theirs]);
+      expect(onDisk()).not.toContain(mine);
+      expect(onDisk()).toContain(theirs);
+    }));
+
+  test('a client deleted for good takes pictures and everything else along; one who is not archived cannot be', () =>
+    given.rolledBack(async (db) => {
+      const client = await withConsent(db);
+      const id = await kept(db, client);
+      await measured(db, client, id);
+      await expect(deleteForGood(db, files, client)).rejects.toThrow('not_found');
+      expect(onDisk()).toContain(id);
+      await updateArchived(db, client, '2026-03-03T10:00:00Z');
+      await deleteForGood(db, files, client);
+      expect(onDisk()).not.toContain(id);
+      await expect(loadCase(db, client)).rejects.toThrow('not_found');
+      for (const table of ['photo', 'photo_consent', 'occasion', 'goal'])
+        expect((await db.query(`select 1 from ${table} where client_id = $1`, [client])).rows).toEqual([]);
+    }));
+
+  test('at the start, what was never claimed goes after a day, and files without a row at once', () =>
+    given.rolledBack(async (db) => {
+      const client = await withConsent(db);
+      const [waiting, claimed] = [await kept(db, client), await kept(db, client)];
+      await measured(db, client, claimed);
+      writeFileSync(join(dir, 'photos', `${uuid(950)}.jpg`), 'left over');
+      await sweepPhotos(db, files, new Date());
+      expect(onDisk()).toContain(waiting);
+      expect(onDisk()).not.toContain(uuid(950));
+      await sweepPhotos(db, files, new Date(Date.now() + 25 * 3600 * 1000));
+      expect(onDisk()).not.toContain(waiting);
+      expect(onDisk()).toContain(claimed);
+    }));
+});
+
+test('the stand-in hides one value a day for every instrument and picture, near the last one', () =>
+  given.rolledBack(async (db) => {
+    const client = await withConsent(db);
+    await measured(db, client, uuid(999));
+    const c = await loadCase(db, client);
+    const ask = (trial: number, measure = 'HF-KS') =>
+      standInAsk.parse({ measure, side: 'left', mode: 'passive', trial: String(trial) });
+    const [first, second] = [hiddenValue(c, ask(1), on), hiddenValue(c, ask(2), on)];
+    expect(first.value).toBe(second.value);
+    expect(first.seed).not.toBe(second.seed);
+    expect(Math.abs(first.value - 80)).toBeLessThan(20);
+    expect(hiddenValue(c, ask(1), '2026-03-03').value).not.toBe(first.value);
+  }));

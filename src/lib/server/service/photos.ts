@@ -1,0 +1,84 @@
+import { imageSize } from 'image-size';
+import { photoLimits, type PhotoInput } from '$lib/contract/photoForms';
+import { CoreError } from '$lib/core';
+import type { Database } from '../db/db';
+import type { MediaType, PhotoFiles } from '../photos/photoFiles';
+import { deleteClient } from '../repo/clientRepo';
+import {
+  deleteConsent,
+  deletePhotos,
+  deleteUnkeptBefore,
+  findConsent,
+  getPhotoBytes,
+  insertPhoto,
+  isPhotoKnown,
+  listAllPhotoIds,
+  listPhotoIds
+} from '../repo/photoRepo';
+
+const mb = 1024 * 1024;
+
+/**
+ * Keeps a picture with what was set on it; its measure claims it when that is kept.
+ *
+ * The file is written before its row, and a file without a row is swept away at the next start: nothing is half there.
+ * Throws: CoreError 'consent_missing', 'photo_unreadable', 'photo_too_large', 'photos_full'.
+ */
+export async function keepPhoto(
+  db: Database,
+  files: PhotoFiles,
+  clientId: number,
+  input: PhotoInput,
+  bytes: Uint8Array,
+  mediaType: MediaType = 'image/jpeg'
+): Promise<void> {
+  if ((await findConsent(db, clientId)) === null) throw new CoreError('consent_missing');
+  if (bytes.length > photoLimits.keptMb * mb) throw new CoreError('photo_too_large', { limitMb: photoLimits.keptMb });
+  const { widthPx, heightPx } = sizeOf(bytes, mediaType);
+  if ((await getPhotoBytes(db)) + bytes.length > photoLimits.studioMb * mb)
+    throw new CoreError('photos_full', { limitMb: photoLimits.studioMb });
+  if (await isPhotoKnown(db, input.id)) return; // sent again
+  await files.write(input.id, mediaType, bytes);
+  await insertPhoto(db, clientId, { ...input, mediaType, widthPx, heightPx, sizeBytes: bytes.length });
+}
+
+function sizeOf(bytes: Uint8Array, mediaType: MediaType): { widthPx: number; heightPx: number } {
+  try {
+    const { width, height, type } = imageSize(bytes);
+    if (type === (mediaType === 'image/jpeg' ? 'jpg' : 'svg')) return { widthPx: width, heightPx: height };
+  } catch {
+    // told below
+  }
+  throw new CoreError('photo_unreadable');
+}
+
+export async function removePhotos(db: Database, files: PhotoFiles, clientId: number, ids: readonly string[]): Promise<void> {
+  const own = new Set(await listPhotoIds(db, clientId));
+  const gone = ids.filter((id) => own.has(id));
+  await deletePhotos(db, clientId, gone);
+  await files.remove(gone);
+}
+
+/** Takes the consent back: every picture goes with it. The measures they gave stay. */
+export async function revokeConsent(db: Database, files: PhotoFiles, clientId: number): Promise<void> {
+  const ids = await listPhotoIds(db, clientId);
+  await db.transaction(async (tx) => {
+    await deletePhotos(tx, clientId, ids);
+    await deleteConsent(tx, clientId);
+  });
+  await files.remove(ids);
+}
+
+/** Deletes an archived client with everything of theirs, pictures too. It cannot be undone. */
+export async function deleteForGood(db: Database, files: PhotoFiles, clientId: number): Promise<void> {
+  const ids = await listPhotoIds(db, clientId);
+  await deleteClient(db, clientId);
+  await files.remove(ids);
+}
+
+/** At the start: pictures whose measure was never kept go after a day, and files that no row knows go at once. */
+export async function sweepPhotos(db: Database, files: PhotoFiles, now: Date): Promise<void> {
+  await files.remove(await deleteUnkeptBefore(db, new Date(now.getTime() - 24 * 3600 * 1000).toISOString()));
+  const known = new Set(await listAllPhotoIds(db));
+  await files.remove((await files.list()).filter((id) => !known.has(id)));
+}

@@ -1,0 +1,42 @@
+import { photoForm, photoLimits } from '$lib/contract/photoForms';
+import { enter } from '$lib/contract/door';
+import { orNotFound } from '$lib/server/orNotFound';
+import { getPhotoType } from '$lib/server/repo/photoRepo';
+import { keepPhoto } from '$lib/server/service/photos';
+import { answered } from '$lib/server/submitted';
+import { error } from '@sveltejs/kit';
+import { z } from 'zod';
+import type { RequestHandler } from './$types';
+
+const uuid = z.uuid();
+
+/** The picture itself. It never leaves this machine: no cache between keeps it, and a drawn one may run nothing. */
+export const GET: RequestHandler = async ({ params, locals: { db, photoFiles, caseOf } }) => {
+  const { client } = await orNotFound(caseOf(Number(params.clientId)));
+  const id = uuid.safeParse(params.photoId);
+  if (!id.success) error(404, 'There is no such page.');
+  const type = await orNotFound(getPhotoType(db, client.id, id.data));
+  return new Response(await photoFiles.read(id.data, type), {
+    headers: {
+      'content-type': type,
+      'cache-control': 'private, max-age=3600, immutable',
+      'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox"
+    }
+  });
+};
+
+/** Takes a picture with what was set on it. Sent again it changes nothing. */
+export const PUT: RequestHandler = async ({ params, request, locals: { db, photoFiles, caseOf } }) => {
+  const { client } = await orNotFound(caseOf(Number(params.clientId)));
+  if (Number(request.headers.get('content-length')) > (photoLimits.keptMb + 1) * 1024 * 1024)
+    return answered({ ok: false, problem: { code: 'photo_too_large', data: { limitMb: photoLimits.keptMb } } });
+  const data = await request.formData();
+  const file = data.get('file');
+  const fields = Object.fromEntries([...data].filter(([name]) => name !== 'file'));
+  return answered(
+    await enter(photoForm, { ...fields, id: params.photoId }, async (input) => {
+      const bytes = file instanceof File ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
+      await keepPhoto(db, photoFiles, client.id, input, bytes);
+    })
+  );
+};
