@@ -1,26 +1,10 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { addClient, clientBase, passCheck, stamp, watched } from './steps';
+import { addClient, axe, chooseGoal, clientBase, passCheck, stamp, watched } from './steps';
 
 /** Most taps and entries a first visit may take, from the check to the reading, with what is offered by itself. */
 const mostTaps = 60;
 
 type Entry = Readonly<{ label: string; value: string }>;
-
-const axe = async (page: Page) =>
-  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
-
-async function chooseGoal(page: Page, name: string): Promise<number> {
-  await page.getByLabel('What for').selectOption({ label: name });
-  let taps = 2;
-  if (await page.getByText('Flat', { exact: true }).isVisible()) {
-    await page.getByText('Flat', { exact: true }).click();
-    taps++;
-  }
-  await page.getByRole('button', { name: 'Set the goal' }).click();
-  await expect(page.getByRole('heading', { name: 'Any of these now?' })).toBeVisible();
-  return taps;
-}
 
 /** One measure as it is offered: each entry typed, then kept. */
 async function keep(page: Page, heading: string, entries: readonly Entry[], way?: string): Promise<number> {

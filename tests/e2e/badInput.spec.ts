@@ -101,8 +101,8 @@ test('inches are typed and shown, and kept as centimetres', async ({ page }) => 
     await page.goto('/people');
     await page.getByRole('button', { name: 'Units and light' }).click();
     await page.getByText(label, { exact: true }).click();
-    await page.getByRole('button', { name: 'Use these' }).click();
-    await page.waitForLoadState('networkidle');
+    // It ends in a load of the page.
+    await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Use these' }).click()]);
   };
   await setUnits('inches');
   try {

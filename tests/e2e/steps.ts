@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 
 /** Collects what a page must never do: log errors, throw, or ask anyone else for anything. */
@@ -32,6 +33,19 @@ export async function addClient(page: Page, name: string, more: Record<string, s
   await page.getByText('Intermediate', { exact: true }).click();
   await page.getByRole('button', { name: 'Add, then set the goal' }).click();
   await expect(page.getByRole('heading', { name: /^The goal/ })).toBeVisible();
+}
+
+/** Sets a goal by its name; gives the taps it took. */
+export async function chooseGoal(page: Page, name: string): Promise<number> {
+  await page.getByLabel('What for').selectOption({ label: name });
+  let taps = 2;
+  if (await page.getByText('Flat', { exact: true }).isVisible()) {
+    await page.getByText('Flat', { exact: true }).click();
+    taps++;
+  }
+  await page.getByRole('button', { name: 'Set the goal' }).click();
+  await expect(page.getByRole('heading', { name: 'Any of these now?' })).toBeVisible();
+  return taps;
 }
 
 export async function setGoal(page: Page, lead: 'Left' | 'Right' = 'Left'): Promise<void> {
@@ -162,3 +176,7 @@ export async function skipToQuestion(page: Page): Promise<'question' | 'over'> {
   }
   throw new Error('the set did not end');
 }
+
+/** Nothing that the accessibility rules object to. */
+export const axe = async (page: Page) =>
+  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);

@@ -68,12 +68,12 @@ const cm = (id: string, label: string, min: number, max: number, optional = fals
 const tape = { trialSd: 0.8, daySd: 1.8, resolution: 0.5 };
 /** A tape between points of a limb, where the value is an angle. */
 const tapeAngle = { trialSd: 0.8, daySd: 2.5, resolution: 0.5 };
-const angle = (id: WayId, label: string, error: NonNullable<Way['error']>): Way => ({
+const angle = (id: WayId, label: string, error: NonNullable<Way['error']>, field = 'deg'): Way => ({
   id,
   label,
-  fields: [{ id: 'deg', label: 'angle', unit: '°', min: -60, max: 240 }],
+  fields: [{ id: field, label: 'angle', unit: '°', min: -60, max: 240 }],
   uses: none,
-  value: ({ deg }) => deg!,
+  value: (entries) => entries[field]!,
   error
 });
 const plain = (id: WayId, label: string, unit: EntryField['unit'], max: number): Way => ({
@@ -113,15 +113,16 @@ export const ways: readonly Way[] = [
   },
   angle('inclinometer', 'Inclinometer', { trialSd: 1.5, daySd: 2.5, resolution: 1 }),
   angle('goniometer', 'Goniometer', { trialSd: 2.5, daySd: 3, resolution: 1 }),
-  angle('photo', 'Photo', { trialSd: 1.5, daySd: 2.5, resolution: 0.5 }),
+  // Fields of their own: a number that was typed for another way is none of a picture.
+  angle('photo', 'Photo', { trialSd: 1.5, daySd: 2.5, resolution: 0.5 }, 'photoDeg'),
   // A vertical that is not sure adds 1°, in squares.
-  angle('photo, line guessed', 'Photo, line guessed', { trialSd: Math.hypot(1.5, 1), daySd: 2.5, resolution: 0.5 }),
+  angle('photo, line guessed', 'Photo, line guessed', { trialSd: Math.hypot(1.5, 1), daySd: 2.5, resolution: 0.5 }, 'photoDeg'),
   {
     id: 'photo height',
     label: 'Photo',
-    fields: [cm('heightCm', 'height', -60, 200)],
+    fields: [cm('photoCm', 'height', -60, 200)],
     uses: none,
-    value: ({ heightCm }) => heightCm!,
+    value: ({ photoCm }) => photoCm!,
     error: { trialSd: 1, daySd: 1.8, resolution: 0.1 }
   },
   {

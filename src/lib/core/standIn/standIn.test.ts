@@ -74,7 +74,7 @@ const trials = seeds.map((seed) => {
   return {
     tape: statedBy('rise and run', byTape(figure, seed)),
     instrument: statedBy('inclinometer', { deg: byInstrument(trueDeg, seed) }),
-    photo: statedBy('photo', { deg: byPhoto(figure, seed) })
+    photo: statedBy('photo', { photoDeg: byPhoto(figure, seed) })
   };
 });
 

@@ -54,7 +54,16 @@ const measured = (db: Database, clientId: number, photoId: string) =>
     measurer: '',
     note: '',
     trials: [
-      { measureId: 'HF-KS', side: 'left', mode: 'passive', way: 'photo', support: '', ordinal: 1, entries: { deg: 80 }, photoId }
+      {
+        measureId: 'HF-KS',
+        side: 'left',
+        mode: 'passive',
+        way: 'photo',
+        support: '',
+        ordinal: 1,
+        entries: { photoDeg: 80 },
+        photoId
+      }
     ]
   });
 

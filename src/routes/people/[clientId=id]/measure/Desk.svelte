@@ -22,11 +22,11 @@
       class="fixed inset-0 z-50 flex flex-col overflow-y-auto bg-chalk text-ink lg:inset-3 lg:rounded-soft"
       onOpenAutoFocus={(e) => e.preventDefault()}
     >
-      <header class="flex flex-wrap items-center gap-x-6 border-b border-line bg-paper px-5 py-2">
+      <div class="flex flex-wrap items-center gap-x-6 border-b border-line bg-paper px-5 py-2">
         <Dialog.Title class="text-xl leading-tight font-bold">{title}</Dialog.Title>
         <p class="grow font-semibold text-stop">{caution ?? ''}</p>
         <Dialog.Close class="btn btn-quiet" aria-label="Close"><X size={20} /></Dialog.Close>
-      </header>
+      </div>
       {@render children()}
     </Dialog.Content>
   </Dialog.Portal>
