@@ -1,5 +1,5 @@
 // Prints figures and asserts nothing. How they are taken stands in docs/benchmarks.md.
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
@@ -65,6 +65,37 @@ say(
     )
   )
 );
+
+// An instrument read as the page does it, two hundred times: when it locks after the limb began to move, and how far off.
+const readings = Array.from({ length: 200 }, (_, seed) => {
+  let kept = [];
+  for (const sample of core.simulateAngles({ restDeg: 84, startDeg: 49, seed })) {
+    kept = core.withSample(kept, sample);
+    const { state, restDeg } = core.steadiness(kept, sample.tMs);
+    if (state === 'steady' || sample.tMs > 30_000) return { tMs: sample.tMs, error: restDeg - 84 };
+  }
+});
+const bySize = (values) => values.toSorted((a, b) => a - b);
+const times = bySize(readings.map((r) => r.tMs));
+const errors = readings.map((r) => r.error);
+const rms = Math.sqrt(errors.reduce((sum, e) => sum + e * e, 0) / errors.length);
+say('instrument steady after, median and 95 of 100', `${(times[100] / 1000).toFixed(1)} s, ${(times[190] / 1000).toFixed(1)} s`);
+say(
+  'instrument error over 200 readings, root mean square',
+  `${rms.toFixed(2)}°, largest ${Math.max(...errors.map(Math.abs)).toFixed(1)}°`
+);
+const body = { statureCm: 170, leftLegCm: 89, rightLegCm: 90 };
+let value = 0;
+const redraw = (pose, top) => () => {
+  value = (value + 0.7) % top;
+  return core.poseFigure(pose, { side: 'left', value }, body).limbs.map(core.limbOutline);
+};
+for (const [pose, top] of [
+  ['front split', 40],
+  ['side split', 40],
+  ['standing fold', 40]
+])
+  say(`figure and outlines, ${pose}`, ms(timed(redraw(pose, top), 200)));
 await vite.close();
 
 const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-bench-'));
@@ -78,7 +109,7 @@ const browser = await launchBrowser();
 const page = await (await browser.newContext({ baseURL: origin, viewport: { width: 1280, height: 800 } })).newPage();
 await page.goto('/people');
 const hrefOf = (name) => page.getByRole('link', { name }).getAttribute('href');
-const [ilka, oda] = [await hrefOf('Ilka Sundt'), await hrefOf('Oda Venn')];
+const [ilka, oda, osric] = [await hrefOf('Ilka Sundt'), await hrefOf('Oda Venn'), await hrefOf('Osric Vane')];
 
 async function loadMs(path) {
   const times = [];
@@ -108,6 +139,105 @@ async function scriptKb(visit) {
   return `${(bytes / 1024).toFixed(0)} kB gzip`;
 }
 say('client JavaScript of the first page', await scriptKb((p) => p.goto('/people')));
+
+// From the arrival of a sample to the picture with its needle.
+const instrumentPage = await (await browser.newContext({ baseURL: origin, viewport: { width: 1280, height: 800 } })).newPage();
+await instrumentPage.addInitScript(() => {
+  const Plain = window.EventSource;
+  window.EventSource = class extends Plain {
+    set onmessage(hear) {
+      super.onmessage = (event) => {
+        window.heardAt ??= performance.now();
+        hear(event);
+      };
+    }
+  };
+});
+await instrumentPage.goto(`${oda}/measure?set=full&m=HF-KS`);
+await instrumentPage.waitForLoadState('networkidle');
+await instrumentPage.locator('label').filter({ hasText: 'Inclinometer' }).click();
+await instrumentPage.getByRole('button', { name: 'Try the simulated one' }).click();
+await instrumentPage.locator('path[transform^=rotate]').waitFor();
+const latencies = await instrumentPage.evaluate(
+  () =>
+    new Promise((resolve) => {
+      const seen = [];
+      new MutationObserver(() => {
+        const { heardAt } = window;
+        if (heardAt === undefined) return;
+        window.heardAt = undefined;
+        requestAnimationFrame(() => setTimeout(() => seen.push(performance.now() - heardAt)));
+      }).observe(document.querySelector('path[transform^=rotate]'), { attributes: true });
+      setTimeout(() => resolve(seen), 3000);
+    })
+);
+const sorted = bySize(latencies);
+say(
+  'needle, from sample to screen, median and 95 of 100',
+  `${ms(sorted[Math.floor(sorted.length / 2)])}, ${ms(sorted[Math.floor(sorted.length * 0.95)])}`
+);
+
+// A picture of 12 million picture elements: how long until it can be worked on, and the longest time nothing else could happen.
+await instrumentPage.goto(`${oda}/measure?set=full&m=HF-KS`);
+await instrumentPage.waitForLoadState('networkidle');
+await instrumentPage
+  .locator('label')
+  .filter({ hasText: /^\s*Photo\s*$/ })
+  .click();
+await instrumentPage.getByRole('button', { name: 'Read from a photo' }).click();
+const large = await instrumentPage.evaluate(async () => {
+  const canvas = new OffscreenCanvas(4000, 3000);
+  const ink = canvas.getContext('2d');
+  for (let i = 0; i < 4000; i++) {
+    ink.fillStyle = `hsl(${(i * 37) % 360} 60% ${30 + (i % 50)}%)`;
+    ink.fillRect((i * 97) % 4000, (i * 61) % 3000, 90, 70);
+  }
+  return [...new Uint8Array(await (await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.9 })).arrayBuffer())];
+});
+const file = join(dataDir, 'large.jpg');
+writeFileSync(file, Buffer.from(large));
+await instrumentPage.evaluate(() => {
+  window.longest = 0;
+  let last = performance.now();
+  const tick = () => {
+    const now = performance.now();
+    window.longest = Math.max(window.longest, now - last);
+    last = now;
+    setTimeout(tick, 0);
+  };
+  tick();
+});
+const opened = performance.now();
+await instrumentPage.getByLabel('Choose a picture or film').setInputFiles(file);
+await instrumentPage.getByRole('application').waitFor();
+say(
+  `picture of 12 megapixels (${(large.length / 1e6).toFixed(1)} MB) opened, longest stall`,
+  `${ms(performance.now() - opened)}, ${ms(await instrumentPage.evaluate(() => window.longest))}`
+);
+
+// What if: forty steps of one link, the figure drawn anew for each.
+
+await instrumentPage.goto(`${osric}/read`);
+await instrumentPage.waitForLoadState('networkidle');
+await instrumentPage.evaluate(() => {
+  window.frames_ = [];
+  let last = performance.now();
+  const tick = () => {
+    const now = performance.now();
+    window.frames_.push(now - last);
+    last = now;
+    requestAnimationFrame(tick);
+  };
+  requestAnimationFrame(tick);
+});
+const slider = instrumentPage.getByRole('slider').first();
+await slider.focus();
+for (let i = 0; i < 40; i++) await slider.press('ArrowRight');
+const frames = bySize(await instrumentPage.evaluate(() => window.frames_));
+say(
+  'what-if by keys, frame, median and 99 of 100',
+  `${ms(frames[Math.floor(frames.length / 2)])}, ${ms(frames[Math.floor(frames.length * 0.99)])}`
+);
 
 await page.goto(`${oda}/practise`);
 await page.getByRole('group', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();

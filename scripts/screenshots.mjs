@@ -45,16 +45,16 @@ const [oda, tamsin, rufus, jory] = [
   await idOf(page, 'Rufus Amberly'),
   await idOf(page, 'Jory Lowe')
 ];
-const [corvin, osric, linnet] = [
+const [corvin, maud, linnet] = [
   await idOf(page, 'Corvin Haddle'),
-  await idOf(page, 'Osric Vane'),
+  await idOf(page, 'Maud Tarry'),
   await idOf(page, 'Linnet Fray')
 ];
 for (const [path, name] of [
   [`${jory}/check?topic=injury`, 'check'],
   [`${corvin}/read`, 'read-lotus'],
-  [`${osric}/read`, 'read-side-split'],
   [`${corvin}/measure?set=full&m=HER90`, 'measure-lotus'],
+  [`${maud}/photos`, 'photos'],
   [`${linnet}/goal`, 'goal'],
   [`${oda}/read`, 'read'],
   [`${oda}/grade`, 'grade'],
@@ -69,15 +69,37 @@ for (const [path, name] of [
 }
 
 const dark = await open({ dark: true });
-await dark.goto(`${tamsin}/measure?m=front_split_gap`);
-for (const [label, value] of [
-  ['Reached, left leg in front, trial 1', '14'],
-  ['Reached, left leg in front, trial 2', '15.5'],
-  ['Reached, right leg in front, trial 1', '8'],
-  ['Held, left leg in front, trial 1', '26']
-])
-  await dark.getByLabel(label).fill(value);
-await shoot(dark, 'measure-dark');
+await dark.goto(`${corvin}/measure?set=full&m=HER90`);
+await dark.waitForLoadState('networkidle');
+await dark.locator('label').filter({ hasText: 'Inclinometer' }).click();
+await dark.getByRole('button', { name: 'Try the simulated one' }).click();
+await dark.getByText('Steady: locked').waitFor();
+await shoot(dark, 'instrument-dark');
+
+await page.goto(`${oda}/measure?set=full&m=HF-KS`);
+await page.waitForLoadState('networkidle');
+await page
+  .locator('label')
+  .filter({ hasText: /^\s*Photo\s*$/ })
+  .click();
+await page.getByRole('button', { name: 'Read from a photo' }).click();
+await page.getByRole('button', { name: 'Try a drawn one' }).click();
+const board = page.getByRole('application');
+await board.waitFor();
+const { x, y, width, height } = await board.boundingBox();
+for (const [across, down] of [
+  [0.55, 0.7],
+  [0.79, 0.315],
+  [0.76, 0.7],
+  [0.15, 0.738],
+  [0.95, 0.737]
+]) {
+  await page.mouse.move(x + across * width, y + down * height);
+  await page.mouse.down();
+  if (across !== 0.95) await page.mouse.up();
+}
+await shoot(page, 'photo');
+await page.mouse.up();
 
 await page.goto(`${oda}/practise`);
 await page.getByRole('group', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();

@@ -163,6 +163,13 @@ export function armBy(f: Frame, shoulder: Vec, upper: Vec, fore: Vec = upper, ha
   return { shoulder, elbow, wrist, fingertip: along(wrist, hand, f.arm.hand * 0.85) };
 }
 
+/** Where a block belongs that a hand leans on. */
+export const underHand = (f: Frame, { wrist, fingertip }: Arm): Vec => ({
+  ...wrist,
+  x: (wrist.x + fingertip.x) / 2,
+  y: Math.max(0, Math.min(wrist.y - f.r.wrist, fingertip.y - f.r.finger))
+});
+
 /** Height of the lowest point of a leg below its knee. */
 export const lowestOfFoot = (f: Frame, leg: Leg): number =>
   Math.min(leg.ankle.y - f.r.ankle, leg.heel.y - f.r.heel, leg.toe.y - f.r.toe);

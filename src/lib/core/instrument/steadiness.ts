@@ -7,7 +7,7 @@ export type SteadinessRule = Readonly<{
   /** At least so many samples in it, evenly enough: none further from the next than `maxSilenceMs`. */
   minSamples: number;
   maxSilenceMs: number;
-  /** Spread about the line through the window, sd. */
+  /** Spread about the line through it, sd. */
   maxSpreadDeg: number;
   /** Slope of that line, either way. */
   maxDriftDegPerS: number;
@@ -45,17 +45,17 @@ export type Steadiness = Readonly<{
  * Units:  degrees, seconds; times in ms on any clock, ascending.
  */
 export function steadiness(stream: readonly AngleSample[], nowMs: number, rule: SteadinessRule = steadinessRule): Steadiness {
-  const window = stream.filter(
+  const lately = stream.filter(
     (s): s is { tMs: number; deg: number } => s.deg !== null && Number.isFinite(s.deg) && nowMs - s.tMs <= rule.windowMs
   );
-  const newest = window.at(-1);
-  const none = { restDeg: null, spreadDeg: null, driftDegPerS: null, samples: window.length };
+  const newest = lately.at(-1);
+  const none = { restDeg: null, spreadDeg: null, driftDegPerS: null, samples: lately.length };
   if (!newest || nowMs - newest.tMs > rule.maxSilenceMs) return { state: 'silent', deg: null, ...none };
-  const spanMs = newest.tMs - window[0]!.tMs;
-  const hasHole = window.some((s, i) => i > 0 && s.tMs - window[i - 1]!.tMs > rule.maxSilenceMs);
-  if (window.length < rule.minSamples || spanMs < rule.windowMs - rule.maxSilenceMs || hasHole)
+  const spanMs = newest.tMs - lately[0]!.tMs;
+  const hasHole = lately.some((s, i) => i > 0 && s.tMs - lately[i - 1]!.tMs > rule.maxSilenceMs);
+  if (lately.length < rule.minSamples || spanMs < rule.windowMs - rule.maxSilenceMs || hasHole)
     return { state: 'gathering', deg: newest.deg, ...none };
-  const { end, slopePerS, spread } = lineThrough(window);
+  const { end, slopePerS, spread } = lineThrough(lately);
   const isSteady = spread <= rule.maxSpreadDeg && Math.abs(slopePerS) <= rule.maxDriftDegPerS;
   return {
     state: isSteady ? 'steady' : 'moving',
@@ -63,19 +63,19 @@ export function steadiness(stream: readonly AngleSample[], nowMs: number, rule: 
     restDeg: end,
     spreadDeg: spread,
     driftDegPerS: slopePerS,
-    samples: window.length
+    samples: lately.length
   };
 }
 
-function lineThrough(window: readonly { tMs: number; deg: number }[]) {
-  const n = window.length;
-  const mean = window.reduce((sum, s) => sum + s.deg, 0) / n;
-  const middleMs = window.reduce((sum, s) => sum + s.tMs, 0) / n;
-  const along = window.reduce((sum, s) => sum + (s.tMs - middleMs) ** 2, 0);
-  const slope = along === 0 ? 0 : window.reduce((sum, s) => sum + (s.tMs - middleMs) * (s.deg - mean), 0) / along;
-  const left = window.reduce((sum, s) => sum + (s.deg - mean - slope * (s.tMs - middleMs)) ** 2, 0);
+function lineThrough(lately: readonly { tMs: number; deg: number }[]) {
+  const n = lately.length;
+  const mean = lately.reduce((sum, s) => sum + s.deg, 0) / n;
+  const middleMs = lately.reduce((sum, s) => sum + s.tMs, 0) / n;
+  const along = lately.reduce((sum, s) => sum + (s.tMs - middleMs) ** 2, 0);
+  const slope = along === 0 ? 0 : lately.reduce((sum, s) => sum + (s.tMs - middleMs) * (s.deg - mean), 0) / along;
+  const left = lately.reduce((sum, s) => sum + (s.deg - mean - slope * (s.tMs - middleMs)) ** 2, 0);
   return {
-    end: mean + slope * (window.at(-1)!.tMs - middleMs),
+    end: mean + slope * (lately.at(-1)!.tMs - middleMs),
     slopePerS: slope * 1000,
     spread: Math.sqrt(left / Math.max(1, n - 2))
   };

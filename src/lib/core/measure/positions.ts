@@ -14,7 +14,7 @@ export type PhotoSpec =
       /** value = offset + sign × the angle at the vertex. */
       sign: 1 | -1;
       offsetDeg: number;
-      /** Below the level line counts as minus. */
+      /** Below the level line, or away from the other landmark where the angle is counted from upright, counts as minus. */
       signed?: boolean;
     }>;
 
@@ -64,7 +64,7 @@ export const measuringPositions: Readonly<Record<string, MeasuringPosition>> = {
   butterfly_knee_height: at('butterfly', height('underside of the knee')),
   pancake_sternum_height: at('pancake', height('top of the breastbone')),
   straddle: at('straddle', null),
-  trunk_fold: at('pancake tilt', angle('up', ['hip joint', 'shoulder']), 'upright'),
+  trunk_fold: at('pancake tilt', angle('up', ['hip joint', 'shoulder', 'ankle'], [0, 1], true), 'upright'),
   fingertip_floor: at('standing fold', height('tip of the longest finger')),
   palms_floor: shown('standing fold'),
   fold_reach: at('seated fold', null),

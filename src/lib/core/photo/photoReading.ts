@@ -125,6 +125,8 @@ function angleValue(
           ? level
           : { x: -level.x, y: -level.y };
   const value = spec.offsetDeg + spec.sign * angleAtDeg(vertex!, along!, { x: vertex!.x + way.x, y: vertex!.y + way.y });
+  if (!spec.signed) return value;
   const isBelow = (along!.x - vertex!.x) * up.x + (along!.y - vertex!.y) * up.y < 0;
-  return spec.signed && isBelow ? -value : value;
+  const isAway = toward(along!) * (other ? toward(other) : 0) < 0;
+  return (spec.from === 'up' ? isAway : isBelow) ? -value : value;
 }

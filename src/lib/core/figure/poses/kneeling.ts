@@ -1,6 +1,6 @@
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
-import { armBy, armTo, legBy, legTo, postureOf, restingAt, trunkOf, type Leg } from '../posture';
+import { armBy, armTo, legBy, legTo, postureOf, restingAt, trunkOf, underHand, type Leg } from '../posture';
 import { add, along, vec, way, type Vec } from '../vec';
 
 const both = <T>(make: (which: Which) => T): Record<Which, T> => ({ trained: make('trained'), other: make('other') });
@@ -49,8 +49,8 @@ function halfSplit(f: Frame): Built {
   const lead = (deg: number) => legBy(f, 'trained', trunk.hip.trained, { thigh: way(deg), toes: way(deg + 86) });
   const trained = restingAt(f, 0, lead, -85, 0);
   const hand = vec(trunk.chest.x - 2, 14 + f.r.wrist, 0);
-  const arms = both((which) => armTo(f, trunk.shoulder[which], { ...hand, z: trunk.shoulder[which].z }, way(180), way(-20)));
-  return { posture: postureOf(trunk, { trained, other }, arms), supports: { hands: vec(hand.x + 4, 14) } };
+  const arms = both((which) => armTo(f, trunk.shoulder[which], { ...hand, z: trunk.shoulder[which].z }, way(180), way(-6)));
+  return { posture: postureOf(trunk, { trained, other }, arms), supports: { hands: underHand(f, arms.trained) } };
 }
 
 /** Rear knee down and behind, the front foot flat. */
@@ -62,7 +62,7 @@ function halfKneeling(f: Frame): Built {
   const arms = both((which) =>
     armTo(f, trunk.shoulder[which], add(other.knee, vec(-7, f.r.knee + 2, which === 'trained' ? 5 : -3)), way(180), way(-20))
   );
-  return { posture: postureOf(trunk, { trained, other }, arms), supports: { hands: vec(other.knee.x, 0) } };
+  return { posture: postureOf(trunk, { trained, other }, arms) };
 }
 
 /** Front foot flat between the hands, the rear leg straight behind on its toes. */
@@ -75,8 +75,8 @@ function longLunge(f: Frame): Built {
   const ankleX = f.leg.other.thigh * 0.82;
   const other = flat(f, 'other', trunk.hip.other, ankleX, -f.hipHalf, vec(0.5, 1));
   const hand = vec(ankleX - 10, 14 + f.r.wrist, 0);
-  const arms = both((which) => armTo(f, trunk.shoulder[which], { ...hand, z: trunk.shoulder[which].z }, way(180), way(-20)));
-  return { posture: postureOf(trunk, { trained, other }, arms), supports: { hands: vec(hand.x + 3, 14) } };
+  const arms = both((which) => armTo(f, trunk.shoulder[which], { ...hand, z: trunk.shoulder[which].z }, way(180), way(-6)));
+  return { posture: postureOf(trunk, { trained, other }, arms), supports: { hands: underHand(f, arms.trained) } };
 }
 
 export const kneelingPoses = {

@@ -125,7 +125,7 @@ function pancakeTilted(f: Frame, tiltDeg: number): Built & { trunk: Trunk } {
   return {
     trunk,
     posture: postureOf(trunk, legs, arms),
-    landmarks: { vertex: pelvis, along: trunk.chest }
+    landmarks: { vertex: pelvis, along: trunk.chest, other: legs.trained.ankle }
   };
 }
 
@@ -276,7 +276,7 @@ function seatedLegLift(f: Frame): Built {
   const other = legTo(f, 'other', trunk.hip.other, foot, { kneeToward: vec(0, 1), toes: way(0), soleFaces: way(-90) });
   const arm = (which: Which) =>
     armTo(f, trunk.shoulder[which], add(other.knee, vec(4, -10, which === 'trained' ? 6 : -2)), way(-90));
-  return { posture: postureOf(trunk, { trained, other }, both(arm)), supports: { hands: vec(other.knee.x, 0) } };
+  return { posture: postureOf(trunk, { trained, other }, both(arm)) };
 }
 
 export const sittingPoses = {

@@ -1,7 +1,7 @@
 import { CoreError } from '../../errors';
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
-import { armTo, legBy, lowestOfFoot, postureOf, restingAt, trunkOf, type Leg } from '../posture';
+import { armTo, legBy, lowestOfFoot, postureOf, restingAt, trunkOf, underHand, type Leg } from '../posture';
 import { across, add, onFloor, solve, vec, way, type Vec } from '../vec';
 
 /** A straight leg ahead (or behind, pointed) whose foot rests at a height. */
@@ -34,13 +34,14 @@ function frontSplit(f: Frame, depthCm: number, lift = 0): Built {
   const trunk = splitTrunk(f, gapCm + f.r.pelvis);
   const lead = splitLeg(f, 'trained', trunk.hip.trained, raiseCm, true);
   const legs = { trained: lead, other: splitLeg(f, 'other', trunk.hip.other, 0, false) };
+  const arms = splitArms(f, trunk, gapCm);
   return {
-    posture: postureOf(trunk, legs, splitArms(f, trunk, gapCm)),
+    posture: postureOf(trunk, legs, arms),
     landmarks: lift > 0 || depthCm < 0 ? { point: vec(lead.heel.x, lead.heel.y - f.r.heel) } : { point: vec(0, gapCm) },
     supports: {
       pelvis: vec(-0.01 * f.stature, gapCm),
       leadHeel: vec(lead.heel.x, raiseCm),
-      hands: vec(0.14 * f.stature, gapCm * 0.9)
+      hands: underHand(f, arms.trained)
     }
   };
 }

@@ -16,6 +16,7 @@
         turnout={data.turnout}
         form={form && 'form' in form && form.form === 'save' ? form : null}
         {isNew}
+        body={data.client.body}
       />
     {/key}
   </div>

@@ -1,10 +1,11 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { isSplitModel, needField, ownHeadlines, type GoalInput } from '$lib/contract/goalForms';
-  import { goalOf, goals, measureOf, motionIds, type Demand, type GoalKind } from '$lib/core';
+  import { goalOf, goals, measureOf, motionIds, positionOf, type Body, type Demand, type GoalKind } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
+  import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { capital, lengthNumber, numberText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
@@ -17,8 +18,9 @@
     turnout: { hipsDeg: number; mostDeg: number } | null;
     form: FormState;
     isNew: boolean;
+    body: Body;
   };
-  let { goal, unit, turnout, form, isNew }: Props = $props();
+  let { goal, unit, turnout, form, isNew, body }: Props = $props();
 
   let chosenKind = $state<string>();
   let chosenAim = $state<string>();
@@ -79,6 +81,15 @@
     {#if catalogue.leads}Both sides are measured, planned and trained; the leading leg named here comes first.{/if}
   </p>
   {#each catalogue.cautions as caution (caution)}<p class="-mt-3 font-semibold">{caution}</p>{/each}
+  {#if catalogue.kind !== 'comfort' && kind !== 'custom'}
+    <PoseDrawing
+      pose={positionOf(headline.id).pose}
+      setting={{ side: 'left', ...(positionOf(headline.id).drives && catalogue.target !== null && { value: catalogue.target }) }}
+      {body}
+      label="{catalogue.name} at its usual end"
+      class="-mt-2 h-36 w-full self-start"
+    />
+  {/if}
 
   {#if kind === 'custom'}
     <Field

@@ -30,8 +30,12 @@
   const slot = $derived(slots[at] ?? null);
   const takesZero = $derived(zero === 'set' && zeroAt === null);
 
+  /** From upright a device cannot tell forward from back: where back is possible, the hand that lays it on says so. */
+  const mayTipBack = $derived(zero === 'upright' && measure.possible[0] < 0);
+  let tippedBack = $state(false);
   const valueOf = (deg: number) => {
     const value = instrumentValueDeg(zero, deg, zeroAt ?? 0);
+    if (mayTipBack) return tippedBack ? -Math.abs(value) : Math.abs(value);
     return measure.possible[0] >= 0 ? Math.abs(value) : value;
   };
   const isLocked = $derived(instrument.lockedDeg !== null);
@@ -150,6 +154,11 @@
       </div>
       {#if takesZero}
         <p class="text-xl">Lay it on the other part of the joint, or on what the angle is counted from, and take the zero.</p>
+      {/if}
+      {#if mayTipBack}
+        <label class="choice text-xl"
+          ><input type="checkbox" bind:checked={tippedBack} /> Tipped back from upright: counts as minus</label
+        >
       {/if}
       {#if isImpossible}
         <p class="font-semibold text-stop" role="alert">

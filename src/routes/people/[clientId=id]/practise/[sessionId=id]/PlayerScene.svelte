@@ -45,7 +45,7 @@
         x={pose.supports.hands.x - 6}
         y="0"
         width="12"
-        height={pose.supports.hands.y - 2}
+        height={pose.supports.hands.y}
         rx="0.8"
         fill="var(--color-cork)"
         stroke="var(--color-cork-edge)"
