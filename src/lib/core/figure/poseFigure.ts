@@ -136,7 +136,9 @@ function seen(pose: PoseId, built: Built, frame: Frame, side: Side): FigurePose 
   const { view, coloured, crossed = false, seeThrough = false } = poses[pose];
   const { posture } = built;
   const { at, depth } = sightOf(view, side);
-  const mean = (...joints: Joint[]) => joints.reduce((sum, j) => sum + depth(posture[j]), 0) / joints.length;
+  // Of two limbs as near as each other, that of the set side is painted over the other.
+  const mean = (...joints: Joint[]) =>
+    (joints[0]!.startsWith(side) ? 1 : 0) + joints.reduce((sum, j) => sum + depth(posture[j]), 0) / joints.length;
   const groups = drawn.map((bone) => {
     const { chain, side: s, name } = bone;
     // What would hide the measured limbs is drawn thin, and under them.

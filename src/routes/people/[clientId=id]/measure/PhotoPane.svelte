@@ -4,7 +4,7 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import { photoLimits } from '$lib/contract/photoForms';
   import type { Result } from '$lib/contract/problem';
-  import { positionOf, z95, type Body, type Measure, type Side } from '$lib/core';
+  import { poses, positionOf, z95, type Body, type Measure, type Side } from '$lib/core';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { capital, degText, lengthText, numberText } from '$lib/ui/format';
   import FilmPicker from '$lib/ui/photo/FilmPicker.svelte';
@@ -29,6 +29,7 @@
     body: Body;
   };
   let { measure, state: measuring, places, unit, clientId, clientName, consent, today, body }: Props = $props();
+  const fromAbove = $derived(['top', 'facing down on'].includes(poses[positionOf(measure.id).pose].view));
   const spec = $derived(positionOf(measure.id).photo!);
   const desk: PhotoDesk = new PhotoDesk(
     () => spec,
@@ -107,8 +108,8 @@
 
 <section class="card flex flex-wrap items-center gap-3 py-4" aria-label="Photo">
   <p class="min-w-64 grow">
-    A picture from straight {positionOf(measure.id).pose === 'turnout' ? 'above' : 'ahead of the plane of the limb'}, the camera
-    level and far off. Two or three points give the number.
+    {fromAbove ? 'A picture from straight above, some steps up' : 'A picture square to the body, from some steps away'}, the
+    camera level. A few points set on it give the number.
     <span class="text-ink-soft">It stays on this machine.</span>
   </p>
   <button type="button" class="btn btn-primary" onclick={open}>Read from a photo</button>
@@ -131,7 +132,9 @@
             <button type="button" class="btn" onclick={() => desk.cancel()}>Cancel</button>
           {:else}
             <p class="max-w-xl text-lg">
-              Camera level, at the height of the joint, square to the body and some steps away.{desk.usesBlock
+              {fromAbove
+                ? 'Camera straight above, looking down, as far up as it gets.'
+                : 'Camera level, at the height of the joint, square to the body and some steps away.'}{desk.usesBlock
                 ? ' A block whose height you know stands beside the body, as far from the camera.'
                 : ''}
             </p>
