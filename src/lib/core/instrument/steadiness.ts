@@ -40,7 +40,7 @@ export type Steadiness = Readonly<{
 /**
  * Whether an instrument has come to rest, from the samples up to now.
  *
- * Model:  least-squares line through the window. Steady when enough samples fill it without a hole, their spread about the line is
+ * Model:  least-squares line through the samples of the window; steady when enough samples fill it without a hole, their spread about the line is
  *         small and the line hardly rises or falls. Samples without a value are holes.
  * Units:  degrees, seconds; times in ms on any clock, ascending.
  */

@@ -5,7 +5,6 @@
   import {
     comparesAs,
     isPhoto,
-    otherSide,
     poseAt,
     positionOf,
     wayOf,
@@ -20,15 +19,15 @@
   import Choices from '$lib/ui/Choices.svelte';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
-  import { capital, headlineText, valueText } from '$lib/ui/format';
+  import { headlineText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
-  import Why from '$lib/ui/Why.svelte';
   import type { TakenReading } from '$lib/server/service/measuring';
   import Conditions from './Conditions.svelte';
   import InstrumentPane from './InstrumentPane.svelte';
   import { MeasureState } from './measureState.svelte';
   import PhotoPane from './PhotoPane.svelte';
   import SideCard from './SideCard.svelte';
+  import SideDifferences from './SideDifferences.svelte';
 
   type Data = Readonly<{
     size: 'short' | 'full';
@@ -109,9 +108,6 @@
     form?.typed
   );
   const places = $derived(measure.sides === 'each' && lead === 'right' ? sidesOf(measure).toReversed() : sidesOf(measure));
-  const differences = $derived(
-    measure.sides === 'each' ? measure.modes.map((mode) => ({ mode, difference: state.sideDifference(mode) })) : []
-  );
   const guessedWay: WayId = 'photo, line guessed';
   const position = $derived(positionOf(measure.id));
   /** The figure stands as what is typed says, and as last time pale behind. */
@@ -131,7 +127,6 @@
         .some((id) => lengths[id].estimated)
     )
   );
-  const betterSide = (difference: number): Side => ((measure.betterIs === 'lower') === difference > 0 ? 'right' : 'left');
 </script>
 
 <form
@@ -230,41 +225,7 @@
   <div class="card flex flex-col gap-1 py-3 shadow-raised lg:sticky lg:bottom-2">
     <div class="flex flex-wrap items-center gap-x-6 gap-y-2">
       <div class="min-w-64 grow">
-        {#each differences as { mode, difference } (mode)}
-          {#if state.looksSwapped(mode)}
-            <p class="font-semibold text-stop" role="alert">
-              Left and right look swapped: the other way round both fit the last measure.
-              <button type="button" class="btn ml-2" onclick={() => state.swapSides(mode)}>Swap them</button>
-            </p>
-          {/if}
-          {#if difference}
-            <p class="text-lg">
-              {#if difference.exceedsError}
-                <strong
-                  >{capital(otherSide(betterSide(difference.difference)))} trails by {valueText(
-                    Math.abs(difference.difference),
-                    { unit: measure.unit },
-                    unit
-                  )}{measure.modes.length > 1 ? `, ${mode}` : ''}.</strong
-                >
-                More than the error.
-              {:else}
-                Left and right differ by {valueText(Math.abs(difference.difference), { unit: measure.unit }, unit)}{measure.modes
-                  .length > 1
-                  ? `, ${mode}`
-                  : ''}: within the error of {valueText(difference.margin, { unit: measure.unit }, unit)}.
-              {/if}
-              <Why about="left against right, {mode}">
-                <p>Left less right, the same way and state. It counts from 1.96 times the error of both together.</p>
-              </Why>
-            </p>
-          {/if}
-        {:else}
-          <p class="text-ink-soft">Both sides together: one figure.</p>
-        {/each}
-        {#if measure.sides === 'each' && differences.every((d) => d.difference === null)}
-          <p class="text-ink-soft">Left against right appears when both are in.</p>
-        {/if}
+        <SideDifferences {measure} {state} {unit} />
         {#if estimated}<p class="text-ink-soft">A length of the body is taken from stature, not measured.</p>{/if}
       </div>
       <button class="btn btn-primary">Keep this measure</button>

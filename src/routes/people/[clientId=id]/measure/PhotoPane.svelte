@@ -2,19 +2,20 @@
   import { onDestroy } from 'svelte';
   import { invalidateAll } from '$app/navigation';
   import type { LengthUnit } from '$lib/contract/fields';
-  import { photoLimits } from '$lib/contract/photoForms';
   import type { Result } from '$lib/contract/problem';
-  import { poses, positionOf, z95, type Body, type Measure, type Side } from '$lib/core';
+  import { poses, positionOf, type Body, type Measure, type Side } from '$lib/core';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
-  import { capital, degText, lengthText, numberText } from '$lib/ui/format';
+  import { capital, degText, lengthText } from '$lib/ui/format';
   import FilmPicker from '$lib/ui/photo/FilmPicker.svelte';
+  import PhotoChooser from '$lib/ui/photo/PhotoChooser.svelte';
   import { PhotoDesk } from '$lib/ui/photo/photoDesk.svelte';
   import PictureBoard from '$lib/ui/photo/PictureBoard.svelte';
+  import PointList from '$lib/ui/photo/PointList.svelte';
   import { problemText } from '$lib/ui/problemText';
-  import Why from '$lib/ui/Why.svelte';
   import Desk from './Desk.svelte';
   import { measureCaution, type MeasureState } from './measureState.svelte';
   import PhotoConsent from './PhotoConsent.svelte';
+  import PhotoNumber from './PhotoNumber.svelte';
   import Slots from './Slots.svelte';
 
   type Props = {
@@ -52,17 +53,12 @@
   const [low, high] = $derived(measure.possible);
   const isImpossible = $derived(reading?.ok && (reading.value.value.value < low || reading.value.value.value > high));
   const shown = (value: number) => (measure.unit === 'cm' ? lengthText(value, unit) : degText(value, 1));
-  const activeRow = $derived(desk.rows.find((r) => r.id === desk.active));
   const usesGuess = $derived(measure.ways.includes('photo, line guessed'));
 
   function open() {
     at = Math.min(firstOpen(), slots.length - 1);
     notice = '';
     isOpen = true;
-  }
-  function choose(files: FileList | null | undefined) {
-    const file = files?.[0];
-    if (file) void desk.openFile(file);
   }
   async function keepPicture(place: NonNullable<typeof slot>): Promise<string | undefined> {
     const id = crypto.randomUUID();
@@ -102,7 +98,7 @@
   const standIn = () => {
     const s = slot ?? slots[0]!;
     const ask = new URLSearchParams({ measure: measure.id, mode: s.mode, trial: String(s.n), ...(s.side && { side: s.side }) });
-    return desk.openDrawn(`${location.pathname}/stand-in/picture?${ask}`);
+    return `${location.pathname}/stand-in/picture?${ask}`;
   };
 </script>
 
@@ -125,39 +121,7 @@
       {:else if desk.film}
         <FilmPicker {desk} />
       {:else}
-        <div class="card flex min-h-80 flex-col items-center justify-center gap-4 text-center">
-          {#if desk.busy}
-            <p class="text-xl" role="status">Opening the picture</p>
-            <progress class="h-3 w-64"></progress>
-            <button type="button" class="btn" onclick={() => desk.cancel()}>Cancel</button>
-          {:else}
-            <p class="max-w-xl text-lg">
-              {fromAbove
-                ? 'Camera straight above, looking down, as far up as it gets.'
-                : 'Camera level, at the height of the joint, square to the body and some steps away.'}{desk.usesBlock
-                ? ' A block whose height you know stands beside the body, as far from the camera.'
-                : ''}
-            </p>
-            <div class="flex flex-wrap justify-center gap-3">
-              <label
-                class="btn btn-primary has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-mulberry"
-              >
-                Choose a picture or film
-                <input
-                  type="file"
-                  accept="image/*,video/*"
-                  class="sr-only"
-                  onchange={(e) => (choose(e.currentTarget.files), (e.currentTarget.value = ''))}
-                />
-              </label>
-              <button type="button" class="btn" onclick={standIn}>Try a drawn one</button>
-            </div>
-            <p class="text-ink-soft">
-              Up to {photoLimits.fileMb} MB and {photoLimits.filePixels / 1e6} million picture elements; a film up to {photoLimits.filmMb}
-              MB, of which one frame is used and the film itself is not kept.
-            </p>
-          {/if}
-          {#if desk.trouble}<p class="font-semibold text-stop" role="alert">{desk.trouble}</p>{/if}
+        <PhotoChooser {desk} {fromAbove} drawnAt={standIn}>
           <PoseDrawing
             pose={positionOf(measure.id).pose}
             setting={{ side: slot?.side ?? 'left' }}
@@ -166,7 +130,7 @@
             label="Where the points go"
             class="h-72 w-full"
           />
-        </div>
+        </PhotoChooser>
       {/if}
     </div>
 
@@ -174,99 +138,8 @@
       <Slots {measure} state={measuring} {slots} bind:at />
       {#if desk.picture}
         {#if desk.trouble}<p class="font-semibold text-stop" role="alert">{desk.trouble}</p>{/if}
-        <p class="text-lg" role="status">
-          {#if activeRow}Tap the <strong>{activeRow.label}</strong> in the picture, or drag to it.{:else}Drag any point, or move
-            it with the arrow keys.{/if}
-        </p>
-        <ol class="grid grid-cols-2 gap-x-1">
-          {#each desk.rows as { id, label } (id)}
-            <li>
-              <button
-                type="button"
-                class="flex min-h-11 w-full items-center gap-2 rounded-soft px-2 text-left leading-tight {desk.active === id
-                  ? 'font-semibold text-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]'
-                  : ''}"
-                aria-pressed={desk.active === id}
-                onclick={() => (desk.active = id)}
-                onkeydown={(e) => {
-                  if (e.key !== 'Enter' || desk.points[id] || !desk.picture) return;
-                  // Without a pointer a point begins in the middle and is moved from there.
-                  e.preventDefault();
-                  desk.set(id, { x: desk.picture.widthPx / 2, y: desk.picture.heightPx / 2 });
-                  desk.next();
-                }}
-              >
-                <span aria-hidden="true">{desk.points[id] ? '●' : '○'}</span>
-                {label}
-                {#if !desk.points[id]}<span class="sr-only">, not set; Enter puts it in the middle</span>{/if}
-              </button>
-            </li>
-          {/each}
-        </ol>
-        {#if desk.usesLine}
-          <div class="flex flex-wrap gap-x-5">
-            {#each [{ id: 'floor', label: 'the floor' }, { id: 'plumb', label: 'something straight up' }] as const as kind (kind.id)}
-              <label class="choice"
-                ><input type="radio" name="lineKind" value={kind.id} bind:group={desk.lineKind} /> {kind.label}</label
-              >
-            {/each}
-            {#if usesGuess}
-              <label class="choice"><input type="checkbox" bind:checked={desk.lineGuessed} /> the line is only guessed</label>
-            {/if}
-          </div>
-        {/if}
-        {#if desk.usesBlock}
-          <label class="flex items-center gap-3">
-            <span class="font-semibold">Height of the block</span>
-            <input class="input w-24 text-center" inputmode="decimal" bind:value={desk.blockTyped} />
-            <span class="text-ink-soft">{unit}</span>
-          </label>
-        {/if}
-        <div aria-live="polite">
-          {#if reading === null}
-            <p class="text-ink-soft">The number appears when every point is set.</p>
-          {:else if !reading.ok}
-            <p class="font-semibold text-stop" role="alert">{problemText(reading.problem)}</p>
-          {:else}
-            {@const r = reading.value}
-            <p class="text-[56px] leading-none font-bold" data-testid="photo-value">{shown(r.value.value)}</p>
-            <p>
-              ± {shown(z95 * r.value.sd)}
-              <span class="text-ink-soft"
-                >from the points{r.rollDeg === null ? '' : `, camera turned ${numberText(Math.abs(r.rollDeg))}°`}</span
-              >
-              <Why about="the number from the photo">
-                {#if spec.kind === 'height'}
-                  <p>
-                    The distance of the point from the floor line, times the height of the block over its length in the picture
-                    (plane geometry).
-                  </p>
-                {:else if spec.from === 'other'}
-                  <p>
-                    The angle at the {spec.names.vertex} between the ways to the {spec.names.along} and the {spec.names.other} (plane
-                    geometry){spec.offsetDeg || spec.sign < 0 ? `, counted from ${Math.abs(spec.offsetDeg)}°` : ''}.
-                  </p>
-                {:else}
-                  <p>
-                    The angle at the {spec.names.vertex} between the way to the {spec.names.along} and the {spec.from === 'level'
-                      ? 'level'
-                      : 'upright'} that the line gives (plane geometry).
-                  </p>
-                {/if}
-                <p>
-                  A point is set on the body to about 0.8 cm and on the picture to 1.5 shown picture elements; ± is 1.96 times
-                  what that makes of the number. The day and the camera's place come on top: the measure itself counts 1.5° or 1
-                  cm a trial, 1.8° with a guessed line (assumptions).
-                </p>
-              </Why>
-            </p>
-            {#if isImpossible}
-              <p class="font-semibold text-stop" role="alert">
-                No body goes there: between {shown(low)} and {shown(high)}. Look at the points again.
-              </p>
-            {/if}
-          {/if}
-        </div>
+        <PointList {desk} {unit} {usesGuess} />
+        <PhotoNumber {spec} {reading} {shown} possible={measure.possible} />
         <div class="flex flex-wrap gap-3">
           <button
             type="button"

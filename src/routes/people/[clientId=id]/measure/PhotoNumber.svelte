@@ -1,0 +1,67 @@
+<script lang="ts">
+  import type { Result } from '$lib/contract/problem';
+  import { z95, type PhotoReading, type PhotoSpec } from '$lib/core';
+  import { numberText } from '$lib/ui/format';
+  import { problemText } from '$lib/ui/problemText';
+  import Why from '$lib/ui/Why.svelte';
+
+  /** What the points say, with its error and where it comes from. */
+  type Props = {
+    spec: PhotoSpec;
+    /** Null until every point is set. */
+    reading: Result<PhotoReading> | null;
+    shown: (value: number) => string;
+    /** Beyond it no body goes. */
+    possible: readonly [number, number];
+  };
+  let { spec, reading, shown, possible }: Props = $props();
+  const [low, high] = $derived(possible);
+</script>
+
+<div aria-live="polite">
+  {#if reading === null}
+    <p class="text-ink-soft">The number appears when every point is set.</p>
+  {:else if !reading.ok}
+    <p class="font-semibold text-stop" role="alert">{problemText(reading.problem)}</p>
+  {:else}
+    {@const r = reading.value}
+    <p class="text-[56px] leading-none font-bold" data-testid="photo-value">{shown(r.value.value)}</p>
+    <p>
+      ± {shown(z95 * r.value.sd)}
+      <span class="text-ink-soft"
+        >from the points{r.rollDeg === null ? '' : `, camera turned ${numberText(Math.abs(r.rollDeg))}°`}</span
+      >
+      <Why about="the number from the photo">
+        {#if spec.kind === 'height'}
+          <p>
+            The distance of the point from the floor line, times the height of the block over its length in the picture (plane
+            geometry).
+          </p>
+        {:else if spec.from === 'other'}
+          <p>
+            The angle at the {spec.names.vertex} between the ways to the {spec.names.along} and the {spec.names.other} (plane geometry){spec.offsetDeg ||
+            spec.sign < 0
+              ? `, counted from ${Math.abs(spec.offsetDeg)}°`
+              : ''}.
+          </p>
+        {:else}
+          <p>
+            The angle at the {spec.names.vertex} between the way to the {spec.names.along} and the {spec.from === 'level'
+              ? 'level'
+              : 'upright'} that the line gives (plane geometry).
+          </p>
+        {/if}
+        <p>
+          A point is set on the body to about 0.8 cm and on the picture to 1.5 shown picture elements; ± is 1.96 times what that
+          makes of the number. The day and the camera's place come on top: the measure itself counts 1.5° or 1 cm a trial, 1.8°
+          with a guessed line (assumptions).
+        </p>
+      </Why>
+    </p>
+    {#if r.value.value < low || r.value.value > high}
+      <p class="font-semibold text-stop" role="alert">
+        No body goes there: between {shown(low)} and {shown(high)}. Look at the points again.
+      </p>
+    {/if}
+  {/if}
+</div>

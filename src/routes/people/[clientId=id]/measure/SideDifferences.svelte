@@ -1,0 +1,51 @@
+<script lang="ts">
+  import type { LengthUnit } from '$lib/contract/fields';
+  import { otherSide, type Measure, type Side } from '$lib/core';
+  import { capital, valueText } from '$lib/ui/format';
+  import Why from '$lib/ui/Why.svelte';
+  import type { MeasureState } from './measureState.svelte';
+
+  /** Left against right of what is typed, and whether the two were swapped. */
+  type Props = { measure: Measure; state: MeasureState; unit: LengthUnit };
+  let { measure, state, unit }: Props = $props();
+  const differences = $derived(
+    measure.sides === 'each' ? measure.modes.map((mode) => ({ mode, difference: state.sideDifference(mode) })) : []
+  );
+  const betterSide = (difference: number): Side => ((measure.betterIs === 'lower') === difference > 0 ? 'right' : 'left');
+</script>
+
+{#each differences as { mode, difference } (mode)}
+  {#if state.looksSwapped(mode)}
+    <p class="font-semibold text-stop" role="alert">
+      Left and right look swapped: the other way round both fit the last measure.
+      <button type="button" class="btn ml-2" onclick={() => state.swapSides(mode)}>Swap them</button>
+    </p>
+  {/if}
+  {#if difference}
+    <p class="text-lg">
+      {#if difference.exceedsError}
+        <strong
+          >{capital(otherSide(betterSide(difference.difference)))} trails by {valueText(
+            Math.abs(difference.difference),
+            { unit: measure.unit },
+            unit
+          )}{measure.modes.length > 1 ? `, ${mode}` : ''}.</strong
+        >
+        More than the error.
+      {:else}
+        Left and right differ by {valueText(Math.abs(difference.difference), { unit: measure.unit }, unit)}{measure.modes.length >
+        1
+          ? `, ${mode}`
+          : ''}: within the error of {valueText(difference.margin, { unit: measure.unit }, unit)}.
+      {/if}
+      <Why about="left against right, {mode}">
+        <p>Left less right, the same way and state. It counts from 1.96 times the error of both together.</p>
+      </Why>
+    </p>
+  {/if}
+{:else}
+  <p class="text-ink-soft">Both sides together: one figure.</p>
+{/each}
+{#if measure.sides === 'each' && differences.every((d) => d.difference === null)}
+  <p class="text-ink-soft">Left against right appears when both are in.</p>
+{/if}
