@@ -150,7 +150,7 @@ export type { Body } from './figure/frame';
 export { poseIds, poses, type PoseId } from './figure/poses';
 export { limbOutline, type Limb, type Point } from './figure/limbs';
 export { poseAt, positionOf, type InstrumentZero, type MeasuringPosition, type PhotoSpec } from './measure/positions';
-export type { Landmark } from './figure/pose';
+export { isFromAbove, type Landmark } from './figure/pose';
 export { needsBlock, needsLine, photoReading, rollOf, type PhotoPoints, type PhotoReading } from './photo/photoReading';
 export { pictureFrame, type PictureFrame } from './photo/pictureFrame';
 export { angleAtDeg } from './geometry/angleAt';

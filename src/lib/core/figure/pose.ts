@@ -8,6 +8,9 @@ import type { Vec } from './vec';
  */
 export type View = 'side' | 'front' | 'behind' | 'top' | 'facing down on';
 
+/** Whether a view looks down: then there is no floor line. */
+export const isFromAbove = (view: View): boolean => view === 'top' || view === 'facing down on';
+
 /** What may carry the side's colour: that which is measured or trained. */
 export type Coloured = 'both legs' | 'feet' | 'leg' | 'arm' | 'none';
 

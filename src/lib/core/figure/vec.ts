@@ -38,7 +38,7 @@ export const squareTo = (a: Vec, direction: Vec): Vec => sub(a, times(direction,
 export function turned(from: Vec, to: Vec, share: number): Vec {
   const angle = Math.acos(Math.min(1, Math.max(-1, dot(from, to))));
   if (angle < 1e-6) return to;
-  // Opposite directions have no arc of their own: any will do.
+  // Opposite directions are joined by every arc alike: one is chosen.
   const side = unit(squareTo(to, from), unit(squareTo(vec(0.3, 1, 0.2), from)));
   return add(times(from, Math.cos(angle * share)), times(side, Math.sin(angle * share)));
 }

@@ -30,12 +30,13 @@ export function inclinationDeg(up: Up, began: Up): number {
 /**
  * The value of a measure from how the long side of a device lies.
  *
- * 'level': the rise itself. 'upright': how far it is from standing straight, whichever end is up, minus when tipped over.
+ * 'level': the rise itself. 'upright': how far it is from standing straight,
+ * whichever end is up and whichever way it tips.
  * 'set': the turn since its zero was taken on the other part of the joint.
  */
 export function instrumentValueDeg(zero: InstrumentZero, riseDeg: number, setAtDeg = 0): number {
   if (zero === 'level') return riseDeg;
-  if (zero === 'upright') return 90 - Math.abs(riseDeg);
+  if (zero === 'upright') return Math.abs(90 - Math.abs(riseDeg));
   const turn = (((riseDeg - setAtDeg) % 360) + 540) % 360;
   return Math.abs(turn - 180);
 }

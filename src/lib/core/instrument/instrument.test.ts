@@ -121,7 +121,7 @@ describe('instrumentValueDeg', () => {
     expect(instrumentValueDeg('level', 112)).toBe(112);
     expect(instrumentValueDeg('upright', 52)).toBe(38);
     expect(instrumentValueDeg('upright', -52)).toBe(38);
-    expect(instrumentValueDeg('upright', 100)).toBe(-10);
+    expect(instrumentValueDeg('upright', 100)).toBe(10);
   });
   test('set: the turn since the zero, the short way round', () => {
     expect(instrumentValueDeg('set', 140, 5)).toBe(135);

@@ -1,3 +1,4 @@
+import { isFromAbove } from '../figure/pose';
 import type { FigurePose } from '../figure/poseFigure';
 import { limbOutline, type Point } from '../figure/limbs';
 import type { PhotoPoints } from '../photo/photoReading';
@@ -42,7 +43,7 @@ export function drawnPicture(figure: FigurePose, seed: number, widthPx = 1600, h
   const random = seededRandom(seed);
   const rollDeg = 1.6 * normalDraw(random);
   const { box } = figure;
-  const fromAbove = figure.view === 'top' || figure.view === 'facing down on';
+  const fromAbove = isFromAbove(figure.view);
   const rodCm = fromAbove ? 0 : Math.min(140, Math.max(60, Math.ceil((box.maxY + 8) / rodBandCm) * rodBandCm));
   const wide = {
     minX: box.minX - 28,

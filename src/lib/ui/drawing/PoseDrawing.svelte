@@ -1,6 +1,6 @@
 <script lang="ts">
   import { compute } from '$lib/contract/door';
-  import { poseFigure, type Body, type FigurePose, type PoseId, type Side } from '$lib/core';
+  import { isFromAbove, poseFigure, type Body, type FigurePose, type PoseId, type Side } from '$lib/core';
   import Figure from './Figure.svelte';
   import Furniture from './Furniture.svelte';
   import Landmarks from './Landmarks.svelte';
@@ -31,7 +31,7 @@
   const boxes = $derived([figure.box, moving.current.box, ...(earlier ? [earlier.box] : [])]);
   const margin = 4;
   const edge = (pick: (b: FigurePose['box']) => number, of: (...values: number[]) => number) => of(...boxes.map(pick));
-  const fromAbove = $derived(figure.view === 'top' || figure.view === 'facing down on');
+  const fromAbove = $derived(isFromAbove(figure.view));
   const minY = $derived(
     fromAbove
       ? edge((b) => b.minY, Math.min) - margin

@@ -30,7 +30,7 @@
       at.y * scale}px"
   />
   <svg viewBox="0 0 100 100" class="absolute inset-0 h-full w-full">
-    {#each [{ colour: '#ffffff', width: 2.4 }, { colour: '#1b262e', width: 1 }] as pen (pen.width)}
+    {#each [{ colour: 'var(--color-halo)', width: 2.4 }, { colour: 'var(--color-mark)', width: 1 }] as pen (pen.width)}
       <path d="M50 22V44M50 56V78M22 50H44M56 50H78" stroke={pen.colour} stroke-width={pen.width} fill="none" />
     {/each}
   </svg>

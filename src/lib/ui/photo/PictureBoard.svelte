@@ -1,5 +1,6 @@
 <script lang="ts">
   import Loupe from './Loupe.svelte';
+  import PictureLine from './PictureLine.svelte';
   import type { PhotoDesk, PointId } from './photoDesk.svelte';
 
   /** The picture with the points on it: a tap sets the next one, each can be dragged or moved with the arrow keys. */
@@ -72,11 +73,6 @@
       ] as const
     ).flatMap(([kind, from, to], i) => (from && to ? [{ kind, from, to, i }] : []))
   );
-  /** A picture has one light in either theme: dark on white is seen on any ground. */
-  const pens = [
-    { colour: '#ffffff', width: 4 },
-    { colour: '#1b262e', width: 2 }
-  ] as const;
   const isOnRight = $derived((lookedAt?.x ?? 0) > picture.widthPx / 2);
 </script>
 
@@ -101,33 +97,9 @@
     aria-hidden="true"
   >
     {#each lines as { kind, from, to, i } (i)}
-      {#each pens as pen (pen.width)}
-        <line
-          x1={from.x}
-          y1={from.y}
-          x2={to.x}
-          y2={to.y}
-          stroke={pen.colour}
-          stroke-width={pen.width}
-          stroke-dasharray={kind === 'limb' ? undefined : '8 5'}
-          vector-effect="non-scaling-stroke"
-        />
-      {/each}
+      <PictureLine {from} {to} dashed={kind !== 'limb'} />
     {/each}
-    {#if point && lineFrom && lineTo && desk.lineKind === 'floor'}
-      {@const share =
-        ((point.x - lineFrom.x) * (lineTo.x - lineFrom.x) + (point.y - lineFrom.y) * (lineTo.y - lineFrom.y)) /
-        ((lineTo.x - lineFrom.x) ** 2 + (lineTo.y - lineFrom.y) ** 2 || 1)}
-      <line
-        x1={point.x}
-        y1={point.y}
-        x2={lineFrom.x + share * (lineTo.x - lineFrom.x)}
-        y2={lineFrom.y + share * (lineTo.y - lineFrom.y)}
-        stroke={pens[1].colour}
-        stroke-width="2.5"
-        vector-effect="non-scaling-stroke"
-      />
-    {/if}
+    {#if desk.foot && point}<PictureLine from={point} to={desk.foot} />{/if}
   </svg>
   {#each desk.rows as { id, label } (id)}
     {@const p = desk.points[id]}
@@ -143,9 +115,10 @@
         onblur={() => (focused = null)}
       >
         <span
-          class="pointer-events-none block size-4 rounded-full border-2 bg-transparent shadow-[0_0_0_2px_#ffffff] {id === looked
+          class="pointer-events-none block size-4 rounded-full border-2 bg-transparent shadow-[0_0_0_2px_var(--color-halo)] {id ===
+          looked
             ? 'border-mulberry'
-            : 'border-[#1b262e]'}"
+            : 'border-mark'}"
         ></span>
       </button>
     {/if}

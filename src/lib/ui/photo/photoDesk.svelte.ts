@@ -6,6 +6,7 @@ import {
   needsBlock,
   needsLine,
   photoReading,
+  pictureFrame,
   type Landmark,
   type PhotoPoints,
   type PhotoReading,
@@ -90,6 +91,14 @@ export class PhotoDesk {
 
   get isWhole(): boolean {
     return this.picture !== null && this.rows.every(({ id }) => this.points[id]);
+  }
+
+  /** Where the height ends on the floor line; null for an angle, or while a point is open. */
+  get foot(): Point | null {
+    const spec = this.#spec();
+    if (spec.kind !== 'height' || this.lineKind !== 'floor' || !this.isWhole) return null;
+    const frame = compute(() => pictureFrame(spec, this.placed));
+    return frame.ok ? frame.value.anchor : null;
   }
 
   /** What the points say; null until all are set. */

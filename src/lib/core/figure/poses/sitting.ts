@@ -1,3 +1,4 @@
+// One build a position, the whole family of sitting; long as a catalogue is.
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
 import { armBy, armTo, legBy, legSwung, legTo, legVia, postureOf, restingAt, trunkOf, type Leg, type Trunk } from '../posture';

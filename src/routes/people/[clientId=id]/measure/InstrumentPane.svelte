@@ -3,10 +3,10 @@
   import { instrumentValueDeg, positionOf, steadinessRule, type Measure, type Side } from '$lib/core';
   import { deviceAngle, streamedAngle, type Trouble } from '$lib/ui/instrument/angleSource';
   import { InstrumentState } from '$lib/ui/instrument/instrumentState.svelte';
-  import { capital, degText, numberText, shortDate } from '$lib/ui/format';
+  import { degText, numberText, shortDate } from '$lib/ui/format';
   import Why from '$lib/ui/Why.svelte';
   import Desk from './Desk.svelte';
-  import { measureCaution, type MeasureState } from './measureState.svelte';
+  import type { MeasureState } from './measureState.svelte';
   import Needle from './Needle.svelte';
   import Slots from './Slots.svelte';
 
@@ -21,10 +21,6 @@
   /** Where the zero was taken, for a joint that is read against its other part. */
   let zeroAt = $state<number | null>(null);
   const slots = $derived(measuring.slots(places));
-  const firstOpen = () => {
-    const open = slots.findIndex((s) => measuring.slotText(s) === '');
-    return open < 0 ? slots.length : open;
-  };
   let at = $state(0);
   let reading = $state(0);
   const slot = $derived(slots[at] ?? null);
@@ -35,7 +31,7 @@
   let tippedBack = $state(false);
   const valueOf = (deg: number) => {
     const value = instrumentValueDeg(zero, deg, zeroAt ?? 0);
-    if (mayTipBack) return tippedBack ? -Math.abs(value) : Math.abs(value);
+    if (mayTipBack && tippedBack) return -value;
     return measure.possible[0] >= 0 ? Math.abs(value) : value;
   };
   const isLocked = $derived(instrument.lockedDeg !== null);
@@ -65,7 +61,7 @@
 
   function connect(id: SourceId) {
     source = id;
-    at = Math.min(firstOpen(), slots.length - 1);
+    at = Math.min(measuring.firstOpen(slots), slots.length - 1);
     listen();
   }
   function listen() {
@@ -89,7 +85,7 @@
     const deg = instrument.take();
     if (deg === null || !slot) return;
     measuring.fill(slot, valueOf(deg), 0);
-    at = firstOpen();
+    at = measuring.firstOpen(slots);
     if (source === 'stand-in' && at < slots.length) listen();
   }
   function choose(i: number) {
@@ -112,11 +108,7 @@
   <button type="button" class="btn" onclick={() => connect('stand-in')}>Try the simulated one</button>
 </section>
 
-<Desk
-  title="{capital(measure.name)}, by instrument"
-  caution={measureCaution(measure)}
-  bind:open={() => source !== null, (open) => !open && leave()}
->
+<Desk {measure} how="by instrument" bind:open={() => source !== null, (open) => !open && leave()}>
   <div class="grid grow content-center items-center gap-x-8 gap-y-4 p-5 md:grid-cols-[minmax(18rem,2fr)_3fr]">
     <Needle
       valueDeg={shownDeg}

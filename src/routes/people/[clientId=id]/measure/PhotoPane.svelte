@@ -3,9 +3,9 @@
   import { invalidateAll } from '$app/navigation';
   import type { LengthUnit } from '$lib/contract/fields';
   import type { Result } from '$lib/contract/problem';
-  import { poses, positionOf, type Body, type Measure, type Side } from '$lib/core';
+  import { isFromAbove, poses, positionOf, type Body, type Measure, type Side } from '$lib/core';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
-  import { capital, degText, lengthText } from '$lib/ui/format';
+  import { degText, lengthText } from '$lib/ui/format';
   import FilmPicker from '$lib/ui/photo/FilmPicker.svelte';
   import PhotoChooser from '$lib/ui/photo/PhotoChooser.svelte';
   import { PhotoDesk } from '$lib/ui/photo/photoDesk.svelte';
@@ -13,7 +13,7 @@
   import PointList from '$lib/ui/photo/PointList.svelte';
   import { problemText } from '$lib/ui/problemText';
   import Desk from './Desk.svelte';
-  import { measureCaution, type MeasureState } from './measureState.svelte';
+  import type { MeasureState } from './measureState.svelte';
   import PhotoConsent from './PhotoConsent.svelte';
   import PhotoNumber from './PhotoNumber.svelte';
   import Slots from './Slots.svelte';
@@ -30,7 +30,7 @@
     body: Body;
   };
   let { measure, state: measuring, places, unit, clientId, clientName, consent, today, body }: Props = $props();
-  const fromAbove = $derived(['top', 'facing down on'].includes(poses[positionOf(measure.id).pose].view));
+  const fromAbove = $derived(isFromAbove(poses[positionOf(measure.id).pose].view));
   const spec = $derived(positionOf(measure.id).photo!);
   const desk: PhotoDesk = new PhotoDesk(
     () => spec,
@@ -43,10 +43,6 @@
   let keeping = $state(false);
   let notice = $state('');
   const slots = $derived(measuring.slots(places));
-  const firstOpen = () => {
-    const open = slots.findIndex((s) => measuring.slotText(s) === '');
-    return open < 0 ? slots.length : open;
-  };
   let at = $state(0);
   const slot = $derived(slots[at] ?? null);
   const reading = $derived(desk.reading(pxPerShownPx));
@@ -56,7 +52,7 @@
   const usesGuess = $derived(measure.ways.includes('photo, line guessed'));
 
   function open() {
-    at = Math.min(firstOpen(), slots.length - 1);
+    at = Math.min(measuring.firstOpen(slots), slots.length - 1);
     notice = '';
     isOpen = true;
   }
@@ -92,7 +88,7 @@
       if (photoId) measuring.fill(place, reading.value.value.value, 1, photoId);
     }
     desk.clear();
-    at = firstOpen();
+    at = measuring.firstOpen(slots);
     if (at >= slots.length && !notice) isOpen = false;
   }
   const standIn = () => {
@@ -111,7 +107,7 @@
   <button type="button" class="btn btn-primary" onclick={open}>Read from a photo</button>
 </section>
 
-<Desk title="{capital(measure.name)}, from a photo" caution={measureCaution(measure)} bind:open={isOpen}>
+<Desk {measure} how="from a photo" bind:open={isOpen}>
   <div
     class="grid grow items-start gap-5 p-4 [--board-height:calc(100dvh-7.5rem)] max-lg:[--board-height:60vh] lg:grid-cols-[1fr_22rem]"
   >

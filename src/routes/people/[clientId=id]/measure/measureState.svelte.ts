@@ -47,10 +47,6 @@ type Source = () => Readonly<{
 /** A place for one number: a side, held or reached, and which trial. */
 export type Slot = Readonly<{ side: Side | null; mode: MeasureMode; n: number }>;
 
-/** What stands in view while a measure is taken: its own caution, else the usual one. */
-export const measureCaution = ({ caution }: Measure): string =>
-  `${caution ?? 'Stop at a strong stretch.'} Sharp pain, tingling or numbness ends the measuring.`;
-
 /** A single look tells a level, a time or a count. */
 const usualTrials = ({ unit }: Measure): number => (unit === 'cm' || unit === '°' ? 2 : 1);
 const key = (side: Side | null, mode: MeasureMode) => `${side ?? 'both'}/${mode}`;
@@ -108,6 +104,12 @@ export class MeasureState {
     return this.#source().measure.modes.flatMap((mode) =>
       places.flatMap((side) => this.trialNumbers(side, mode).map((n) => ({ side, mode, n })))
     );
+  }
+
+  /** The first slot that is open; past the last where none is. */
+  firstOpen(slots: readonly Slot[]): number {
+    const open = slots.findIndex((s) => this.slotText(s) === '');
+    return open < 0 ? slots.length : open;
   }
 
   /** The one field that an instrument or a photo fills in this way. */

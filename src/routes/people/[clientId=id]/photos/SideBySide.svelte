@@ -1,5 +1,6 @@
 <script lang="ts">
   import { pictureFrame, positionOf, type PhotoPoints } from '$lib/core';
+  import PictureLine from '$lib/ui/photo/PictureLine.svelte';
   import { dateText, stateText } from '$lib/ui/format';
   import type { BodyState } from '$lib/contract/fields';
 
@@ -41,11 +42,6 @@
     const { anchor, rollDeg, unitPx } = frames[i]!;
     return `translate(${size.width / 2} ${floorY}) scale(${shownUnit / unitPx}) rotate(${-rollDeg}) translate(${-anchor.x} ${-anchor.y})`;
   };
-  /** A picture has one light in either theme: dark on white is seen on any ground. */
-  const pens = [
-    { colour: '#ffffff', width: 5 },
-    { colour: '#1b262e', width: 2.5 }
-  ] as const;
   const linesOf = ({ landmarks: { vertex, along, other, point } }: PhotoPoints, i: number) => {
     if (point) return [[point, frames[i]!.anchor] as const];
     return [along, other].flatMap((end) => (vertex && end ? [[vertex, end] as const] : []));
@@ -63,25 +59,9 @@
       >
         <g transform={transformOf(i)}>
           <image href="/people/{clientId}/photos/{picture.id}" width={picture.widthPx} height={picture.heightPx} />
-          {#each linesOf(picture.points, i) as [from, to], n (n)}
-            {#each pens as pen (pen.width)}
-              <line
-                x1={from.x}
-                y1={from.y}
-                x2={to.x}
-                y2={to.y}
-                stroke={pen.colour}
-                stroke-width={pen.width}
-                vector-effect="non-scaling-stroke"
-              />
-            {/each}
-          {/each}
+          {#each linesOf(picture.points, i) as [from, to], n (n)}<PictureLine {from} {to} />{/each}
         </g>
-        {#if hasFloor}
-          {#each pens as pen (pen.width)}
-            <path d="M0 {floorY}H{size.width}" stroke={pen.colour} stroke-width={pen.width} />
-          {/each}
-        {/if}
+        {#if hasFloor}<PictureLine from={{ x: 0, y: floorY }} to={{ x: size.width, y: floorY }} />{/if}
       </svg>
       <figcaption class="flex flex-wrap items-baseline gap-x-4 pt-1">
         <span class="text-ink-soft">{i === 0 && after ? 'Before' : after ? 'After' : 'Only one'}</span>
