@@ -64,18 +64,46 @@ export { compileSession, orderBlocks, type Timeline, type TimelinePhase, type Ti
 export { fitToMinutes, type Cut, type CutKind } from './cycle/fitToMinutes';
 
 export {
+  exerciseKinds,
+  exercisePhases,
+  exerciseTraits,
   loadedJoints,
-  type DialId,
+  partOf,
+  propWords,
+  startPositions,
+  type Dose,
   type Exercise,
+  type ExercisePhase,
   type Joint,
   type JointSide,
   type Line,
   type LinkId,
-  type Setting
+  type StartPosition
 } from './exercise/exercise';
-export { exerciseOf, exercises } from './exercise/exercises';
-export { dialStates, type DialState } from './exercise/dials';
-export { longHold, schools, type School } from './school/schools';
+export { levelName, type Dial, type DialId, type Setting } from './exercise/dial';
+export { exerciseOf, exercises, families } from './exercise/exercises';
+export { dialAtRung, dialStates, easier, harder, type DialRange, type DialState, type Step } from './exercise/dials';
+export { chainOf, neighboursOf, ringThrough, type Neighbour } from './exercise/neighbours';
+export { barredBy } from './exercise/barredBy';
+export { longHold, schoolOf, schools } from './school/schools';
+export {
+  alignmentPolicies,
+  handPolicies,
+  schoolIds,
+  schoolTopics,
+  timePolicies,
+  type Policies,
+  type School,
+  type SchoolId,
+  type SchoolTopic
+} from './school/school';
+export { differences } from './school/differences';
+export { compareSchools, isComparable, type SchoolDose } from './school/schoolDose';
+export { spanText, type Span } from './span';
+export { compileBreaths, type BreathsSpec } from './cycle/compileBreaths';
+export { compilePulses, type PulsesSpec } from './cycle/compilePulses';
+export { equipment, equipmentOf, substitutesFor, type Equipment, type EquipmentId } from './props/equipment';
+export { stacksFor, type StackUse, type Under } from './props/stackUse';
 export { bases, type Basis, type Demand, type Goal, type GoalKind, type ReadingModel } from './goal/goal';
 export { goalOf, goals } from './goal/goals';
 export { motionIds, motionOf, motions, type Motion, type MotionId, type Norm } from './goal/motions';
@@ -93,7 +121,7 @@ export {
   type Progression
 } from './plan/planProgression';
 export { planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
-export { isTooDeep, rungAt, type Settings } from './plan/sessionBlocks';
+export { isTooDeep, planExerciseIds, rungAt, type Settings } from './plan/sessionBlocks';
 export { doseByLink, type LinkDose } from './plan/doseByLink';
 
 export {

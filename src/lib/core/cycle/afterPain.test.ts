@@ -1,12 +1,22 @@
 import { describe, expect, test } from 'vitest';
-import { afterPain, compileSession, exerciseOf, type Block, type Side, type TimelineSet } from '../index';
+import { afterPain, compileSession, exerciseOf, partOf, type Block, type Side, type TimelineSet } from '../index';
 
 // Source: common practice, the cautious side (docs/sources.md#screening).
 const blockOf = (id: string, sets: number): Block => {
-  const { part, links, props } = exerciseOf(id);
+  const exercise = exerciseOf(id);
   const form = { kind: 'hold', spec: { holdS: 30 } } as const;
   const work = (['left', 'right'] as Side[]).map((side) => ({ side, sets, form, setting: {}, easier: { form, setting: {} } }));
-  return { exerciseId: id, part, links, props, baseSets: sets, leastHoldS: 20, priority: 1, because: [], work };
+  return {
+    exerciseId: id,
+    part: partOf(exercise),
+    links: exercise.links,
+    props: [],
+    baseSets: sets,
+    leastHoldS: 20,
+    priority: 1,
+    because: [],
+    work
+  };
 };
 const { sets } = compileSession([
   blockOf('front_hamstring_cycle', 1),

@@ -2,7 +2,8 @@ import { compileCycle, type CycleSpec, type EffortLimits } from './compileCycle'
 import { compileFlow, compileHold, type FlowSpec, type HoldSpec } from './compileHold';
 import { compileReps, type RepsSpec } from './compileReps';
 import type { Phase } from './phase';
-import type { LinkId, SessionPart, Setting } from '../exercise/exercise';
+import type { Setting } from '../exercise/dial';
+import type { LinkId, SessionPart } from '../exercise/exercise';
 import type { Rung } from '../props/ladder';
 import type { Side } from '../side';
 

@@ -1,31 +1,99 @@
-import type { Dial, DialId, Exercise, Setting } from './exercise';
+import { CoreError } from '../errors';
 import type { Rung } from '../props/ladder';
+import type { Dial, DialId, Setting } from './dial';
+import type { Exercise } from './exercise';
+import { neighboursOf } from './neighbours';
 
 /** Where a dial stands and where it would go next; null at its end. */
 export type DialState = Readonly<{ id: DialId; unit: Dial['unit']; at: number; harder: number | null; easier: number | null }>;
 
-export type DialRange = Readonly<{ rungs: readonly Rung[]; effortCapPct: number; flatIsEnd: boolean }>;
+export type DialRange = Readonly<{
+  /** Ladders of the dials that stand on stacks. */
+  rungs: Readonly<Partial<Record<DialId, readonly Rung[]>>>;
+  effortCapPct: number;
+  flatIsEnd: boolean;
+}>;
+
+/** Where a dial on a stack stands at a rung: the signed depth, or the height itself where higher is harder. */
+export const dialAtRung = (dial: Dial, rung: Pick<Rung, 'depthCm'>): number =>
+  dial.harder === 'up' ? -rung.depthCm + 0 : rung.depthCm;
 
 /**
- * The dials of an exercise at one setting, in the order they are moved.
+ * The dials of an exercise at one setting, in the order they are moved; one that nobody has set is not among them.
  *
- * Model:  a depth moves along the ladder's rungs (easier is up, harder down and past flat); the others by their step,
- *         an effort never past the client's cap, a depth never past flat where a limit says so.
+ * Model:  a dial on a stack moves along its ladder's rungs; the others by their step, an effort never past the client's cap,
+ *         a depth never past flat where a limit says so.
  */
-export function dialStates(exercise: Exercise, setting: Setting, range: DialRange): DialState[] {
+export function dialStates(exercise: Pick<Exercise, 'dials'>, setting: Setting, range: DialRange): DialState[] {
   return exercise.dials.flatMap((dial): DialState[] => {
     const at = setting[dial.id];
     if (at === undefined) return [];
-    const next = dial.id === 'depthCm' ? depthNeighbours(at, range) : stepNeighbours(dial, at, range);
+    const next = dial.stack ? rungNeighbours(dial, at, range) : stepNeighbours(dial, at, range);
     return [{ id: dial.id, unit: dial.unit, at, ...next }];
   });
 }
 
-function depthNeighbours(at: number, { rungs, flatIsEnd }: DialRange): Pick<DialState, 'harder' | 'easier'> {
-  const depths = rungs.map((rung) => rung.depthCm);
-  const deeper = depths.filter((d) => d < at - 1e-9 && !(flatIsEnd && d < 0));
-  const higher = depths.filter((d) => d > at + 1e-9);
-  return { harder: deeper.length ? Math.max(...deeper) : null, easier: higher.length ? Math.min(...higher) : null };
+/** A step on one dial, or, where no dial can go on, the neighbours to go to. */
+export type Step =
+  | Readonly<{ kind: 'dial'; dial: DialId; from: number; to: number; setting: Setting; why: string }>
+  | Readonly<{ kind: 'neighbour'; ids: readonly string[]; why: string }>;
+
+export type StepAsk = Readonly<{
+  exercise: Exercise;
+  setting: Setting;
+  range: DialRange;
+  /** Every exercise there is: neighbours are looked for in it. */
+  catalogue: readonly Exercise[];
+}>;
+
+/** One step harder: the first dial, in the order they are moved, that can go on; one dial at a time. */
+export function harder(ask: StepAsk): Step {
+  const next = dialStates(ask.exercise, ask.setting, ask.range).find((d) => d.harder !== null);
+  if (next) return dialStep(ask, next, next.harder!, 'the first dial that is not at its end');
+  const ids = neighboursOf(ask.exercise, ask.catalogue).harder.map((n) => n.id);
+  return { kind: 'neighbour', ids, why: 'every dial is at its end' };
+}
+
+/**
+ * One step easier: the dial that was moved last goes back; where nobody knows, the last in order that is not at its easiest.
+ *
+ * Throws: CoreError 'unknown_dial' when the dial moved last is none of the exercise.
+ */
+export function easier(ask: StepAsk & Readonly<{ movedLast?: DialId }>): Step {
+  const { exercise, movedLast } = ask;
+  if (movedLast !== undefined && !exercise.dials.some((d) => d.id === movedLast))
+    throw new CoreError('unknown_dial', { dials: exercise.dials.length });
+  const states = dialStates(exercise, ask.setting, ask.range).filter((d) => d.easier !== null);
+  const last = states.find((d) => d.id === movedLast);
+  const next = last ?? states.at(-1);
+  if (next)
+    return dialStep(
+      ask,
+      next,
+      next.easier!,
+      last ? 'the dial that was moved last goes back' : 'the last dial that is not at its easiest'
+    );
+  const ids = neighboursOf(exercise, ask.catalogue).easier.map((n) => n.id);
+  return { kind: 'neighbour', ids, why: 'every dial is at its easiest' };
+}
+
+const dialStep = ({ setting }: StepAsk, { id, at }: DialState, to: number, why: string): Step => ({
+  kind: 'dial',
+  dial: id,
+  from: at,
+  to,
+  setting: { ...setting, [id]: to },
+  why
+});
+
+function rungNeighbours(dial: Dial, at: number, { rungs, flatIsEnd }: DialRange): Pick<DialState, 'harder' | 'easier'> {
+  const places = (rungs[dial.id] ?? []).map((rung) => dialAtRung(dial, rung));
+  const sign = dial.harder === 'up' ? 1 : -1;
+  const ahead = places.filter((p) => sign * (p - at) > 1e-9 && !(flatIsEnd && dial.stack?.past && p < 0));
+  const behind = places.filter((p) => sign * (p - at) < -1e-9);
+  const nearest = (list: readonly number[]) =>
+    list.length ? list.reduce((near, p) => (Math.abs(p - at) < Math.abs(near - at) ? p : near)) : null;
+  return { harder: nearest(ahead), easier: nearest(behind) };
 }
 
 function stepNeighbours(dial: Dial, at: number, { effortCapPct }: DialRange): Pick<DialState, 'harder' | 'easier'> {

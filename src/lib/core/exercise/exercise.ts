@@ -1,6 +1,10 @@
 import type { PoseId } from '../figure/poses';
 import type { MotionId } from '../goal/motions';
+import { equipmentOf, type EquipmentId } from '../props/equipment';
+import type { SchoolId } from '../school/school';
 import type { Side } from '../side';
+import type { Span } from '../span';
+import type { Dial, DialId, Setting } from './dial';
 
 /** A joint motion that a goal needs, by its code in the catalogue of motions. */
 export type LinkId = MotionId;
@@ -16,54 +20,163 @@ export type Line = 'hamstring' | 'hip flexor';
 export type SessionPart = 'warm-up' | 'open' | 'own' | 'position' | 'settle';
 export const sessionParts: readonly SessionPart[] = ['warm-up', 'open', 'own', 'position', 'settle'];
 
-export type DialId = 'depthCm' | 'holdS' | 'effortPct' | 'reps';
+/** What an exercise is used for, in the order of a session. */
+export const exercisePhases = [
+  'warm-up',
+  'mobilise',
+  'hold',
+  'contract-relax',
+  'active end',
+  'strengthen',
+  'settle',
+  'test'
+] as const;
+export type ExercisePhase = (typeof exercisePhases)[number];
 
-/** One way to make an exercise easier or harder. A depth moves along the ladder; the others by their step. */
-export type Dial = Readonly<{
-  id: DialId;
-  unit: 'cm' | 's' | '%' | 'reps';
-  kind: 'metric' | 'level';
-  harder: 'up' | 'down';
-  min: number;
-  max: number;
-  step: number;
+/** Who moves the joint: its own muscles, with help, something outside, or nobody while muscles press. */
+export const exerciseKinds = ['active', 'assisted', 'passive', 'isometric'] as const;
+export type ExerciseKind = (typeof exerciseKinds)[number];
+
+export const startPositions = [
+  'standing',
+  'lunge',
+  'kneeling',
+  'on all fours',
+  'on a seat',
+  'sitting',
+  'in the split',
+  'lying on the back',
+  'lying on the front',
+  'lying on the side',
+  'any'
+] as const;
+export type StartPosition = (typeof startPositions)[number];
+
+/** What a limit of a client may rule out. */
+export const exerciseTraits = [
+  'ballistic',
+  'loaded stretch',
+  'loaded roll-down',
+  'rounded fold',
+  'head down',
+  'lotus',
+  'heel-sit',
+  'lever on the foot',
+  'long time on the back',
+  'partner',
+  'end range',
+  'past flat'
+] as const;
+export type ExerciseTrait = (typeof exerciseTraits)[number];
+
+/** A thing to fetch. `words` says what it is for where the name alone does not. */
+export type PropNeed = Readonly<{ id: EquipmentId; count: number; optional: boolean; words?: string }>;
+
+/** A dose as one school gives it. What it does not say is not there; `unsure` marks figures that could not be made out with certainty: never a limit. */
+export type Dose = Readonly<{
+  school: SchoolId;
+  holdS?: Span;
+  reps?: Span;
+  sets?: Span;
+  rounds?: Span;
+  breaths?: Span;
+  contractionS?: Span;
+  effortPct?: Span;
+  loadKg?: Span;
+  note?: string;
+  unsure?: true;
 }>;
 
-export type Setting = Readonly<Partial<Record<DialId, number>>>;
+export type Mistake = Readonly<{ mistake: string; fix: string }>;
 
 export type Exercise = Readonly<{
   id: string;
   name: string;
+  /** Other names in the trade. */
+  aliases: readonly string[];
   /** The usual name in the trade, where ours differs. */
   standardTerm?: string;
-  part: SessionPart;
-  pose: PoseId;
+  family: string;
+  position: StartPosition;
+  /** What it is used for, the usual first. */
+  phases: readonly ExercisePhase[];
+  kinds: readonly ExerciseKind[];
   links: readonly LinkId[];
-  kind: 'passive' | 'isometric' | 'active';
-  sides: 'each' | 'both together';
+  /** What it moves besides, that no goal measures. */
+  also: readonly string[];
+  sides: 'each' | 'both together' | 'alternating';
   /** Words after "left" or "right" that say which limb the side means. */
   sideWords: string;
+  /** Ids of the goals whose position this is. */
+  positionOf: readonly string[];
+  pose?: PoseId;
   /** What it loads; 'same' is the side it is done on, 'other' the opposite one. */
   loads: readonly Readonly<{ joint: Joint; on: 'same' | 'other' | 'middle' }>[];
   /** Lines it stretches passively, on the side it is done on or the opposite one. */
   lines: readonly Readonly<{ line: Line; on: 'same' | 'other' }>[];
-  /** Things to fetch besides the stack. */
-  props: readonly string[];
+  traits: readonly ExerciseTrait[];
+  /** Things to fetch besides the stacks. */
+  props: readonly PropNeed[];
+  /** Where bone meets floor. */
+  padding: readonly string[];
   setup: readonly string[];
   press?: string;
   draw?: string;
   checks: readonly string[];
   felt: string;
   notFelt: string;
+  /** Felt and harmless, so that nobody stops for it. */
+  normal: readonly string[];
+  mistakes: readonly Mistake[];
   why: string;
+  cautions: readonly string[];
   stops: readonly string[];
+  clothing?: string;
+  /** Not for a public place. */
+  privatePlace: boolean;
   /** In the order they are moved. */
   dials: readonly Dial[];
   start: Setting;
+  doses: readonly Dose[];
+  /** Dials for which no figure is usual: they are asked for, never filled in. */
+  asks: readonly DialId[];
+  /** Harder neighbours as they are practised, and those that are only a reading across exercises. */
+  harder: readonly string[];
+  harderInferred: readonly string[];
+  /** What usually follows, which is order and not difficulty. */
+  then: readonly string[];
+  variants: readonly string[];
+  /** The same set-up turned the other way. */
+  mirrors?: string;
+  /** Ordinary work of the trade, added where the collected practice had a gap. */
+  added: boolean;
 }>;
 
+/** The part of a session an exercise belongs to. */
+export function partOf({ phases, positionOf }: Pick<Exercise, 'phases' | 'positionOf'>): SessionPart {
+  if (positionOf.length > 0) return 'position';
+  switch (phases[0]) {
+    case 'hold':
+    case 'contract-relax':
+      return 'open';
+    case 'active end':
+    case 'strengthen':
+      return 'own';
+    case 'settle':
+      return 'settle';
+    case 'test':
+      return 'position';
+    default:
+      return 'warm-up';
+  }
+}
+
+/** Things to fetch, in words. */
+export const propWords = (exercise: Pick<Exercise, 'props'>): string[] =>
+  exercise.props.filter((p) => !p.optional).map((p) => p.words ?? equipmentOf(p.id).name.toLowerCase());
+
 /** The joints and sides an exercise loads when it is done on one side. */
-export function loadedJoints(exercise: Exercise, side: Side | null): JointSide[] {
+export function loadedJoints(exercise: Pick<Exercise, 'loads'>, side: Side | null): JointSide[] {
   const other = side === null ? null : side === 'left' ? 'right' : 'left';
   return exercise.loads.flatMap(({ joint, on }): JointSide[] => {
     if (on === 'middle') return [{ joint, side: null }];

@@ -81,6 +81,8 @@ export const measuringPositions: Readonly<Record<string, MeasuringPosition>> = {
   abduction_lift: at('one-leg frog', height('underside of the foot')),
   front_foot_lift: at('front foot lift', height('underside of the heel')),
   clean_kicks: shown('leg swing'),
+  pancake_seat_height: at('pancake tilt', null),
+  cross_seat_height: at('easy seat', null),
   calf_thigh_gap: at('heel sit', null),
   ease: shown('standing'),
   lean_back_ready: shown('lean back'),

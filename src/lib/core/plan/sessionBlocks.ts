@@ -1,10 +1,11 @@
 import { dialStates } from '../exercise/dials';
 import { exerciseOf } from '../exercise/exercises';
-import { loadedJoints, type Exercise, type JointSide, type Line, type Setting } from '../exercise/exercise';
+import type { Setting } from '../exercise/dial';
+import { loadedJoints, partOf, propWords, type Exercise, type JointSide, type Line } from '../exercise/exercise';
 import type { Block, Form, Work } from '../cycle/block';
 import { defaultEffortCapPct } from '../cycle/compileCycle';
 import { usualStepCm, type Rung } from '../props/ladder';
-import type { School } from '../school/schools';
+import type { PlanningSchool } from '../school/schools';
 import { isLocked } from '../screen/pain';
 import { capOf, hasLimit, type Limit } from '../screen/limit';
 import { otherSide, sides, type Side } from '../side';
@@ -18,7 +19,7 @@ export type BlocksAsk = Readonly<{
   easy: boolean;
   /** On the day after hard work: no lift-offs, effort under 60 %. */
   light: boolean;
-  school: School;
+  school: PlanningSchool;
   level: 'beginner' | 'other';
   leadSide: Side;
   /** The side that trails by more than the error; it goes first and gets an extra set. */
@@ -30,6 +31,15 @@ export type BlocksAsk = Readonly<{
   locks: readonly JointSide[];
   restedLines: readonly Readonly<{ line: Line; side: Side }>[];
 }>;
+
+/** The exercises of a front-split session that dials are moved in. */
+export const planExerciseIds = [
+  'front_hamstring_cycle',
+  'rear_hip_cycle',
+  'front_leg_lift',
+  'rear_knee_lift',
+  'front_split_on_stack'
+] as const;
 
 /** What a phase asks for: rounds of the cycles, sets of the active work and of the position. */
 const doses: Readonly<Record<PlanPhase, Readonly<{ rounds: number; ownSets: number; positionSets: number }>>> = {
@@ -78,15 +88,27 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: strin
         return [];
       }
       const setting = ask.settings[exerciseId]?.[side] ?? exercise.start;
-      const rung = exercise.part === 'position' ? rungAt(ask.rungs[side], setting.depthCm) : undefined;
-      const extra = exercise.part === 'position' && side === ask.weakerSide && !ask.easy ? 1 : 0;
+      const rung = partOf(exercise) === 'position' ? rungAt(ask.rungs[side], setting.depthCm) : undefined;
+      const extra = partOf(exercise) === 'position' && side === ask.weakerSide && !ask.easy ? 1 : 0;
       const form = formOf(exercise, side, setting, dose.rounds, ask);
       return [{ side, sets: sets + extra, form, setting, rung, easier: easierWork(exercise, side, setting, dose.rounds, ask) }];
     });
     if (work.length === 0) return [];
-    const { part, links, props } = exercise;
-    const leastHoldS = exercise.part === 'open' ? ask.school.leastHoldS[ask.level] : 20;
-    return [{ exerciseId, part, links, baseSets: sets, leastHoldS, priority, props, work, because }];
+    const { links } = exercise;
+    const leastHoldS = partOf(exercise) === 'open' ? ask.school.leastHoldS[ask.level] : 20;
+    return [
+      {
+        exerciseId,
+        part: partOf(exercise),
+        links,
+        baseSets: sets,
+        leastHoldS,
+        priority,
+        props: propWords(exercise),
+        work,
+        because
+      }
+    ];
   };
 
   const weaker = ask.weakerSide
@@ -107,11 +129,15 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: strin
 
 /** The same exercise with its first dial that can be eased one step back. */
 function easierWork(exercise: Exercise, side: Side, setting: Setting, rounds: number, ask: BlocksAsk): Work['easier'] {
-  const range = { rungs: ask.rungs[side], effortCapPct: capOf(ask.limits, 'effort cap', defaultEffortCapPct), flatIsEnd: false };
+  const range = {
+    rungs: { depthCm: ask.rungs[side] },
+    effortCapPct: capOf(ask.limits, 'effort cap', defaultEffortCapPct),
+    flatIsEnd: false
+  };
   const dial = dialStates(exercise, setting, range).find((d) => d.easier !== null);
   if (!dial || dial.easier === null) return undefined;
   const eased = { ...setting, [dial.id]: dial.easier };
-  const rung = exercise.part === 'position' ? rungAt(ask.rungs[side], eased.depthCm) : undefined;
+  const rung = partOf(exercise) === 'position' ? rungAt(ask.rungs[side], eased.depthCm) : undefined;
   return { setting: eased, form: formOf(exercise, side, eased, rounds, ask), rung };
 }
 
@@ -138,7 +164,7 @@ function barOf(exercise: Exercise, side: Side, { locks, restedLines, settings, l
     return restedLines.some((r) => r.line === line && r.side === lineSide);
   });
   if (rests) return 'the line it stretches is resting';
-  if (exercise.part !== 'position') return null;
+  if (partOf(exercise) !== 'position') return null;
   const depthCm = settings[exercise.id]?.[side]?.depthCm ?? 0;
   const rung = rungAt(rungs[side], depthCm);
   if (!rung || isTooDeep(rung.depthCm, depthCm)) return 'the shelf has no stack near its height';
@@ -162,7 +188,7 @@ export function rungAt(rungs: readonly Rung[], depthCm: number | undefined): Run
 function formOf(exercise: Exercise, side: Side, setting: Setting, rounds: number, ask: BlocksAsk): Form {
   const { school, limits, light } = ask;
   const capPct = Math.min(capOf(limits, 'effort cap', defaultEffortCapPct), light ? hardEffortPct - 5 : 100);
-  if (exercise.part === 'open') {
+  if (partOf(exercise) === 'open') {
     const pressPct = Math.min(setting.effortPct ?? 40, capPct);
     const drawPct = toFive(pressPct * school.drawShare);
     const firstRound = {
@@ -185,7 +211,7 @@ function formOf(exercise: Exercise, side: Side, setting: Setting, rounds: number
       }
     };
   }
-  if (exercise.part === 'own')
+  if (partOf(exercise) === 'own')
     return {
       kind: 'reps',
       spec: { reps: setting.reps ?? 5, liftS: 2, holdS: setting.holdS ?? 5, lowerS: 2, restS: 4, peakPct: Math.min(50, capPct) }
@@ -194,7 +220,7 @@ function formOf(exercise: Exercise, side: Side, setting: Setting, rounds: number
 }
 
 /** A contraction squeezed into fewer seconds, ramps and hold alike, whole seconds of at least one. */
-function shortened<E extends School['press']>(effort: E, mostS: number): E {
+function shortened<E extends PlanningSchool['press']>(effort: E, mostS: number): E {
   const totalS = effort.rampUpS + effort.holdS + effort.rampDownS;
   if (totalS <= mostS) return effort;
   const squeezed = (s: number) => Math.max(1, Math.floor((s * mostS) / totalS));
@@ -223,16 +249,16 @@ function warmUpFlow(limits: readonly Limit[]) {
 }
 
 function flowBlock(exerciseId: string, steps: { durationS: number; cue: string }[], because: string[]): Block {
-  const { part, links, props } = exerciseOf(exerciseId);
+  const exercise = exerciseOf(exerciseId);
   const form: Form = { kind: 'flow', spec: { steps } };
   return {
     exerciseId,
-    part,
-    links,
+    part: partOf(exercise),
+    links: exercise.links,
     baseSets: 1,
     leastHoldS: 0,
     priority: 9,
-    props,
+    props: propWords(exercise),
     work: [{ side: null, sets: 1, form, setting: {} }],
     because
   };

@@ -17,7 +17,8 @@ const split = exerciseOf('front_split_on_stack');
 const book: Prop = { id: 'book', name: 'book', quantity: 8, faces: [{ heightCm: 2.5, widthCm: 16, depthCm: 23 }] };
 const rungs = ladder({ fromCm: 20, toCm: 0, shelf: [book], rules: { maxItems: 8 } }).steps;
 const today = '2026-03-31';
-const dialsAt = (depthCm: number) => dialStates(split, { depthCm, holdS: 30 }, { rungs, effortCapPct: 60, flatIsEnd: false });
+const dialsAt = (depthCm: number) =>
+  dialStates(split, { depthCm, holdS: 30 }, { rungs: { depthCm: rungs }, effortCapPct: 60, flatIsEnd: false });
 
 const clean: SetRecord = { clean: true };
 const session = (daysAgo: number, more: Partial<SessionRecord> = {}): SessionRecord => ({
@@ -157,12 +158,14 @@ describe('decide, the first rule that fires', () => {
 
   test('past flat is no step where a limit ends at the floor', () =>
     expect(
-      dialStates(split, { depthCm: 0, holdS: 60 }, { rungs, effortCapPct: 60, flatIsEnd: true }).every((d) => d.harder === null)
+      dialStates(split, { depthCm: 0, holdS: 60 }, { rungs: { depthCm: rungs }, effortCapPct: 60, flatIsEnd: true }).every(
+        (d) => d.harder === null
+      )
     ).toBe(true));
 
   test('an effort dial stops at the cap', () => {
     const cycle = exerciseOf('rear_hip_cycle');
-    const effort = dialStates(cycle, { holdS: 120, effortPct: 40 }, { rungs: [], effortCapPct: 40, flatIsEnd: false });
+    const effort = dialStates(cycle, { holdS: 120, effortPct: 40 }, { rungs: {}, effortCapPct: 40, flatIsEnd: false });
     expect(effort.find((d) => d.id === 'effortPct')).toMatchObject({ harder: null, easier: 35 });
   });
 
@@ -200,7 +203,7 @@ describe('a simulated client', () => {
       const record: SessionRecord = { on, plannedSets: 2, sets, pains: [] };
       const at = { history: [...history, record], today: on };
       const measures = { lastOn: on, retestEveryDays: 21, deepeningsSince: 0 };
-      const dials = dialStates(split, setting, { rungs, effortCapPct: 60, flatIsEnd: false });
+      const dials = dialStates(split, setting, { rungs: { depthCm: rungs }, effortCapPct: 60, flatIsEnd: false });
       const decision = decide(ask({ ...at, measures, prescription: { ...ask().prescription, dials } }));
       if (decision.dial !== null && decision.to !== null) setting = { ...setting, [decision.dial]: decision.to };
       verdicts.push(decision.verdict);

@@ -1,6 +1,7 @@
 import { daysBetween } from '../days';
 import type { DialState } from '../exercise/dials';
-import { loadedJoints, type DialId, type Exercise, type JointSide, type Line } from '../exercise/exercise';
+import type { DialId } from '../exercise/dial';
+import { loadedJoints, type Exercise, type JointSide, type Line } from '../exercise/exercise';
 import { isLocked, painKindOf, painPlaceOf, type PainEvent, type PainKindId } from '../screen/pain';
 import { hasLimit, waitOf, type Limit } from '../screen/limit';
 import { otherSide, type Side } from '../side';

@@ -1,11 +1,9 @@
 import { CoreError, requireRange } from '../errors';
 import { bearingStacks } from './reachableStacks';
-import { type Prop, type Stack, type StackRules } from './stack';
+import { stacksFor, type StackUse, type Under } from './stackUse';
+import { floor, type Prop, type Stack, type StackRules } from './stack';
 
-/** What a stack stands under: the pelvis down to flat, then, past flat, the heel of the front foot. */
-export type Under = 'pelvis' | 'floor' | 'lead heel';
-
-/** One setting of the ladder. `depthCm` is signed: positive is a height under the pelvis, negative a raise under the lead heel. */
+/** One setting of the ladder. `depthCm` is signed: positive is a height that gives way, negative one that goes past flat. */
 export type Rung = Stack & Readonly<{ depthCm: number; under: Under }>;
 export type LadderFault = Readonly<{ fromCm: number; toCm: number; why: string; missingCm: number }>;
 export type Ladder = Readonly<{ steps: readonly Rung[]; faults: readonly LadderFault[] }>;
@@ -19,7 +17,14 @@ export type LadderAsk = Readonly<{
   maxStepCm?: number;
   shelf: readonly Prop[];
   rules?: Partial<StackRules>;
+  /** How the stack is used. @default one stack under the pelvis, past flat under the lead heel */
+  use?: StackUse;
+  /** Stacks already searched for this use: what several ladders on one shelf share. */
+  stacks?: readonly Stack[];
 }>;
+
+/** The split's own stack. */
+export const splitUse: StackUse = { under: 'pelvis', past: 'lead heel', pairs: 1, higherIs: 'easier', bears: 'weight' };
 
 /** Steps usual in the trade: about one thin cushion wished, half a flat block never passed. docs/sources.md#stacks */
 export const usualStepCm = { wish: 2.5, max: 5 } as const;
@@ -44,7 +49,9 @@ export function ladder({
   wishStepCm = usualStepCm.wish,
   maxStepCm = usualStepCm.max,
   shelf,
-  rules
+  rules,
+  use = splitUse,
+  stacks = rules ? bearingStacks(shelf, rules) : stacksFor(use, shelf).stacks
 }: LadderAsk): Ladder {
   requireRange('from', fromCm, -200, 200);
   requireRange('to', toCm, -200, 200);
@@ -52,7 +59,7 @@ export function ladder({
   requireRange('max_step', maxStepCm, wishStepCm, 100);
   if (toCm > fromCm) throw new CoreError('ladder_upwards', { fromCm, toCm });
 
-  const rungs = rungsBetween(bearingStacks(shelf, rules), fromCm, toCm);
+  const rungs = rungsBetween(rungsOfStacks(stacks, use), fromCm, toCm);
   // best[i]: the cheapest way from the first rung to rung i, and where it came from
   const best = rungs.map((_, i) => ({ cost: i === 0 ? 0 : Infinity, from: -1 }));
   for (let to = 1; to < rungs.length; to++)
@@ -66,11 +73,25 @@ export function ladder({
   return { steps, faults: faultsOf(steps, maxStepCm, toCm) };
 }
 
-/** Reachable depths, descending, from the one nearest `fromCm` to the deepest that is not past the goal. */
-function rungsBetween(stacks: readonly Stack[], fromCm: number, toCm: number): Rung[] {
-  const above = stacks.map((s): Rung => ({ ...s, depthCm: s.heightCm, under: s.heightCm > 0 ? 'pelvis' : 'floor' }));
-  const past = stacks.filter((s) => s.heightCm > 0).map((s): Rung => ({ ...s, depthCm: -s.heightCm, under: 'lead heel' }));
-  const all = [...above, ...past].sort((a, b) => b.depthCm - a.depthCm);
+/**
+ * Every setting the stacks make for a use, from the easiest to the hardest.
+ *
+ * Units:  cm, signed depth, descending. Where higher is harder from the floor on, every height is one past flat.
+ */
+export function rungsOfStacks(stacks: readonly Stack[], use: StackUse): Rung[] {
+  const high = stacks.filter((s) => s.heightCm > 0);
+  const above = high.map((s): Rung => ({ ...s, depthCm: s.heightCm, under: use.under }));
+  const past = (under: Under) => high.map((s): Rung => ({ ...s, depthCm: -s.heightCm, under }));
+  const all = [
+    { ...floor, depthCm: 0, under: 'floor' } as Rung,
+    ...(use.higherIs === 'easier' ? above : past(use.under)),
+    ...(use.past ? past(use.past) : [])
+  ];
+  return all.sort((a, b) => b.depthCm - a.depthCm);
+}
+
+/** Of the settings, from the one nearest `fromCm` to the last that is not past the goal. */
+function rungsBetween(all: readonly Rung[], fromCm: number, toCm: number): Rung[] {
   const start = all.reduce((near, rung) => (Math.abs(rung.depthCm - fromCm) <= Math.abs(near.depthCm - fromCm) ? rung : near));
   const between = all.filter((rung) => rung.depthCm <= start.depthCm && rung.depthCm >= toCm);
   return between.length > 0 ? between : [start];

@@ -11,7 +11,8 @@ import {
   type StackRules
 } from './stack';
 
-const nodeLimit = 2_000_000;
+/** Stacks looked at before the search stops. Thirty props in twenty kinds need a quarter of it. */
+const nodeLimit = 500_000;
 
 /** The reachable stacks that may carry the pelvis or a heel. A height that only an upright block makes is not among them. */
 export function bearingStacks(shelf: readonly Prop[], rules: Partial<StackRules> = {}): Stack[] {
@@ -36,10 +37,16 @@ export function reachableStacks(shelf: readonly Prop[], rules: Partial<StackRule
   return searchStacks(shelf, rules).stacks;
 }
 
-/** The same, and whether the search was cut off before every stack was seen. */
-export function searchStacks(shelf: readonly Prop[], rules: Partial<StackRules> = {}): { stacks: Stack[]; bounded: boolean } {
+/**
+ * The same, and how far the search went: stacks of one item first, then of two, then of three, so that a search cut off on a very
+ * large shelf has lost none of the simple ones. `triedItems` is the number of items up to which every stack was seen.
+ */
+export function searchStacks(
+  shelf: readonly Prop[],
+  rules: Partial<StackRules> = {}
+): { stacks: Stack[]; bounded: boolean; triedItems: number } {
   const rule = { ...stackRules, ...rules };
-  const pieces = shelf.flatMap((prop) => piecesOf(prop, rule.pairs));
+  const pieces = shelf.filter((p) => !p.fixed).flatMap((prop) => piecesOf(prop, rule.pairs));
   // Without the rules about what stands on what, order does not matter, and one order of each choice is enough.
   const anyOrder =
     rule.maxOverhangCm === Infinity &&
@@ -49,26 +56,33 @@ export function searchStacks(shelf: readonly Prop[], rules: Partial<StackRules> 
   const used = new Map<string, number>();
   let nodes = 0;
 
-  const grow = (below: Piece[], heightMm: number, firstPiece: number): void => {
-    if (below.length >= rule.maxItems) return;
-    for (let i = firstPiece; i < pieces.length; i++) {
+  /** Every stack of exactly `size` items; whether there is any. */
+  const grow = (size: number, below: Piece[], heightMm: number, firstPiece: number): boolean => {
+    let any = false;
+    for (let i = firstPiece; i < pieces.length && nodes <= nodeLimit; i++) {
       const piece = pieces[i]!;
       const inUse = used.get(piece.prop.id) ?? 0;
       if (inUse >= piece.copies || !mayStandOn(piece, below, heightMm, rule)) continue;
-      if (++nodes > nodeLimit) return;
+      nodes++;
       const stack = { pieces: [...below, piece], heightMm: heightMm + piece.heightMm };
-      keepBetter(best, stack);
+      if (stack.pieces.length === size) {
+        keepBetter(best, stack);
+        any = true;
+        continue;
+      }
       used.set(piece.prop.id, inUse + 1);
-      grow(stack.pieces, stack.heightMm, anyOrder ? i : 0);
+      any = grow(size, stack.pieces, stack.heightMm, anyOrder ? i : 0) || any;
       used.set(piece.prop.id, inUse);
     }
+    return any;
   };
-  grow([], 0, 0);
+  let triedItems = 0;
+  for (let size = 1; size <= rule.maxItems && grow(size, [], 0, 0) && nodes <= nodeLimit; size++) triedItems = size;
 
   const stacks = [...best.values()]
     .sort((a, b) => a.heightMm - b.heightMm)
     .map(({ pieces, heightMm }) => ({ heightCm: heightMm / 10, items: pieces.map((p) => p.item) }));
-  return { stacks: [floor, ...stacks], bounded: nodes > nodeLimit };
+  return { stacks: [floor, ...stacks], bounded: nodes > nodeLimit, triedItems };
 }
 
 function piecesOf(prop: Prop, pairs: number): Piece[] {

@@ -14,6 +14,8 @@ export type Prop = Readonly<{
   faces: readonly PropFace[];
   /** Share of its height lost under the body, 0 to 1; more than 0 is soft. @default 0 */
   softShare?: number;
+  /** Stands where it is, as stairs do: its steps are heights, but nothing is stacked with it. @default false */
+  fixed?: boolean;
 }>;
 
 export type StackItem = Readonly<{ propId: string; face: number }>;

@@ -177,6 +177,7 @@ describe('measureSet', () => {
     expect(measureSet(goalOf('lotus'), goalOf('lotus').demands, [], 'full')).toEqual([
       'lotus_knee_height',
       'lotus_stage',
+      'cross_seat_height',
       'HER90',
       'HAB90',
       'KF',

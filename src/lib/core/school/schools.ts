@@ -1,40 +1,169 @@
+// A data table: five ways of working with their defaults. Common practice (docs/sources.md#schools).
 import type { Effort } from '../cycle/compileCycle';
+import type { School } from './school';
 
-/** A coherent way of working with its defaults. Common practice; capped by the client's limits. docs/sources.md#schools */
-export type School = Readonly<{
-  id: string;
-  name: string;
-  /** One sentence: what it holds to. */
-  holdsTo: string;
-  /** Shortest hold a plan may be cut to, by level. */
-  leastHoldS: Readonly<{ beginner: number; other: number }>;
-  press: Omit<Effort, 'peakPct'>;
-  draw: Omit<Effort, 'peakPct'>;
-  turnS: number;
-  settleS: number;
-  finalSettleS: number;
-  /** Effort of the first of several rounds, as a share of the peak. */
-  firstRoundShare: number;
-  /** The draw is a little lighter than the press. */
-  drawShare: number;
-  sensationCap: number;
-}>;
+/** What the planner needs of the school it plans by. */
+export type PlanningSchool = School &
+  Readonly<{
+    /** Shortest hold a plan may be cut to, by level. */
+    leastHoldS: Readonly<{ beginner: number; other: number }>;
+    press: Omit<Effort, 'peakPct'>;
+    draw: Omit<Effort, 'peakPct'>;
+    turnS: number;
+    settleS: number;
+    finalSettleS: number;
+    /** Effort of the first of several rounds, as a share of the peak. */
+    firstRoundShare: number;
+    /** The draw is a little lighter than the press. */
+    drawShare: number;
+  }>;
 
-export const schools: readonly School[] = [
-  {
-    id: 'long_hold',
-    name: 'Long hold, press and draw',
-    holdsTo: 'Range is opened by time at a mild stretch, then owned by isometrics of both sides.',
-    leastHoldS: { beginner: 30, other: 60 },
-    press: { rampUpS: 12, holdS: 10, rampDownS: 8 },
-    draw: { rampUpS: 12, holdS: 12, rampDownS: 6 },
+const press = { rampUpS: 12, holdS: 10, rampDownS: 8 };
+const draw = { rampUpS: 12, holdS: 12, rampDownS: 6 };
+
+export const longHold: PlanningSchool = {
+  id: 'long_hold',
+  name: 'Long hold, press and draw',
+  holdsTo: 'Range is opened by time at a mild stretch, then owned by isometrics of both sides.',
+  rules: {
+    hold: { words: 'about two minutes before any effort; a beginner half a minute to a minute', span: [60, 120] },
+    contraction: { words: 'press, then draw, 10 to 15 s each; 5 s when learning, up to 30 s', span: [10, 15] },
+    effort: { words: 'the first round low, then up to the highest that is safe', span: [20, 80] },
+    ramp: { words: 'in steps of 10 or 20 %, or 10 to 15 s up; graded down' },
+    between: { words: 'a breath, or straight across' },
+    settle: { words: 'stay and breathe in the new position, 20 to 60 s', span: [20, 60] },
+    rounds: { words: 'one to three; five light ones, or two long ones', span: [1, 3] },
+    sensation: { words: '4 of 10', span: 4 },
+    frequency: { words: 'a region two to four times a week when hard, daily when light', span: [2, 4] },
+    order: { words: 'passive first, then active' },
+    costs: { words: 'minutes' }
+  },
+  policies: { alignment: 'strict', hands: 'resist', time: 'seconds' },
+  way: {
+    kind: 'cycle',
+    holdS: 120,
+    rounds: 2,
+    press: { ...press, peakPct: 60 },
+    draw: { ...draw, peakPct: 50 },
     turnS: 3,
     settleS: 20,
-    finalSettleS: 30,
-    firstRoundShare: 0.7,
-    drawShare: 0.85,
-    sensationCap: 4
-  }
-];
+    finalSettleS: 30
+  },
+  sensationCap: 4,
+  leastHoldS: { beginner: 30, other: 60 },
+  press,
+  draw,
+  turnS: 3,
+  settleS: 20,
+  finalSettleS: 30,
+  firstRoundShare: 0.7,
+  drawShare: 0.85
+};
 
-export const longHold = schools[0]!;
+const contractRelax: School = {
+  id: 'contract_relax',
+  name: 'Short contract-relax',
+  holdsTo: 'Contract what is stretched, let go, go further; beat the last time by a little.',
+  rules: {
+    hold: { words: 'to the first firm stretch, a few seconds' },
+    contraction: { words: 'press 5 to 10 s', span: [5, 10] },
+    effort: { words: 'moderate', span: [40, 60] },
+    ramp: { words: 'none; let go on a count' },
+    between: null,
+    settle: { words: 'a last hold of 10 to 30 s', span: [10, 30] },
+    rounds: { words: 'three to five, or until the last time is exceeded', span: [3, 5] },
+    sensation: { words: 'firm, bearable; no figure is usual' },
+    frequency: { words: 'each session' },
+    order: { words: 'passive first, then active' },
+    costs: { words: 'concentration' }
+  },
+  policies: { alignment: 'strict', hands: 'resist', time: 'counts' },
+  way: {
+    kind: 'cycle',
+    holdS: 5,
+    rounds: 4,
+    press: { rampUpS: 1, holdS: 7, rampDownS: 1, peakPct: 50 },
+    draw: null,
+    turnS: 0,
+    settleS: 5,
+    finalSettleS: 20
+  },
+  sensationCap: null
+};
+
+const shortHolds: School = {
+  id: 'short_holds',
+  name: 'Short-hold repeats',
+  holdsTo: 'The opposite muscle moves the limb; a trace of help at the end; never long, never hard.',
+  rules: {
+    hold: { words: '1 to 2 s, eight to ten times', span: [1, 2] },
+    contraction: null,
+    effort: { words: 'grams of help only' },
+    ramp: null,
+    between: null,
+    settle: null,
+    rounds: { words: 'one set an angle, three angles', span: 3 },
+    sensation: { words: 'free of pain' },
+    frequency: { words: 'daily' },
+    order: { words: 'active throughout' },
+    costs: { words: 'repetitions' }
+  },
+  policies: { alignment: 'joint only', hands: 'assist', time: 'counts' },
+  way: { kind: 'reps', sets: 3, reps: 9, liftS: 2, holdS: 1.5, lowerS: 2, effortPct: 20 },
+  sensationCap: null
+};
+
+const breathCounted: School = {
+  id: 'breath_counted',
+  name: 'Breath-counted, lightly active',
+  holdsTo: 'Time in breaths, muscles lightly at work in the stretch, every direction of the joint.',
+  rules: {
+    hold: { words: 'three breaths, later six, later nine', span: [3, 9] },
+    contraction: { words: 'gentle, all the while' },
+    effort: { words: 'light and steady' },
+    ramp: null,
+    between: null,
+    settle: { words: 'a rest posture at the end' },
+    rounds: { words: 'one to three passes of a flow, each a little harder', span: [1, 3] },
+    sensation: { words: 'it must feel good' },
+    frequency: { words: 'most days' },
+    order: { words: 'active first, passive last' },
+    costs: { words: 'patience' }
+  },
+  policies: { alignment: 'graded', hands: 'none', time: 'breaths' },
+  way: { kind: 'breaths', passes: 2, breaths: 6, effortPct: 15 },
+  sensationCap: null
+};
+
+const drills: School = {
+  id: 'drills',
+  name: 'Drills, pulses and holds',
+  holdsTo: 'Warm with momentum, then pulses, holds and kicks in the goal’s own line.',
+  rules: {
+    hold: { words: '10 to 30 s, up to three times', span: [10, 30] },
+    contraction: { words: 'lift-offs and kicks: five, then ten, then twenty', span: [5, 20] },
+    effort: { words: 'brisk, form first' },
+    ramp: null,
+    between: null,
+    settle: { words: 'a low kneeling rest or the like' },
+    rounds: { words: 'one to three', span: [1, 3] },
+    sensation: { words: 'no pain; trembling is fine' },
+    frequency: { words: 'before classes, daily when light' },
+    order: { words: 'mixed, active last' },
+    costs: { words: 'warm-up' }
+  },
+  policies: { alignment: 'strict', hands: 'assist', time: 'seconds' },
+  way: { kind: 'pulses and holds', sets: 2, pulses: 10, pulseS: 1.5, holdS: 20, settleS: 0 },
+  sensationCap: null
+};
+
+export const schools: readonly School[] = [longHold, contractRelax, shortHolds, breathCounted, drills];
+
+const byId = new Map<string, School>(schools.map((s) => [s.id, s]));
+
+/** Throws: RangeError for an id that is in no catalogue. */
+export function schoolOf(id: string): School {
+  const school = byId.get(id);
+  if (!school) throw new RangeError(`no school ${id}`);
+  return school;
+}

@@ -7,7 +7,8 @@ import {
   nearestStack,
   rungsAround,
   sides,
-  exercises,
+  exerciseOf,
+  planExerciseIds,
   capOf,
   defaultEffortCapPct,
   type LadderFault,
@@ -101,7 +102,7 @@ export async function chooseStack(db: Database, clientId: number, side: Side, de
   const c = await loadSplitCase(db, clientId);
   const { depthCm: reachable } = depthRung(depthCm, bearingStacks(c.shelf));
   if (reachable < deepestOf(c, side)) throw new CoreError('past_end_stop', { endCm: Math.round(deepestOf(c, side) * 10) / 10 });
-  const { start } = exercises.find((e) => e.id === splitExerciseId)!;
+  const { start } = exerciseOf(splitExerciseId);
   await upsertSetting(db, c.goal.id, splitExerciseId, side, {
     ...start,
     ...c.settings[splitExerciseId]?.[side],
@@ -122,12 +123,10 @@ export const settingsOf = perCase((c: SplitCase): Settings => {
   });
   // A side that was never set has no setting, or an empty one: its start fills what is missing.
   return Object.fromEntries(
-    exercises
-      .filter((e) => e.sides === 'each')
-      .map(({ id, start }) => {
-        const whole = (side: Side) => ({ ...startOf(start, id, side), ...c.settings[id]?.[side] });
-        return [id, { left: whole('left'), right: whole('right') }];
-      })
+    planExerciseIds.map(exerciseOf).map(({ id, start }) => {
+      const whole = (side: Side) => ({ ...startOf(start, id, side), ...c.settings[id]?.[side] });
+      return [id, { left: whole('left'), right: whole('right') }];
+    })
   );
 });
 

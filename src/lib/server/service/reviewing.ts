@@ -8,14 +8,16 @@ import {
   defaultSensationCap,
   dialStates,
   exerciseOf,
-  exercises,
   otherSide,
   painKindOf,
   painPlaceOf,
+  partOf,
+  planExerciseIds,
   retestEveryDays,
   sides,
   type Decision,
   type DialState,
+  type Exercise,
   type Limit,
   type LinkId,
   type PainPlaceId,
@@ -99,9 +101,8 @@ function easedRecord(log: SetLog): SetRecord {
 
 /** Exercises in the order in which a link is deepened first: the position, then the cycles, then the active work. */
 const decidingOrder = ['position', 'open', 'own'] as const;
-const decided = exercises
-  .filter((e) => e.sides === 'each')
-  .toSorted((a, b) => decidingOrder.findIndex((p) => p === a.part) - decidingOrder.findIndex((p) => p === b.part));
+const rank = (e: Exercise) => decidingOrder.findIndex((p) => p === partOf(e));
+const decided = planExerciseIds.map(exerciseOf).toSorted((a, b) => rank(a) - rank(b));
 
 /** Links a step on one side makes harder: of a position both ends, each on its own leg. */
 const linksOn = (exerciseId: string, side: Side): string[] => {
@@ -158,7 +159,7 @@ function decideOne(
   const setting = settingsOf(c)[exerciseId]![side];
   const exercise = exerciseOf(exerciseId);
   const dials = dialStates(exercise, setting, {
-    rungs: exerciseId === splitExerciseId ? rungsOf(c)[side] : [],
+    rungs: exerciseId === splitExerciseId ? { depthCm: rungsOf(c)[side] } : {},
     effortCapPct: capOf(limits, 'effort cap', defaultEffortCapPct),
     flatIsEnd: limits.some((l) => l.kind === 'no past-flat')
   });

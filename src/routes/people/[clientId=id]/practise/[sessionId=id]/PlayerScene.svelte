@@ -19,7 +19,7 @@
   const exercise = $derived(exerciseOf(player.set.exerciseId));
   const rung = $derived(player.work.rung);
   const pose = $derived(
-    poseFigure(exercise.pose, { side: player.set.side ?? 'right', ...(rung && { value: rung.depthCm }) }, body)
+    poseFigure(exercise.pose ?? 'standing', { side: player.set.side ?? 'right', ...(rung && { value: rung.depthCm }) }, body)
   );
   const moving = movingFigure(() => pose);
   const coloured = $derived(exercise.sides === 'both together' ? 'none' : pose.coloured);
@@ -40,7 +40,7 @@
         x={rung.under === 'lead heel' ? (pose.supports.leadHeel?.x ?? 0) : (pose.supports.pelvis?.x ?? 0)}
       />
     {/if}
-    {#if exercise.props.includes('two hand blocks') && pose.supports.hands && pose.supports.hands.y > 4}
+    {#if exercise.props.some((p) => p.id === 'block') && pose.supports.hands && pose.supports.hands.y > 4}
       <rect
         x={pose.supports.hands.x - 6}
         y="0"

@@ -1,0 +1,38 @@
+import { CoreError, requireRange } from '../errors';
+import { defaultEffortCapPct, type EffortLimits } from './compileCycle';
+import { layPhases, type Phase } from './phase';
+
+export type BreathsSpec = Readonly<{
+  breaths: number;
+  /** Length of one breath of this person. */
+  breathS: number;
+  /** Effort kept throughout; 0 where nothing works. */
+  effortPct: number;
+  passes?: number;
+}>;
+
+/** A breath in and out of a resting adult, taken slowly (common practice: five to six a minute when counted; assumption). */
+export const usualBreathS = 8;
+
+/**
+ * A stretch counted in breaths, muscles lightly at work all the while; one phase a pass.
+ *
+ * Units:  seconds, percent.
+ * Throws: CoreError 'effort_above_cap', 'breaths_out_of_range', 'breath_out_of_range', 'rounds_out_of_range'.
+ */
+export function compileBreaths({ breaths, breathS, effortPct, passes = 1 }: BreathsSpec, limits: EffortLimits = {}): Phase[] {
+  const capPct = limits.effortCapPct ?? defaultEffortCapPct;
+  requireRange('breaths', breaths, 1, 60);
+  requireRange('breath', breathS, 2, 20);
+  requireRange('rounds', passes, 1, 20);
+  requireRange('peak', effortPct, 0, 100);
+  if (effortPct > capPct) throw new CoreError('effort_above_cap', { peakPct: effortPct, capPct });
+  return layPhases(
+    Array.from({ length: passes }, () => ({
+      kind: 'hold' as const,
+      durationS: breaths * breathS,
+      fromPct: effortPct,
+      cue: `${breaths} breaths, lightly at work. Longer out than in.`
+    }))
+  );
+}

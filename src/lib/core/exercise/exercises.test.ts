@@ -1,0 +1,273 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import {
+  barredBy,
+  chainOf,
+  easier,
+  exerciseOf,
+  exercises,
+  goalOf,
+  goals,
+  harder,
+  measures,
+  motionIds,
+  neighboursOf,
+  partOf,
+  ringThrough,
+  type DialRange,
+  type Exercise,
+  type Limit
+} from '../index';
+
+const ids = new Set(exercises.map((e) => e.id));
+const free: DialRange = { rungs: {}, effortCapPct: 60, flatIsEnd: false };
+
+describe('the catalogue', () => {
+  test('holds at least 110 exercises, each with an id, a name and words of its own', () => {
+    expect(exercises.length).toBeGreaterThanOrEqual(110);
+    expect(ids.size).toBe(exercises.length);
+    expect(new Set(exercises.map((e) => e.name)).size).toBe(exercises.length);
+    expect(new Set(exercises.map((e) => e.setup.join(' '))).size).toBe(exercises.length);
+  });
+
+  test('every reference resolves', () => {
+    for (const e of exercises) {
+      for (const id of [...e.harder, ...e.harderInferred, ...e.then, ...(e.mirrors ? [e.mirrors] : [])])
+        expect(ids.has(id), `${e.id} -> ${id}`).toBe(true);
+      for (const link of e.links) expect(motionIds, e.id).toContain(link);
+      for (const goal of e.positionOf)
+        expect(
+          goals.map((g) => g.id),
+          e.id
+        ).toContain(goal);
+      for (const { stack } of e.dials)
+        if (stack?.startFrom)
+          expect(
+            measures.map((m) => m.id),
+            e.id
+          ).toContain(stack.startFrom.measure);
+    }
+  });
+
+  test('no chain has a ring, and no exercise is its own neighbour', () => {
+    for (const e of exercises) expect(ringThrough(e, exercises), e.id).toBeNull();
+  });
+
+  test('a set-up turned the other way is linked both ways', () => {
+    for (const e of exercises) if (e.mirrors) expect([e.id, 'stick_leg_turns'], e.id).toContain(exerciseOf(e.mirrors).mirrors);
+  });
+
+  test.each(['front_split', 'side_split', 'pancake', 'lotus', 'turnout'])(
+    'every demand of %s has a passive and an active exercise',
+    (goal) => {
+      // The sum of a straddle is abduction of both legs; the fold of a pancake is hip flexion with the knees straight.
+      const as: Record<string, string> = { straddle: 'HAB', trunk_fold: 'HF-KS' };
+      for (const demand of goalOf(goal).demands) {
+        const motion = as[demand.measure] ?? demand.measure;
+        const on = exercises.filter((e) => e.links.some((l) => l === motion) && e.phases[0] !== 'warm-up');
+        expect(
+          on.some((e) => e.kinds.includes('passive')),
+          `${goal} ${motion} passive`
+        ).toBe(true);
+        expect(
+          on.some((e) => e.kinds.includes('active')),
+          `${goal} ${motion} active`
+        ).toBe(true);
+      }
+    }
+  );
+
+  // Source: common practice; the places where no figure is usual are left for the instructor.
+  test('no figure fills a gap: what is asked for is neither started at nor dosed', () => {
+    for (const e of exercises)
+      for (const dial of e.asks) {
+        expect(
+          e.dials.some((d) => d.id === dial),
+          `${e.id} asks ${dial}`
+        ).toBe(true);
+        expect(e.start[dial], `${e.id} ${dial}`).toBeUndefined();
+      }
+    const gaps: [string, 'holdS' | 'reps' | 'effortPct' | 'contractionS'][] = [
+      ['leaning_back_kneel', 'holdS'],
+      ['leaning_back_kneel', 'effortPct'],
+      ['half_kneeling_heel_press', 'contractionS'],
+      ['rear_knee_press', 'contractionS'],
+      ['pancake_on_seat', 'holdS'],
+      ['pancake_floor', 'holdS'],
+      ['wide_standing_fold', 'holdS'],
+      ['stacked_shins_press', 'holdS'],
+      ['cow_face_press', 'holdS'],
+      ['prone_frog_swings', 'reps'],
+      ['side_split_sit_in', 'holdS'],
+      ['stick_inward', 'holdS']
+    ];
+    for (const [id, figure] of gaps) {
+      const e = exerciseOf(id);
+      expect(e.start[figure], id).toBeUndefined();
+      expect(
+        e.doses.every((d) => d[figure] === undefined),
+        id
+      ).toBe(true);
+    }
+  });
+
+  // Source: common practice; new users start under 8 kg.
+  test('a load starts under 8 kg', () => {
+    const loaded = exercises.filter((e) => e.dials.some((d) => d.id === 'loadKg'));
+    expect(loaded.length).toBeGreaterThan(2);
+    for (const e of loaded) expect(e.start.loadKg ?? 0, e.id).toBeLessThan(8);
+  });
+
+  test('what is normal is kept apart from what stops', () => {
+    for (const e of exercises) for (const normal of e.normal) expect(e.stops.join(' '), e.id).not.toContain(normal);
+    expect(exerciseOf('one_leg_frog_lift').normal).toContain('a cramp in the working muscle');
+  });
+
+  test('work with a partner says who controls it', () => {
+    for (const e of exercises.filter((x) => x.traits.includes('partner')))
+      expect(e.cautions.join(' '), e.id).toMatch(/says stop/);
+  });
+
+  test('exercises that follow the same bone or joint carry its stop sign', () => {
+    for (const e of exercises.filter((x) => x.loads.some((l) => l.joint === 'knee')))
+      expect(e.stops.join(' '), e.id).toMatch(/knee/);
+  });
+});
+
+describe('neighbours', () => {
+  // Source: common practice; the rungs of the knee from a towel to the floor.
+  test('the knee ladder runs from the towel to the squat', () =>
+    expect(chainOf(exerciseOf('lower_step_drive'), exercises)).toEqual([
+      'towel_heel_pull',
+      'rock_back_tucked',
+      'rock_back_pointed',
+      'one_leg_rock_bench',
+      'stair_knee_drive',
+      'stair_knee_drive_turned',
+      'lower_step_drive',
+      'heels_raised_squat',
+      'deep_squat_check'
+    ]));
+  test.each([
+    ['easy_seat', ['easy_seat', 'half_lotus', 'lotus']],
+    ['half_split_hold', ['low_lunge', 'half_split_hold', 'slide_to_split', 'front_split_on_stack', 'raised_split']],
+    ['wrist_floor', ['wrist_own_hand', 'wrist_floor', 'wrist_lean']]
+  ])('the row of %s', (id, row) => expect(chainOf(exerciseOf(id), exercises)).toEqual(row));
+
+  test('easier is harder read backwards', () => {
+    for (const e of exercises)
+      for (const n of neighboursOf(e, exercises).harder)
+        expect(neighboursOf(exerciseOf(n.id), exercises).easier).toContainEqual({ id: e.id, inferred: n.inferred });
+  });
+
+  test('a ring is found however long it is', () => {
+    const ring = (id: string, next: string): Exercise => ({ ...exerciseOf('settle'), id, harder: [next] });
+    expect(ringThrough(ring('a', 'a'), [])).toEqual(['a', 'a']);
+    expect(ringThrough(ring('a', 'b'), [ring('b', 'c'), ring('c', 'a')])).toEqual(['a', 'b', 'c', 'a']);
+    expect(ringThrough(ring('a', 'b'), [ring('b', 'c')])).toBeNull();
+  });
+});
+
+describe('harder and easier', () => {
+  const pick = fc.constantFrom(...exercises.filter((e) => e.dials.length > 0));
+
+  test('one dial at a time, in the order they are moved', () => {
+    const exercise = exerciseOf('front_hamstring_cycle');
+    const first = harder({ exercise, setting: { holdS: 60, effortPct: 40 }, range: free, catalogue: exercises });
+    expect(first).toMatchObject({ kind: 'dial', dial: 'holdS', from: 60, to: 75, setting: { holdS: 75, effortPct: 40 } });
+    const second = harder({ exercise, setting: { holdS: 120, effortPct: 40 }, range: free, catalogue: exercises });
+    expect(second).toMatchObject({ kind: 'dial', dial: 'effortPct', to: 45 });
+  });
+
+  test('at the end it names the harder neighbours', () =>
+    expect(
+      harder({
+        exercise: exerciseOf('front_hamstring_cycle'),
+        setting: { holdS: 120, effortPct: 60 },
+        range: free,
+        catalogue: exercises
+      })
+    ).toMatchObject({ kind: 'neighbour', ids: ['slide_to_split'] }));
+
+  test('easing reverts the dial that was moved last', () => {
+    const ask = {
+      exercise: exerciseOf('front_hamstring_cycle'),
+      setting: { holdS: 90, effortPct: 45 },
+      range: free,
+      catalogue: exercises
+    };
+    expect(easier({ ...ask, movedLast: 'holdS' })).toMatchObject({ dial: 'holdS', to: 75 });
+    expect(easier({ ...ask, movedLast: 'effortPct' })).toMatchObject({ dial: 'effortPct', to: 40 });
+    expect(() => easier({ ...ask, movedLast: 'footCm' })).toThrow('unknown_dial');
+  });
+
+  test('a step up and the same dial back is where it began, and never leaves its dial', () =>
+    fc.assert(
+      fc.property(pick, fc.array(fc.boolean(), { maxLength: 25 }), (exercise, ways) => {
+        let setting = exercise.start;
+        for (const up of ways) {
+          const step = (up ? harder : easier)({ exercise, setting, range: free, catalogue: exercises });
+          if (step.kind === 'neighbour') continue;
+          const back = (up ? easier : harder)({
+            exercise: { ...exercise, dials: exercise.dials.filter((d) => d.id === step.dial) },
+            setting: step.setting,
+            range: free,
+            catalogue: exercises
+          });
+          expect(back).toMatchObject({ kind: 'dial', to: step.from });
+          const dial = exercise.dials.find((d) => d.id === step.dial)!;
+          expect(step.to).toBeGreaterThanOrEqual(dial.min);
+          expect(step.to).toBeLessThanOrEqual(dial.max);
+          setting = step.setting;
+        }
+      })
+    ));
+
+  test('effort never passes the client’s cap', () => {
+    const capped = { ...free, effortCapPct: 40 };
+    const step = harder({
+      exercise: exerciseOf('frog_press_draw'),
+      setting: { effortPct: 40, rounds: 3 },
+      range: capped,
+      catalogue: exercises
+    });
+    expect(step.kind).toBe('neighbour');
+  });
+});
+
+describe('barredBy', () => {
+  const limit = (kind: Limit['kind'], more: Partial<Limit> = {}): Limit => ({ kind, reason: 'because', ...more });
+  const barred = (kind: Limit['kind'], more: Partial<Limit> = {}) =>
+    exercises.filter((e) => barredBy(e, 'left', [limit(kind, more)]).length > 0).map((e) => e.id);
+
+  test.each([
+    ['no lotus', ['half_lotus', 'lotus']],
+    ['no loaded roll-down', ['weighted_roll_down']],
+    ['no partner', ['butterfly_partner']],
+    ['no heel-sit', ['heel_sit', 'heel_sit_rocks', 'childs_pose']],
+    ['no past-flat', ['raised_split']]
+  ] as const)('%s bars just %j', (kind, list) => expect(barred(kind).toSorted()).toEqual([...list].toSorted()));
+
+  test('nothing lying on the front bars that position', () => {
+    const found = barred('nothing lying on the front');
+    expect(found).toContain('prone_kicks');
+    expect(found.every((id) => exerciseOf(id).position === 'lying on the front')).toBe(true);
+  });
+
+  test('a rested line bars what stretches it, on its own side only', () => {
+    const rest = limit('no passive stretch of a line', { line: 'hamstring', side: 'left' });
+    expect(barredBy(exerciseOf('half_split_hold'), 'left', [rest])).toHaveLength(1);
+    expect(barredBy(exerciseOf('half_split_hold'), 'right', [rest])).toHaveLength(0);
+    expect(barredBy(exerciseOf('front_leg_lift'), 'left', [rest])).toHaveLength(0);
+  });
+});
+
+describe('partOf', () => {
+  test('the goal’s own position is the position, whatever it is used for', () => {
+    expect(partOf(exerciseOf('front_split_on_stack'))).toBe('position');
+    expect(partOf(exerciseOf('front_hamstring_cycle'))).toBe('open');
+    expect(partOf(exerciseOf('front_leg_lift'))).toBe('own');
+    expect(partOf(exerciseOf('childs_pose'))).toBe('settle');
+    expect(partOf(exerciseOf('leg_swings_forward'))).toBe('warm-up');
+  });
+});

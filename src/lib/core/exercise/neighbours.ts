@@ -1,0 +1,62 @@
+import type { Exercise } from './exercise';
+
+/** A neighbour, and whether it is practised as a step or only read across exercises. */
+export type Neighbour = Readonly<{ id: string; inferred: boolean }>;
+type Named = Pick<Exercise, 'id' | 'harder' | 'harderInferred'>;
+
+const harderOf = (e: Named): Neighbour[] => [
+  ...e.harder.map((id) => ({ id, inferred: false })),
+  ...e.harderInferred.map((id) => ({ id, inferred: true }))
+];
+
+/** The easier and the harder neighbours of an exercise; only the harder ones are written down, the easier follow. */
+export function neighboursOf(exercise: Named, catalogue: readonly Named[]): { easier: Neighbour[]; harder: Neighbour[] } {
+  const known = new Set(catalogue.map((e) => e.id));
+  return {
+    easier: catalogue.flatMap((e) =>
+      harderOf(e)
+        .filter((n) => n.id === exercise.id)
+        .map(({ inferred }) => ({ id: e.id, inferred }))
+    ),
+    harder: harderOf(exercise).filter((n) => known.has(n.id))
+  };
+}
+
+/**
+ * The row an exercise stands in, from easier to harder.
+ *
+ * Model:  from the exercise down its easier and up its harder neighbours, a step that is practised before one that is only read
+ *         across; no exercise twice.
+ */
+export function chainOf(exercise: Named, catalogue: readonly Named[]): string[] {
+  const byId = new Map(catalogue.map((e) => [e.id, e]));
+  const chain = [exercise.id];
+  const walk = (way: 'easier' | 'harder') => {
+    for (let at: Named | undefined = exercise; at;) {
+      const found: Neighbour[] = neighboursOf(at, catalogue)[way].filter((n) => !chain.includes(n.id));
+      const next: Neighbour | undefined = found.find((n) => !n.inferred) ?? found[0];
+      at = next && byId.get(next.id);
+      if (at) chain[way === 'easier' ? 'unshift' : 'push'](at.id);
+    }
+  };
+  walk('easier');
+  walk('harder');
+  return chain;
+}
+
+/** An exercise that is its own harder neighbour, at once or through others: the ring it stands in; null where there is none. */
+export function ringThrough(exercise: Named, catalogue: readonly Named[]): string[] | null {
+  const byId = new Map([...catalogue.filter((e) => e.id !== exercise.id), exercise].map((e) => [e.id, e]));
+  const seen = new Set<string>();
+  const look = (id: string, path: string[]): string[] | null => {
+    for (const next of harderOf(byId.get(id) ?? { id, harder: [], harderInferred: [] })) {
+      if (next.id === exercise.id) return [...path, next.id];
+      if (seen.has(next.id)) continue;
+      seen.add(next.id);
+      const ring = look(next.id, [...path, next.id]);
+      if (ring) return ring;
+    }
+    return null;
+  };
+  return look(exercise.id, [exercise.id]);
+}

@@ -1,0 +1,48 @@
+import { searchStacks } from './reachableStacks';
+import { bearsWeight, type Prop, type Stack } from './stack';
+
+/** What a stack stands under. */
+export type Under = 'pelvis' | 'seat' | 'hands' | 'knees' | 'knee' | 'heels' | 'lead heel' | 'front foot' | 'foot' | 'floor';
+
+/** The measured reach that gives a start height, and in words how. */
+export type ReachStart = Readonly<{ measure: string; words: string }>;
+
+/** How an exercise uses a stack. */
+export type StackUse = Readonly<{
+  under: Exclude<Under, 'floor'>;
+  /** Below zero, where the goal lies past flat: what the stack then stands under, and higher is harder. */
+  past?: Exclude<Under, 'floor'>;
+  /** Two for both hands, both knees, both heels: the same stack is needed twice at once. */
+  pairs: 1 | 2;
+  higherIs: 'easier' | 'harder';
+  /** Light: a hand, or a knee that only rests. An upright block will do for that, and for nothing else. */
+  bears: 'weight' | 'light';
+  startFrom?: ReachStart;
+  /** Single steps of stairs are heights too. */
+  stairs?: boolean;
+}>;
+
+/**
+ * The stacks a shelf makes for a use, and whether all were tried.
+ *
+ * Model:  as `reachableStacks`, twice at once where a pair is needed; without stacks that bear no weight where they must; with
+ *         single steps of stairs where the exercise is done on stairs. Stairs never stand in a stack.
+ * Units:  cm, ascending, the floor included.
+ * Throws: those of `reachableStacks`.
+ */
+export function stacksFor(use: Pick<StackUse, 'pairs' | 'bears' | 'stairs'>, shelf: readonly Prop[]): StackSearch {
+  const found = searchStacks(shelf, { pairs: use.pairs });
+  const firm = use.bears === 'light' ? found.stacks : found.stacks.filter((s) => bearsWeight(s, shelf));
+  return { ...found, stacks: use.stairs ? withSteps(firm, shelf) : firm };
+}
+
+export type StackSearch = ReturnType<typeof searchStacks>;
+
+/** Steps of stairs between the stacks; where both make a height, the steps, which cannot move. */
+function withSteps(stacks: readonly Stack[], shelf: readonly Prop[]): Stack[] {
+  const steps = shelf
+    .filter((p) => p.fixed && p.quantity > 0)
+    .flatMap((p) => p.faces.map((f, face): Stack => ({ heightCm: f.heightCm, items: [{ propId: p.id, face }] })));
+  const rest = stacks.filter((s) => steps.every((step) => step.heightCm !== s.heightCm));
+  return [...rest, ...steps].toSorted((a, b) => a.heightCm - b.heightCm);
+}

@@ -1,0 +1,72 @@
+import type { Effort } from '../cycle/compileCycle';
+import type { Span } from '../span';
+
+export const schoolIds = ['long_hold', 'contract_relax', 'short_holds', 'breath_counted', 'drills'] as const;
+export type SchoolId = (typeof schoolIds)[number];
+
+/** How strictly a shape is kept: strict, loosened step by step on purpose, or only at the joint in question. */
+export const alignmentPolicies = ['strict', 'graded', 'joint only'] as const;
+/** What hands may do: nothing, resist, or help. */
+export const handPolicies = ['none', 'resist', 'assist'] as const;
+export const timePolicies = ['seconds', 'counts', 'breaths', 'until eased'] as const;
+
+export type Policies = Readonly<{
+  alignment: (typeof alignmentPolicies)[number];
+  hands: (typeof handPolicies)[number];
+  time: (typeof timePolicies)[number];
+}>;
+
+/** What a school has a figure or a rule for, in the order they are compared. */
+export const schoolTopics = {
+  hold: 'passive hold',
+  contraction: 'contraction',
+  effort: 'effort',
+  ramp: 'ramp and release',
+  between: 'between press and draw',
+  settle: 'settling',
+  rounds: 'rounds',
+  sensation: 'sensation at most',
+  frequency: 'how often',
+  order: 'passive and active',
+  costs: 'costs most'
+} as const;
+export type SchoolTopic = keyof typeof schoolTopics;
+
+/** A rule in words, and the figures in it where there are any. `unsure` marks figures that could not be made out with certainty: never a limit. */
+export type SchoolRule = Readonly<{ words: string; span?: Span; unsure?: true }>;
+
+/** How a school works at one place: a cycle, counted repetitions, breaths, or sets of holds. */
+export type SchoolWay =
+  | Readonly<{
+      kind: 'cycle';
+      holdS: number;
+      rounds: number;
+      press: Effort;
+      draw: Effort | null;
+      turnS: number;
+      settleS: number;
+      finalSettleS: number;
+    }>
+  | Readonly<{ kind: 'reps'; sets: number; reps: number; liftS: number; holdS: number; lowerS: number; effortPct: number }>
+  | Readonly<{ kind: 'breaths'; passes: number; breaths: number; effortPct: number }>
+  | Readonly<{ kind: 'pulses and holds'; sets: number; pulses: number; pulseS: number; holdS: number; settleS: number }>;
+
+/** A coherent way of working with its defaults. Common practice; capped by the client's limits. docs/sources.md#schools */
+export type School = Readonly<{
+  id: SchoolId;
+  name: string;
+  /** One sentence: what it holds to. */
+  holdsTo: string;
+  /** What it says on each topic; null where it has no figure, and the instructor is asked. */
+  rules: Readonly<Record<SchoolTopic, SchoolRule | null>>;
+  policies: Policies;
+  /** One usual dose, the middle of its figures, so that two schools can be laid side by side. */
+  way: SchoolWay;
+  sensationCap: number | null;
+}>;
+
+/** A question on which practitioners differ, with the answers, and which schools give which. */
+export type Difference = Readonly<{
+  question: string;
+  answers: readonly Readonly<{ words: string; schools: readonly SchoolId[] }>[];
+}>;

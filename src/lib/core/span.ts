@@ -1,0 +1,5 @@
+/** A figure as it is usual, or from one figure to another. */
+export type Span = number | readonly [low: number, high: number];
+
+/** "8", "8 to 10". */
+export const spanText = (span: Span): string => (typeof span === 'number' ? String(span) : `${span[0]} to ${span[1]}`);
