@@ -44,18 +44,6 @@ export const clearLockForm = clearForm.extend({ lockId: whole(1, 2 ** 31 - 1) })
 export const relaxForm = clearForm.extend({ kind: z.string(), reason: z.string() });
 export type RelaxInput = z.output<typeof relaxForm>;
 
-export const materials = ['cork', 'felt', 'steel'] as const;
-export const propForm = (unit: LengthUnit) =>
-  z.object({
-    name: requiredText(80, 'What is it called?'),
-    material: z.enum(materials, { error: 'Choose what it is made of' }),
-    quantity: whole(0, 99),
-    softPct: whole(0, 90),
-    lengthsCm: z.tuple([length(unit, 0.2, 150), length(unit, 0.2, 150), length(unit, 0.2, 150)]),
-    turns: checkbox
-  });
-export type PropInput = z.output<ReturnType<typeof propForm>>;
-
 /** The three taps before a session, and the answer to a pause where there was one. */
 export const startForm = z
   .object({
@@ -75,10 +63,6 @@ export const startForm = z
     return { ...rest, newSymptom: isNew, symptom: isNew && kind && place ? { kind, place, side: side ?? null } : null };
   });
 export type StartInput = z.output<typeof startForm>;
-
-export const quantityForm = z.object({ propId: whole(1, 2 ** 31 - 1), quantity: whole(0, 99) });
-
-export const gradeForm = z.object({ side: sideField, depthCm: z.coerce.number().min(-60).max(150) });
 
 export const planForm = z.object({
   weeks: whole(1, 12),

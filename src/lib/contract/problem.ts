@@ -53,7 +53,15 @@ export const problemCodes = [
   'line_ends_coincide',
   'block_missing',
   'block_height_zero',
-  'block_ends_coincide'
+  'block_ends_coincide',
+  'exercise_in_use',
+  'own_neighbour',
+  'neighbour_ring',
+  'jump_unconfirmed',
+  'dial_out_of_range',
+  'exercise_barred',
+  'harder_while_locked',
+  'week_empty'
 ] as const;
 export type ProblemCode = (typeof problemCodes)[number];
 

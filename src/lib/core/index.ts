@@ -51,7 +51,7 @@ export {
 } from './props/stack';
 export { bearingStacks, reachableStacks, searchStacks } from './props/reachableStacks';
 export { bestStack, nearestStack } from './props/bestStack';
-export { ladder, usualStepCm, type Ladder, type LadderFault, type Rung } from './props/ladder';
+export { ladder, rungsOfStacks, splitUse, usualStepCm, type Ladder, type LadderFault, type Rung } from './props/ladder';
 
 export type { Phase, PhaseKind } from './cycle/phase';
 export { compileCycle, defaultEffortCapPct, defaultSensationCap, type CycleSpec, type Effort } from './cycle/compileCycle';
@@ -81,9 +81,13 @@ export {
   type StartPosition
 } from './exercise/exercise';
 export { levelName, type Dial, type DialId, type Setting } from './exercise/dial';
+export { exerciseFrom } from './exercise/record';
 export { exerciseOf, exercises, families } from './exercise/exercises';
 export { dialAtRung, dialStates, easier, harder, type DialRange, type DialState, type Step } from './exercise/dials';
 export { chainOf, neighboursOf, ringThrough, type Neighbour } from './exercise/neighbours';
+export { sceneOf, supportsFor, type ExerciseScene } from './exercise/scene';
+export { findExercises, type ExerciseQuery } from './exercise/findExercises';
+export { goalExercises, motionOfDemand } from './exercise/goalExercises';
 export { barredBy } from './exercise/barredBy';
 export { longHold, schoolOf, schools } from './school/schools';
 export {
@@ -98,12 +102,25 @@ export {
   type SchoolTopic
 } from './school/school';
 export { differences } from './school/differences';
+export { isOutside, schoolFigure, suggestedValue, type SchoolFigure } from './school/schoolFigure';
 export { compareSchools, isComparable, type SchoolDose } from './school/schoolDose';
 export { spanText, type Span } from './span';
 export { compileBreaths, type BreathsSpec } from './cycle/compileBreaths';
 export { compilePulses, type PulsesSpec } from './cycle/compilePulses';
-export { equipment, equipmentOf, substitutesFor, type Equipment, type EquipmentId } from './props/equipment';
+export {
+  equipment,
+  equipmentOf,
+  substitutesFor,
+  type Equipment,
+  type EquipmentId,
+  type Material,
+  type Substitute
+} from './props/equipment';
 export { stacksFor, type StackUse, type Under } from './props/stackUse';
+export { bestAddition, type Addition, type Evenness, type LadderNeed } from './props/bestAddition';
+export { heightGaps, type HeightGap } from './props/heightGaps';
+export { candidateProps } from './props/candidates';
+export { shareShelf, type LinearSolver, type Share, type ShareNeed } from './props/shareShelf';
 export { bases, type Basis, type Demand, type Goal, type GoalKind, type ReadingModel } from './goal/goal';
 export { goalOf, goals } from './goal/goals';
 export { motionIds, motionOf, motions, type Motion, type MotionId, type Norm } from './goal/motions';

@@ -2,8 +2,10 @@
   import { sides, type Side } from '$lib/core';
   import SideMark from './SideMark.svelte';
 
-  type Props = { side: Side; onSideChange: (side: Side) => void; label: string };
-  let { side, onSideChange, label }: Props = $props();
+  /** `words`: which limb the side means; a leg in front leads. */
+  type Props = { side: Side; onSideChange: (side: Side) => void; label: string; words?: string };
+  let { side, onSideChange, label, words = 'leg in front' }: Props = $props();
+  const isLead = $derived(words === 'leg in front');
 </script>
 
 <div role="group" aria-label={label} class="flex gap-2">
@@ -15,7 +17,7 @@
       onclick={() => onSideChange(s)}
     >
       <SideMark side={s} />
-      {s === 'left' ? 'Left leads' : 'Right leads'}
+      {s === 'left' ? 'Left' : 'Right'}{isLead ? ' leads' : ` ${words}`}
     </button>
   {/each}
 </div>

@@ -59,7 +59,17 @@ const sentences = {
   line_ends_coincide: () => 'Both ends of the line lie on one spot. Draw it out along the floor.',
   block_missing: () => 'Set the bottom and the top of a thing whose height you know.',
   block_height_zero: () => 'Write how high the block is, in numbers above 0.',
-  block_ends_coincide: () => 'Bottom and top of the block lie on one spot. Put one at either end.'
+  block_ends_coincide: () => 'Bottom and top of the block lie on one spot. Put one at either end.',
+  exercise_in_use: (d: Data) => `It stands in the week of ${d.people}. Take it out there first; nothing was removed.`,
+  own_neighbour: () => 'An exercise cannot be its own neighbour. Choose another one, or none.',
+  neighbour_ring: (d: Data) => `With this neighbour the row would run in a ring through ${d.through}. Choose another one.`,
+  jump_unconfirmed: (d: Data) =>
+    `That is ${d.steps} steps at once, from ${d.from} to ${d.to}. One step at a time, or confirm that you mean it.`,
+  dial_out_of_range: (d: Data) =>
+    `This dial goes from ${d.min} to ${d.max}${d.cap ? `; the cap of this client is ${d.cap}` : ''}.`,
+  exercise_barred: (d: Data) => `Not for this client: ${d.why}. A named person may relax the limit in Check.`,
+  harder_while_locked: () => 'A stop is open on a joint this loads: nothing is made harder until a named person clears it.',
+  week_empty: () => 'The last exercise of the week stays. Put another one in first.'
 } satisfies Record<ProblemCode, (data: Data) => string>;
 
 export const problemText = (problem: Problem): string =>

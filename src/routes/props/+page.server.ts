@@ -1,35 +1,59 @@
-import { z } from 'zod';
-import { whole, type LengthUnit } from '$lib/contract/fields';
-import { propForm, quantityForm, type PropInput } from '$lib/contract/forms';
-import { searchStacks } from '$lib/core';
+import { error } from '@sveltejs/kit';
+import { whole } from '$lib/contract/fields';
+import { editPropForm, onlyPropForm, propForm, quantityForm, type PropInput } from '$lib/contract/propForms';
+import { heightGaps, stacksFor } from '$lib/core';
+import { listPeople } from '$lib/server/repo/peopleRepo';
 import { insertProp, listProps, updateProp, updatePropRemoved, updateQuantity } from '$lib/server/repo/propRepo';
 import { getUnits } from '$lib/server/repo/studioRepo';
 import { propOf } from '$lib/server/service/shelf';
+import { shelfUse, usersOfProp } from '$lib/server/service/shelfUse';
 import { submitted, type Typed } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db } }) => {
-  const shelf = await listProps(db);
-  return { shelf, one: searchStacks(shelf), both: searchStacks(shelf, { pairs: 2 }) };
+/** Heights that ladders are built of; above, a chair or a box stands alone. */
+const scaleCm = 50;
+
+/** Whose shelf the address means: a client's at home, or the studio's. */
+function homeOf(url: URL): number | null {
+  const home = url.searchParams.get('home');
+  if (home === null) return null;
+  const parsed = whole(1, 2 ** 31 - 1).safeParse(home);
+  return parsed.success ? parsed.data : error(404, 'There is no such page.');
+}
+
+export const load: PageServerLoad = async ({ url, locals: { db } }) => {
+  const clientId = homeOf(url);
+  const people = await listPeople(db, 'active');
+  const home = clientId === null ? null : (people.find((p) => p.id === clientId) ?? error(404, 'There is no such page.'));
+  const shelf = await listProps(db, clientId);
+  const stacks = (pairs: 1 | 2) => {
+    const found = stacksFor({ pairs, bears: pairs === 2 ? 'light' : 'weight' }, shelf);
+    return { ...found, gaps: heightGaps(found.stacks, scaleCm) };
+  };
+  return {
+    shelf,
+    people: people.map(({ id, name }) => ({ id, name })),
+    home: home && { id: home.id, name: home.name },
+    one: stacks(1),
+    both: stacks(2),
+    scaleCm,
+    // Every week of every client is looked at: the page does not wait for it.
+    use: shelfUse(db, shelf, clientId)
+  };
 };
 
 const lengthsOf = (typed: Typed) => ({ ...typed, lengthsCm: [typed.length0, typed.length1, typed.length2] });
-const withId = (unit: LengthUnit) => propForm(unit).extend({ propId: whole(1, 2 ** 31 - 1) });
-
-const onlyProp = z.object({ propId: whole(1, 2 ** 31 - 1) });
 
 export const actions: Actions = {
-  add: async ({ request, locals: { db } }) => {
-    const { length } = await getUnits(db);
-    const run = (input: PropInput) => db.transaction((tx) => insertProp(tx, propOf(input)));
-    const done = await submitted(request, propForm(length), run, { form: 'add', shape: lengthsOf });
+  add: async ({ request, url, locals: { db } }) => {
+    const run = (input: PropInput) => db.transaction((tx) => insertProp(tx, propOf(input), homeOf(url)));
+    const done = await submitted(request, propForm(await getUnits(db)), run, { form: 'add', shape: lengthsOf });
     return done.ok ? { kept: true } : done.failure;
   },
   edit: async ({ request, locals: { db } }) => {
-    const { length } = await getUnits(db);
-    const run = ({ propId, ...input }: PropInput & { propId: number }) =>
-      db.transaction((tx) => updateProp(tx, propId, propOf(input)));
-    const done = await submitted(request, withId(length), run, { form: 'edit', shape: lengthsOf });
+    const run = ({ propId, prop }: { propId: number; prop: PropInput }) =>
+      db.transaction((tx) => updateProp(tx, propId, propOf(prop)));
+    const done = await submitted(request, editPropForm(await getUnits(db)), run, { form: 'edit', shape: lengthsOf });
     return done.ok ? { kept: true } : done.failure;
   },
   quantity: async ({ request, locals: { db } }) => {
@@ -38,14 +62,17 @@ export const actions: Actions = {
     });
     return done.ok ? { kept: true } : done.failure;
   },
-  remove: async ({ request, locals: { db, now } }) => {
-    const done = await submitted(request, onlyProp, ({ propId }) => updatePropRemoved(db, propId, now.toISOString()), {
-      form: 'remove'
-    });
-    return done.ok ? { kept: true } : done.failure;
+  remove: async ({ request, url, locals: { db, now } }) => {
+    const run = async ({ propId }: { propId: number }) => {
+      const users = await usersOfProp(db, await listProps(db, homeOf(url)), String(propId));
+      await updatePropRemoved(db, propId, now.toISOString());
+      return users;
+    };
+    const done = await submitted(request, onlyPropForm, run, { form: 'remove' });
+    return done.ok ? { removed: done.value } : done.failure;
   },
   restore: async ({ request, locals: { db } }) => {
-    const done = await submitted(request, onlyProp, ({ propId }) => updatePropRemoved(db, propId, null), { form: 'restore' });
+    const done = await submitted(request, onlyPropForm, ({ propId }) => updatePropRemoved(db, propId, null), { form: 'restore' });
     return done.ok ? { kept: true } : done.failure;
   }
 };

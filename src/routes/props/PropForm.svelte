@@ -1,20 +1,44 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import type { LengthUnit } from '$lib/contract/fields';
-  import type { PropFace } from '$lib/core';
-  import Choices from '$lib/ui/Choices.svelte';
+  import type { Units } from '$lib/contract/fields';
+  import { equipment, equipmentOf, type EquipmentId, type PropFace } from '$lib/core';
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
-  import { lengthNumber } from '$lib/ui/format';
+  import { lengthNumber, massNumber } from '$lib/ui/format';
+  import Select from '$lib/ui/Select.svelte';
 
-  type Known = { id: string; name: string; material: string; quantity: number; softShare: number; faces: readonly PropFace[] };
-  type Props = { unit: LengthUnit; known?: Known; action: '?/add' | '?/edit'; form: FormState; onDone?: () => void };
-  let { unit, known, action, form, onDone }: Props = $props();
+  type Known = {
+    id: string;
+    name: string;
+    kind: EquipmentId;
+    quantity: number;
+    softShare: number;
+    pullKg: number | null;
+    massKg: number | null;
+    faces: readonly PropFace[];
+  };
+  type Props = { units: Units; known?: Known; action: string; form: FormState; onDone?: () => void };
+  let { units, known, action, form, onDone }: Props = $props();
 
-  const knownLengths = $derived(known?.faces[0] ? [known.faces[0].heightCm, known.faces[0].depthCm, known.faces[0].widthCm] : []);
+  let picked = $state<EquipmentId>();
+  const kind = $derived(picked ?? (typedOr(form, 'kind', known?.kind ?? 'block') as EquipmentId));
+  const by = $derived(equipmentOf(kind).measuredBy);
+  const unit = $derived(units.length);
+  const first = $derived(known?.faces[0]);
+  const knownLengths = $derived(first ? [first.heightCm, first.depthCm, first.widthCm] : []);
   const show = (i: number) => (knownLengths[i] === undefined ? '' : lengthNumber(knownLengths[i], unit, 2));
   const turns = $derived(form?.typed ? form.typed.turns === 'on' : known ? known.faces.length > 1 : true);
   const labels = ['Height', 'Depth', 'Width'];
+  const soft = $derived(['cushion', 'bolster', 'blanket', 'mat', 'pad'].includes(kind) ? 25 : 0);
+  const groups = [
+    { label: 'Makes a height', options: options('faces', 'steps') },
+    { label: 'Pulls or weighs', options: options('pull', 'mass') },
+    { label: 'Is there or not', options: options('none') }
+  ];
+  function options(...ways: readonly string[]) {
+    return equipment.filter((e) => ways.includes(e.measuredBy)).map((e) => ({ value: e.id, label: e.name }));
+  }
+  const mass = (kg: number | null | undefined) => (kg ? massNumber(kg, units.mass) : '');
 </script>
 
 <form
@@ -29,20 +53,67 @@
     }}
 >
   {#if known}<input type="hidden" name="propId" value={known.id} />{/if}
+  <Select
+    label="What it is"
+    name="kind"
+    {groups}
+    value={kind}
+    error={fieldError(form, 'kind')}
+    onchange={(v) => (picked = v as EquipmentId)}
+  />
   <Field label="Name" name="name" value={typedOr(form, 'name', known?.name)} error={fieldError(form, 'name')} />
-  <div class="grid grid-cols-3 gap-3">
-    {#each labels as label, i (label)}
+  {#if by === 'faces'}
+    <div class="grid grid-cols-3 gap-3">
+      {#each labels as label, i (label)}
+        <Field
+          {label}
+          {unit}
+          name="length{i}"
+          inputmode="decimal"
+          value={typedOr(form, `length${i}`, show(i))}
+          error={fieldError(form, `lengthsCm.${i}`)}
+        />
+      {/each}
+    </div>
+    <label class="choice"><input type="checkbox" name="turns" defaultChecked={turns} /> It may stand any way up</label>
+  {:else if by === 'steps'}
+    <div class="grid grid-cols-2 gap-3">
       <Field
-        {label}
+        label="Height of a step"
         {unit}
-        name="length{i}"
+        name="stepCm"
         inputmode="decimal"
-        value={typedOr(form, `length${i}`, show(i))}
-        error={fieldError(form, `lengthsCm.${i}`)}
+        value={typedOr(form, 'stepCm', show(0))}
+        error={fieldError(form, 'stepCm')}
       />
-    {/each}
-  </div>
-  <label class="choice"><input type="checkbox" name="turns" defaultChecked={turns} /> It may stand any way up</label>
+      <Field
+        label="Steps"
+        name="steps"
+        inputmode="numeric"
+        value={typedOr(form, 'steps', known?.faces.length ?? '')}
+        error={fieldError(form, 'steps')}
+      />
+    </div>
+  {:else if by === 'pull'}
+    <Field
+      label="Pull"
+      unit={units.mass}
+      name="pullKg"
+      inputmode="decimal"
+      value={typedOr(form, 'pullKg', mass(known?.pullKg))}
+      error={fieldError(form, 'pullKg')}
+      hint="Stretched to twice its length; printed on most"
+    />
+  {:else if by === 'mass'}
+    <Field
+      label="Weight of one"
+      unit={units.mass}
+      name="massKg"
+      inputmode="decimal"
+      value={typedOr(form, 'massKg', mass(known?.massKg))}
+      error={fieldError(form, 'massKg')}
+    />
+  {/if}
   <div class="grid grid-cols-2 gap-3">
     <Field
       label="How many"
@@ -51,26 +122,20 @@
       value={typedOr(form, 'quantity', known?.quantity ?? 1)}
       error={fieldError(form, 'quantity')}
     />
-    <Field
-      label="Sinks"
-      unit="%"
-      name="softPct"
-      inputmode="numeric"
-      value={typedOr(form, 'softPct', known ? Math.round(known.softShare * 100) : 0)}
-      error={fieldError(form, 'softPct')}
-      hint="Of its height, under the body; 0 is hard"
-    />
+    {#if by === 'faces'}
+      <Field
+        label="Sinks"
+        unit="%"
+        name="softPct"
+        inputmode="numeric"
+        value={typedOr(form, 'softPct', known ? Math.round(known.softShare * 100) : soft)}
+        error={fieldError(form, 'softPct')}
+        hint="Of its height, under the body; 0 is hard"
+      />
+    {/if}
   </div>
-  <Choices
-    legend="Made of"
-    name="material"
-    value={typedOr(form, 'material', known?.material ?? 'cork')}
-    error={fieldError(form, 'material')}
-    choices={[
-      { value: 'cork', label: 'Hard' },
-      { value: 'felt', label: 'Soft' },
-      { value: 'steel', label: 'Box, chair' }
-    ]}
-  />
+  {#if equipmentOf(kind).mayMove}
+    <p class="border-l-4 border-stop pl-3">{equipmentOf(kind).mayMove}</p>
+  {/if}
   <div><button class="btn btn-primary">{known ? 'Keep' : 'Put it on the shelf'}</button></div>
 </form>

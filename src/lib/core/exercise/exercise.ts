@@ -143,6 +143,8 @@ export type Exercise = Readonly<{
   /** Harder neighbours as they are practised, and those that are only a reading across exercises. */
   harder: readonly string[];
   harderInferred: readonly string[];
+  /** Easier neighbours that do not name it themselves: an own exercise names them, since shipped ones are not changed. */
+  easier: readonly string[];
   /** What usually follows, which is order and not difficulty. */
   then: readonly string[];
   variants: readonly string[];

@@ -1,21 +1,26 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { exerciseSchema } from '$lib/contract/exerciseForms';
 import {
   barredBy,
   chainOf,
   easier,
   exerciseOf,
   exercises,
+  findExercises,
+  goalExercises,
   goalOf,
   goals,
   harder,
   measures,
   motionIds,
+  motionOfDemand,
   neighboursOf,
   partOf,
   ringThrough,
   type DialRange,
   type Exercise,
+  type ExerciseQuery,
   type Limit
 } from '../index';
 
@@ -269,5 +274,71 @@ describe('partOf', () => {
     expect(partOf(exerciseOf('front_leg_lift'))).toBe('own');
     expect(partOf(exerciseOf('childs_pose'))).toBe('settle');
     expect(partOf(exerciseOf('leg_swings_forward'))).toBe('warm-up');
+  });
+});
+
+describe('findExercises', () => {
+  const found = (query: ExerciseQuery) => findExercises(exercises, query).map((e) => e.id);
+
+  test.each([
+    ['pigeon', 'pigeon_forward'],
+    ['pigoen', 'pigeon_forward'],
+    ['hanumanasana', 'front_split_on_stack'],
+    ['hanumansana', 'front_split_on_stack'],
+    ['fire log', 'stacked_shins'],
+    ['tailor seat', 'easy_seat'],
+    ['upavistha', 'pancake_on_seat'],
+    ['oversplit', 'raised_split']
+  ])('"%s" finds %s first, or nearly', (text, id) => expect(found({ text }).slice(0, 4)).toContain(id));
+
+  test('by motion, position and phase at once', () => {
+    const list = findExercises(exercises, { link: 'HIR90', position: 'sitting', phase: 'active end' });
+    expect(list.length).toBeGreaterThan(0);
+    for (const e of list) {
+      expect(e.links).toContain('HIR90');
+      expect(e.phases).toContain('active end');
+    }
+  });
+  test('by what is at hand: a needed prop that is missing rules out', () => {
+    const none = found({ atHand: new Set() });
+    expect(none).not.toContain('stick_leg_turns');
+    expect(none).toContain('frog');
+    expect(found({ atHand: new Set(['chair', 'stick']) })).toContain('stick_leg_turns');
+  });
+  test('a goal finds its position and what trains its motions', () => {
+    const lotus = found({ goal: goalOf('lotus') });
+    expect(lotus).toContain('half_lotus');
+    expect(lotus).toContain('heel_sit');
+    expect(lotus).not.toContain('wrist_floor');
+  });
+  test('what is for private places can be left out', () => expect(found({ publicOnly: true })).not.toContain('supine_frog'));
+  test('nothing that exists is found by nonsense', () => expect(found({ text: 'xqzzkv' })).toEqual([]));
+});
+
+describe('goalExercises', () => {
+  test.each(['front_split', 'side_split', 'pancake', 'lotus', 'turnout'])(
+    '%s: its position, and one to open and one to own each motion',
+    (id) => {
+      const goal = goalOf(id);
+      const list = goalExercises(goal, exercises);
+      expect(list[0]!.positionOf).toContain(id);
+      for (const { measure } of goal.demands) {
+        const on = list.filter((e) => e.links.some((l) => l === motionOfDemand(measure)));
+        const phases = on.flatMap((e) => e.phases).join();
+        expect(phases, measure).toMatch(/active end|strengthen/);
+        expect(phases, measure).toMatch(/hold|contract-relax/);
+      }
+      expect(new Set(list).size).toBe(list.length);
+    }
+  );
+});
+
+describe('the exercise schema', () => {
+  test('every exercise that ships passes it', () => {
+    for (const e of exercises) expect(exerciseSchema.safeParse(e).error?.issues ?? [], e.id).toEqual([]);
+  });
+  test('and one with a dial that has no step does not', () => {
+    const [dial] = exerciseOf('frog').dials;
+    expect(exerciseSchema.safeParse({ ...exerciseOf('frog'), dials: [{ ...dial, step: 0 }] }).success).toBe(false);
   });
 });

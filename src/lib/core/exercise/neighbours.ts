@@ -2,23 +2,25 @@ import type { Exercise } from './exercise';
 
 /** A neighbour, and whether it is practised as a step or only read across exercises. */
 export type Neighbour = Readonly<{ id: string; inferred: boolean }>;
-type Named = Pick<Exercise, 'id' | 'harder' | 'harderInferred'>;
+type Named = Pick<Exercise, 'id' | 'harder' | 'harderInferred'> & Partial<Pick<Exercise, 'easier'>>;
 
-const harderOf = (e: Named): Neighbour[] => [
+/** Its harder neighbours: those it names, and those that name it as their easier one. */
+const harderOf = (e: Named, catalogue: readonly Named[]): Neighbour[] => [
   ...e.harder.map((id) => ({ id, inferred: false })),
-  ...e.harderInferred.map((id) => ({ id, inferred: true }))
+  ...e.harderInferred.map((id) => ({ id, inferred: true })),
+  ...catalogue.filter((own) => own.easier?.includes(e.id)).map(({ id }) => ({ id, inferred: false }))
 ];
 
-/** The easier and the harder neighbours of an exercise; only the harder ones are written down, the easier follow. */
+/** The easier and the harder neighbours of an exercise that are in the catalogue. */
 export function neighboursOf(exercise: Named, catalogue: readonly Named[]): { easier: Neighbour[]; harder: Neighbour[] } {
   const known = new Set(catalogue.map((e) => e.id));
   return {
     easier: catalogue.flatMap((e) =>
-      harderOf(e)
+      harderOf(e, catalogue)
         .filter((n) => n.id === exercise.id)
         .map(({ inferred }) => ({ id: e.id, inferred }))
     ),
-    harder: harderOf(exercise).filter((n) => known.has(n.id))
+    harder: harderOf(exercise, catalogue).filter((n) => known.has(n.id))
   };
 }
 
@@ -46,10 +48,11 @@ export function chainOf(exercise: Named, catalogue: readonly Named[]): string[] 
 
 /** An exercise that is its own harder neighbour, at once or through others: the ring it stands in; null where there is none. */
 export function ringThrough(exercise: Named, catalogue: readonly Named[]): string[] | null {
-  const byId = new Map([...catalogue.filter((e) => e.id !== exercise.id), exercise].map((e) => [e.id, e]));
+  const all = [...catalogue.filter((e) => e.id !== exercise.id), exercise];
+  const byId = new Map(all.map((e) => [e.id, e]));
   const seen = new Set<string>();
   const look = (id: string, path: string[]): string[] | null => {
-    for (const next of harderOf(byId.get(id) ?? { id, harder: [], harderInferred: [] })) {
+    for (const next of harderOf(byId.get(id) ?? { id, harder: [], harderInferred: [] }, all)) {
       if (next.id === exercise.id) return [...path, next.id];
       if (seen.has(next.id)) continue;
       seen.add(next.id);

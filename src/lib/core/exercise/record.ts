@@ -64,6 +64,7 @@ export function exerciseFrom(record: ExerciseRecord, family: string): Exercise {
     doses: [],
     harder: [],
     harderInferred: [],
+    easier: [],
     then: [],
     variants: [],
     added: false,

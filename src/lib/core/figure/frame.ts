@@ -36,13 +36,24 @@ export type Frame = Readonly<{
   arm: Readonly<{ upper: number; fore: number; hand: number; whole: number }>;
   foot: Readonly<{ height: number; back: number; ahead: number }>;
   neck: number;
+  /** Height of what the pelvis sits on, where a position sits on the floor. */
+  seat: number;
+  /** Height of what the hands carry on; null where the position finds it. */
+  hands: number | null;
   hipHalf: number;
   shoulderHalf: number;
   head: Readonly<{ up: number; across: number }>;
   r: Readonly<Record<RadiusName, number>>;
 }>;
 
-export function frameOf({ statureCm, leftLegCm, rightLegCm }: Body, side: Side): Frame {
+/** What carries the body besides the floor, cm. */
+export type Carried = Readonly<{ seatCm?: number; handsCm?: number | null }>;
+
+export function frameOf(
+  { statureCm, leftLegCm, rightLegCm }: Body,
+  side: Side,
+  { seatCm = 0, handsCm = null }: Carried = {}
+): Frame {
   const part = segmentLengths(statureCm);
   const legOf = (s: Side): LegLengths => {
     const whole = s === 'left' ? leftLegCm : rightLegCm;
@@ -59,6 +70,8 @@ export function frameOf({ statureCm, leftLegCm, rightLegCm }: Body, side: Side):
     arm: { ...arm, whole: arm.upper + arm.fore + arm.hand },
     foot: { height: part.footHeightCm.value, back: share(0.022), ahead: share(0.105) },
     neck: share(widths.neck),
+    seat: seatCm,
+    hands: handsCm,
     hipHalf: share(widths.hip),
     shoulderHalf: share(widths.shoulder),
     head: { up: share(widths.headUp), across: share(widths.headAcross) },

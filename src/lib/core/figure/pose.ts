@@ -19,12 +19,15 @@ export type Furniture = Readonly<{ min: Vec; max: Vec }>;
 
 export type Landmark = 'point' | 'vertex' | 'along' | 'other';
 
+/** Places of the body under which a stack may stand. */
+export type Support = 'pelvis' | 'leadHeel' | 'hands' | 'seat' | 'knee' | 'otherKnee';
+
 export type Built = Readonly<{
   posture: Posture;
   /** Where a reading is taken: a point whose height counts, or an angle at a vertex. */
   landmarks?: Readonly<Partial<Record<Landmark, Vec>>>;
   /** Where a stack belongs. */
-  supports?: Readonly<Partial<Record<'pelvis' | 'leadHeel' | 'hands', Vec>>>;
+  supports?: Readonly<Partial<Record<Support, Vec>>>;
   furniture?: readonly Furniture[];
   /** Level from which heights count, where it is not the floor. */
   zeroY?: number;

@@ -1,7 +1,7 @@
 import type { Side } from '../side';
-import { frameOf, type Body, type Frame } from './frame';
+import { frameOf, type Body, type Carried, type Frame } from './frame';
 import type { Limb, Point } from './limbs';
-import type { Built, Coloured, Landmark, View } from './pose';
+import type { Built, Coloured, Landmark, Support, View } from './pose';
 import { poses, type PoseId } from './poses';
 import { bones, drawn, type Joint, type Posture } from './posture';
 import { add, distance, sub, times, turned, unit, vec, type Vec } from './vec';
@@ -11,7 +11,8 @@ export type PoseSetting = Readonly<{
   side: Side;
   /** The number the pose is about, in its own unit: a depth, a height, an angle. @default the pose's usual one */
   value?: number;
-}>;
+}> &
+  Carried;
 
 export type Box = Readonly<{ minX: number; maxX: number; minY: number; maxY: number }>;
 
@@ -28,7 +29,7 @@ export type FigurePose = Readonly<{
   /** Level from which a height is read. */
   zeroY: number;
   /** Where a stack belongs: middle of the contact, and the height it must have. */
-  supports: Readonly<Partial<Record<'pelvis' | 'leadHeel' | 'hands', Point>>>;
+  supports: Readonly<Partial<Record<Support, Point>>>;
   furniture: readonly Box[];
   box: Box;
   /** In space, for what lies between two poses. */
@@ -47,9 +48,9 @@ type Space = Readonly<{ posture: Posture; frame: Frame; side: Side }>;
  * Units:  cm, y upward. A number outside what can be drawn is drawn at the nearest that can.
  * Throws: CoreError 'gap_exceeds_leg'; those of `segmentLengths`.
  */
-export function poseFigure(pose: PoseId, { side, value }: PoseSetting, body: Body): FigurePose {
+export function poseFigure(pose: PoseId, { side, value, ...carried }: PoseSetting, body: Body): FigurePose {
   const { build, range, usual } = poses[pose];
-  const frame = frameOf(body, side);
+  const frame = frameOf(body, side, carried);
   const built = build(frame, Math.min(range[1], Math.max(range[0], value ?? usual)));
   return seen(pose, side === 'right' ? built : mirrored(built), frame, side);
 }

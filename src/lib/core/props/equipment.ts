@@ -3,10 +3,14 @@
 /** How one of a kind is told from another: by the heights it makes, by pull, by mass, or not at all. */
 export type MeasuredBy = 'faces' | 'steps' | 'pull' | 'mass' | 'none';
 
+export type Material = 'cork' | 'felt' | 'steel';
+
 export type Equipment = Readonly<{
   id: string;
   name: string;
   measuredBy: MeasuredBy;
+  /** How it is drawn: hard, soft, or a thing with legs or an anchor. */
+  material: Material;
   /** What else will do, the better first: another kind, or plain words. */
   substitutes: readonly (Readonly<{ kind: string }> | Readonly<{ words: string }>)[];
   /** What to look at, since it may move, roll or let go. */
@@ -17,22 +21,42 @@ const kind = (id: string) => ({ kind: id });
 const words = (text: string) => ({ words: text });
 
 export const equipment = [
-  { id: 'block', name: 'Block', measuredBy: 'faces', substitutes: [kind('book'), kind('box')] },
-  { id: 'cushion', name: 'Cushion', measuredBy: 'faces', substitutes: [kind('blanket'), words('a pillow folded over')] },
-  { id: 'bolster', name: 'Bolster', measuredBy: 'faces', substitutes: [kind('cushion'), words('a blanket rolled firmly')] },
-  { id: 'book', name: 'Book', measuredBy: 'faces', substitutes: [kind('block')] },
-  { id: 'blanket', name: 'Blanket', measuredBy: 'faces', substitutes: [kind('towel'), kind('cushion')] },
-  { id: 'mat', name: 'Mat', measuredBy: 'faces', substitutes: [kind('blanket'), words('a carpet that does not slide')] },
+  { id: 'block', name: 'Block', material: 'cork', measuredBy: 'faces', substitutes: [kind('book'), kind('box')] },
+  {
+    id: 'cushion',
+    name: 'Cushion',
+    material: 'felt',
+    measuredBy: 'faces',
+    substitutes: [kind('blanket'), words('a pillow folded over')]
+  },
+  {
+    id: 'bolster',
+    name: 'Bolster',
+    material: 'felt',
+    measuredBy: 'faces',
+    substitutes: [kind('cushion'), words('a blanket rolled firmly')]
+  },
+  { id: 'book', name: 'Book', material: 'cork', measuredBy: 'faces', substitutes: [kind('block')] },
+  { id: 'blanket', name: 'Blanket', material: 'felt', measuredBy: 'faces', substitutes: [kind('towel'), kind('cushion')] },
+  {
+    id: 'mat',
+    name: 'Mat',
+    material: 'felt',
+    measuredBy: 'faces',
+    substitutes: [kind('blanket'), words('a carpet that does not slide')]
+  },
   {
     id: 'pad',
     name: 'Knee pad',
+    material: 'felt',
     measuredBy: 'faces',
     substitutes: [kind('blanket'), kind('towel'), words('the mat folded twice')]
   },
-  { id: 'towel', name: 'Towel', measuredBy: 'none', substitutes: [words('a shirt rolled up')] },
+  { id: 'towel', name: 'Towel', material: 'felt', measuredBy: 'none', substitutes: [words('a shirt rolled up')] },
   {
     id: 'box',
     name: 'Box',
+    material: 'steel',
     measuredBy: 'faces',
     substitutes: [kind('bench'), kind('block')],
     mayMove: 'The box stands on a floor it cannot slide on.'
@@ -40,6 +64,7 @@ export const equipment = [
   {
     id: 'chair',
     name: 'Chair',
+    material: 'steel',
     measuredBy: 'faces',
     substitutes: [kind('box'), kind('bench'), words('a bed or a low table')],
     mayMove: 'The chair stands against a wall; no wheels, no folding chair.'
@@ -47,6 +72,7 @@ export const equipment = [
   {
     id: 'bench',
     name: 'Bench or low table',
+    material: 'steel',
     measuredBy: 'faces',
     substitutes: [kind('chair'), kind('box'), words('a bed')],
     mayMove: 'The bench does not tip at its end.'
@@ -54,6 +80,7 @@ export const equipment = [
   {
     id: 'stairs',
     name: 'Stairs',
+    material: 'steel',
     measuredBy: 'steps',
     substitutes: [kind('box'), kind('bench')],
     mayMove: 'A hand on the rail.'
@@ -61,14 +88,22 @@ export const equipment = [
   {
     id: 'slant',
     name: 'Slant board',
+    material: 'steel',
     measuredBy: 'faces',
     substitutes: [kind('book'), words('a folded mat under the heels')],
     mayMove: 'The board does not slide.'
   },
-  { id: 'strap', name: 'Strap', measuredBy: 'none', substitutes: [kind('band'), kind('towel'), words('trousers or a belt')] },
+  {
+    id: 'strap',
+    name: 'Strap',
+    material: 'cork',
+    measuredBy: 'none',
+    substitutes: [kind('band'), kind('towel'), words('trousers or a belt')]
+  },
   {
     id: 'band',
     name: 'Elastic band',
+    material: 'cork',
     measuredBy: 'pull',
     substitutes: [kind('strap'), words('the other hand')],
     mayMove: 'The band is whole, and its anchor cannot move or let go.'
@@ -76,21 +111,24 @@ export const equipment = [
   {
     id: 'weight',
     name: 'Weight',
+    material: 'steel',
     measuredBy: 'mass',
     substitutes: [words('a bottle of water, a kilogram a litre'), words('a bag of books, weighed')]
   },
-  { id: 'stick', name: 'Stick', measuredBy: 'none', substitutes: [kind('strap'), words('a broom handle')] },
+  { id: 'stick', name: 'Stick', material: 'cork', measuredBy: 'none', substitutes: [kind('strap'), words('a broom handle')] },
   {
     id: 'slider',
     name: 'Slider',
+    material: 'cork',
     measuredBy: 'none',
     substitutes: [words('a sock on a smooth floor'), kind('towel')],
     mayMove: 'It is meant to slide: hands take weight before the foot moves.'
   },
-  { id: 'wall', name: 'Wall', measuredBy: 'none', substitutes: [words('a door that is shut and locked')] },
+  { id: 'wall', name: 'Wall', material: 'steel', measuredBy: 'none', substitutes: [words('a door that is shut and locked')] },
   {
     id: 'rail',
     name: 'Rail',
+    material: 'steel',
     measuredBy: 'none',
     substitutes: [kind('wall'), kind('chair')],
     mayMove: 'The rail is fixed to the wall.'
@@ -98,6 +136,7 @@ export const equipment = [
   {
     id: 'rings',
     name: 'Rings or suspension straps',
+    material: 'steel',
     measuredBy: 'none',
     substitutes: [kind('band'), kind('rail')],
     mayMove: 'The anchor carries the whole body; test it with full weight first.'
@@ -105,11 +144,12 @@ export const equipment = [
   {
     id: 'partner',
     name: 'Partner',
+    material: 'cork',
     measuredBy: 'none',
     substitutes: [words('own elbows or hands'), kind('weight')],
     mayMove: 'The one being stretched controls the depth and says stop; the partner only follows.'
   },
-  { id: 'shoes', name: 'Shoes', measuredBy: 'none', substitutes: [words('a soft floor')] }
+  { id: 'shoes', name: 'Shoes', material: 'cork', measuredBy: 'none', substitutes: [words('a soft floor')] }
 ] as const satisfies readonly Equipment[];
 
 export type EquipmentId = (typeof equipment)[number]['id'];

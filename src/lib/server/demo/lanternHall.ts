@@ -104,7 +104,7 @@ const splitLinks = (
 export const lanternHallShelf: readonly NewProp[] = [
   {
     name: 'Cork block',
-    material: 'cork',
+    kind: 'block',
     quantity: 6,
     softShare: 0,
     faces: [
@@ -113,10 +113,10 @@ export const lanternHallShelf: readonly NewProp[] = [
       { heightCm: 23, widthCm: 15, depthCm: 10, carries: false }
     ]
   },
-  { name: 'Thick book', material: 'cork', quantity: 2, softShare: 0, faces: [{ heightCm: 5, widthCm: 24, depthCm: 17 }] },
-  { name: 'Thin book', material: 'cork', quantity: 3, softShare: 0, faces: [{ heightCm: 2.5, widthCm: 23, depthCm: 16 }] },
-  { name: 'Felt cushion', material: 'felt', quantity: 4, softShare: 0.25, faces: [{ heightCm: 5, widthCm: 26, depthCm: 17 }] },
-  { name: 'Stage box', material: 'steel', quantity: 1, softShare: 0, faces: [{ heightCm: 30, widthCm: 45, depthCm: 40 }] }
+  { name: 'Thick book', kind: 'book', quantity: 2, softShare: 0, faces: [{ heightCm: 5, widthCm: 24, depthCm: 17 }] },
+  { name: 'Thin book', kind: 'book', quantity: 3, softShare: 0, faces: [{ heightCm: 2.5, widthCm: 23, depthCm: 16 }] },
+  { name: 'Felt cushion', kind: 'cushion', quantity: 4, softShare: 0.25, faces: [{ heightCm: 5, widthCm: 26, depthCm: 17 }] },
+  { name: 'Stage box', kind: 'box', quantity: 1, softShare: 0, faces: [{ heightCm: 30, widthCm: 45, depthCm: 40 }] }
 ];
 
 export const lanternHall: readonly Story[] = [

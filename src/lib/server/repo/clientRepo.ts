@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import type { WeekInput } from '$lib/contract/checkForms';
+import { policiesSchema, type PolicyChanges } from '$lib/contract/exerciseForms';
 import { levels, weekThings, type ClientInput } from '$lib/contract/forms';
+import { schoolIds, type SchoolId } from '$lib/core';
 import type { Db } from '../db/db';
 import { IdRow, oneRow } from '../db/rows';
 
@@ -22,6 +24,8 @@ const ClientRow = z
     week_holds: z.array(z.enum(weekThings)),
     home_props: z.string(),
     notes: z.string(),
+    school_id: z.enum(schoolIds).nullable(),
+    policies: policiesSchema,
     current_goal_id: z.int().nullable(),
     archived_at: z.string().nullable()
   })
@@ -42,6 +46,8 @@ const ClientRow = z
     weekHolds: r.week_holds,
     homeProps: r.home_props,
     notes: r.notes,
+    schoolId: r.school_id,
+    policies: r.policies,
     currentGoalId: r.current_goal_id,
     archivedAt: r.archived_at
   }));
@@ -49,7 +55,7 @@ export type Client = z.output<typeof ClientRow>;
 
 const columns = `id, name, birth_year, level, contact, stature_cm, left_leg_cm, right_leg_cm, lower_leg_cm,
                  hip_to_breastbone_cm, body_mass_kg, sessions_per_week, minutes_per_session, week_holds, home_props, notes,
-                 current_goal_id, archived_at`;
+                 school_id, policies, current_goal_id, archived_at`;
 
 export async function getClient(db: Db, id: number): Promise<Client> {
   const { rows } = await db.query(`select ${columns} from client where id = $1`, [id]);
@@ -106,6 +112,11 @@ export async function deleteClient(db: Db, id: number): Promise<void> {
 /** What their week holds, and what they have at home. */
 export async function updateWeek(db: Db, id: number, { weekHolds, homeProps }: WeekInput): Promise<void> {
   await db.query('update client set week_holds = $1, home_props = $2 where id = $3', [JSON.stringify(weekHolds), homeProps, id]);
+}
+
+/** The school a client prefers, and where they differ from it; null and nothing for none. */
+export async function updateSchool(db: Db, id: number, schoolId: SchoolId | null, policies: PolicyChanges): Promise<void> {
+  await db.query('update client set school_id = $1, policies = $2 where id = $3', [schoolId, JSON.stringify(policies), id]);
 }
 
 /** Which of the goals is in work: every station speaks of it. */

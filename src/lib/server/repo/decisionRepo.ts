@@ -15,7 +15,7 @@ const DecisionRow = z
     proposed_verdict: verdict,
     because: z.array(z.string()),
     verdict,
-    dial: z.enum(['depthCm', 'holdS', 'effortPct', 'reps']).nullable(),
+    dial: z.string().nullable(),
     from_value: z.number().nullable(),
     to_value: z.number().nullable(),
     overruled_because: z.string().nullable(),

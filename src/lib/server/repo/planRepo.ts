@@ -59,7 +59,7 @@ export async function supersedePlan(tx: Db, planId: number): Promise<void> {
 const SettingRow = z.object({
   exercise_id: z.string(),
   side: z.enum(['left', 'right']),
-  setting: z.partialRecord(z.enum(['depthCm', 'holdS', 'effortPct', 'reps']), z.number())
+  setting: z.record(z.string(), z.number())
 });
 
 /** Where each exercise of a goal stands, by exercise and side. */

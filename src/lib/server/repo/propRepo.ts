@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { materials } from '$lib/contract/forms';
-import type { PropFace } from '$lib/core';
+import { equipment, equipmentOf, type EquipmentId, type PropFace } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, IdRow, oneRow } from '../db/rows';
 
@@ -8,7 +7,10 @@ const PropRow = z
   .object({
     id: z.int(),
     name: z.string(),
-    material: z.enum(materials),
+    kind: z.enum(equipment.map((e) => e.id) as [EquipmentId, ...EquipmentId[]]),
+    client_id: z.int().nullable(),
+    pull_kg: z.number().nullable(),
+    mass_kg: z.number().nullable(),
     quantity: z.int(),
     soft_share: z.number(),
     faces: z.array(z.object({ height_cm: z.number(), width_cm: z.number(), depth_cm: z.number(), carries: z.boolean() }))
@@ -16,7 +18,12 @@ const PropRow = z
   .transform((r) => ({
     id: String(r.id),
     name: r.name,
-    material: r.material,
+    kind: r.kind,
+    material: equipmentOf(r.kind).material,
+    clientId: r.client_id,
+    pullKg: r.pull_kg,
+    massKg: r.mass_kg,
+    fixed: r.kind === 'stairs',
     quantity: r.quantity,
     softShare: r.soft_share,
     faces: r.faces.map((f) => ({ heightCm: f.height_cm, widthCm: f.width_cm, depthCm: f.depth_cm, carries: f.carries }))
@@ -24,34 +31,46 @@ const PropRow = z
 /** A prop of the shelf: what the core knows of it, and what it is made of. */
 export type ShelfProp = z.output<typeof PropRow>;
 
-/** The shelf in its order; faces in theirs. */
-export async function listProps(db: Db): Promise<ShelfProp[]> {
+/** The studio's shelf, or what a client has at home, in its order; faces in theirs. */
+export async function listProps(db: Db, clientId: number | null = null): Promise<ShelfProp[]> {
   const { rows } = await db.query(
-    `select p.id, p.name, p.material, p.quantity, p.soft_share,
+    `select p.id, p.name, p.kind, p.client_id, p.pull_kg, p.mass_kg, p.quantity, p.soft_share,
             coalesce(json_agg(json_build_object('height_cm', f.height_cm, 'width_cm', f.width_cm, 'depth_cm', f.depth_cm, 'carries', f.carries)
                               order by f.ordinal) filter (where f.prop_id is not null), '[]') as faces
        from prop p left join prop_face f on f.prop_id = p.id
-      where p.removed_at is null
+      where p.removed_at is null and p.client_id is not distinct from $1
       group by p.id
-      order by p.ordinal, p.id`
+      order by p.ordinal, p.id`,
+    [clientId]
   );
   return allRows(PropRow, rows);
 }
 
 export type NewProp = Readonly<{
   name: string;
-  material: (typeof materials)[number];
+  kind: EquipmentId;
   quantity: number;
   softShare: number;
   faces: readonly PropFace[];
+  pullKg?: number | null;
+  massKg?: number | null;
 }>;
 
+const valuesOf = ({ name, kind, quantity, softShare, pullKg = null, massKg = null }: NewProp) => [
+  name,
+  kind,
+  quantity,
+  softShare,
+  pullKg,
+  massKg
+];
+
 /** A prop at the end of the shelf with its faces; meant for a transaction. */
-export async function insertProp(tx: Db, prop: NewProp): Promise<number> {
+export async function insertProp(tx: Db, prop: NewProp, clientId: number | null = null): Promise<number> {
   const { rows } = await tx.query(
-    `insert into prop (name, material, quantity, soft_share, ordinal)
-     values ($1, $2, $3, $4, (select coalesce(max(ordinal), 0) + 1 from prop)) returning id`,
-    [prop.name, prop.material, prop.quantity, prop.softShare]
+    `insert into prop (name, kind, quantity, soft_share, pull_kg, mass_kg, client_id, ordinal)
+     values ($1, $2, $3, $4, $5, $6, $7, (select coalesce(max(ordinal), 0) + 1 from prop)) returning id`,
+    [...valuesOf(prop), clientId]
   );
   const { id } = oneRow(IdRow, rows, 'prop');
   await insertFaces(tx, id, prop.faces);
@@ -67,13 +86,10 @@ async function insertFaces(tx: Db, propId: number, faces: readonly PropFace[]): 
 }
 
 export async function updateProp(tx: Db, id: number, prop: NewProp): Promise<void> {
-  await tx.query('update prop set name = $1, material = $2, quantity = $3, soft_share = $4 where id = $5', [
-    prop.name,
-    prop.material,
-    prop.quantity,
-    prop.softShare,
-    id
-  ]);
+  await tx.query(
+    'update prop set name = $1, kind = $2, quantity = $3, soft_share = $4, pull_kg = $5, mass_kg = $6 where id = $7',
+    [...valuesOf(prop), id]
+  );
   await tx.query('delete from prop_face where prop_id = $1', [id]);
   await insertFaces(tx, id, prop.faces);
 }

@@ -147,7 +147,7 @@ describe('measures of any kind', () => {
 });
 
 describe('the path of a goal that is no split', () => {
-  test('ends at Read, with the full set first and the short one after', () =>
+  test('goes on to Grade, with the full set first and the short one after', () =>
     store.rolledBack(async (db) => {
       const id = await personWithGoal(db, 'turnout');
       await passCheck(db, id, today);
@@ -157,8 +157,8 @@ describe('the path of a goal that is no split', () => {
       await take(db, id, 'turnout_angle', null, [130, 130], { ...on, way: 'goniometer', mode: 'active' });
       await take(db, id, 'HER0', 'left', [50, 50], { ...on, way: 'inclinometer' });
       await take(db, id, 'HER0', 'right', [56, 56], { ...on, way: 'inclinometer' });
-      expect((await path()).map((s) => s.state)).toEqual(['done', 'done', 'done', 'closed', 'closed', 'closed', 'closed']);
-      expect(nextStation(await path())).toBe('read');
+      expect((await path()).map((s) => s.state)).toEqual(['done', 'done', 'done', 'due', 'closed', 'closed', 'closed']);
+      expect(nextStation(await path())).toBe('grade');
       const c = await goalCase(db, id);
       expect(withSplit(c)).toBeNull();
       expect(usualSet(c)).toBe('short');

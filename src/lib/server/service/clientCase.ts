@@ -8,12 +8,15 @@ import {
   type Body,
   type BodyLength,
   type BodyLengths,
+  type Exercise,
   type Side,
   type Settings
 } from '$lib/core';
 import type { Db } from '../db/db';
 import { getClient, type Client } from '../repo/clientRepo';
+import { listChoices, listSettingChanges, type ExerciseChoice, type SettingChange } from '../repo/choiceRepo';
 import { listDecisions, type DecisionRecord } from '../repo/decisionRepo';
+import { listExerciseNotes, type ExerciseNote } from '../repo/exerciseRepo';
 import { listGoals, type ClientGoal } from '../repo/goalRepo';
 import { listLocks, type BodyLock } from '../repo/lockRepo';
 import { listPains, listSetLogs, type PainRecord, type SetLog } from '../repo/logRepo';
@@ -23,12 +26,18 @@ import { listProps, type ShelfProp } from '../repo/propRepo';
 import { findScreening, type ScreeningRecord } from '../repo/screeningRepo';
 import { listSessions, type Session } from '../repo/sessionRepo';
 import { getUnits } from '../repo/studioRepo';
+import { loadCatalogue } from './library';
 
 /** Everything known of one client and the goal in work: what every station reads, loaded once a request. */
 export type ClientCase = Readonly<{
   client: Client;
   units: Units;
   shelf: readonly ShelfProp[];
+  /** What the client has at home. */
+  homeShelf: readonly ShelfProp[];
+  /** Every exercise of the studio. */
+  catalogue: readonly Exercise[];
+  notes: readonly ExerciseNote[];
   screening: ScreeningRecord | null;
   locks: readonly BodyLock[];
   goals: readonly ClientGoal[];
@@ -37,6 +46,9 @@ export type ClientCase = Readonly<{
   occasions: readonly Occasion[];
   plan: Plan | null;
   settings: Settings;
+  /** The week's exercises as they were chosen; empty while nobody chose. */
+  choices: readonly ExerciseChoice[];
+  settingChanges: readonly SettingChange[];
   sessions: readonly Session[];
   setLogs: readonly SetLog[];
   pains: readonly PainRecord[];
@@ -58,15 +70,31 @@ export async function loadCase(db: Db, clientId: number): Promise<ClientCase> {
     goal,
     units: await getUnits(db),
     shelf: await listProps(db),
+    homeShelf: await listProps(db, clientId),
+    catalogue: await loadCatalogue(db),
+    notes: await listExerciseNotes(db, clientId),
     screening: await findScreening(db, clientId),
     locks: await listLocks(db, clientId),
     occasions: await listOccasions(db, clientId)
   };
-  if (!goal) return { ...base, plan: null, settings: {}, sessions: [], setLogs: [], pains: [], decisions: [] };
+  if (!goal)
+    return {
+      ...base,
+      plan: null,
+      settings: {},
+      choices: [],
+      settingChanges: [],
+      sessions: [],
+      setLogs: [],
+      pains: [],
+      decisions: []
+    };
   return {
     ...base,
     plan: await findPlan(db, goal.id),
     settings: await listSettings(db, goal.id),
+    choices: await listChoices(db, goal.id),
+    settingChanges: await listSettingChanges(db, goal.id),
     sessions: await listSessions(db, goal.id),
     setLogs: await listSetLogs(db, goal.id),
     pains: await listPains(db, goal.id),

@@ -1,6 +1,5 @@
 import {
   bearingStacks,
-  CoreError,
   deepestDepthCm,
   isTooDeep,
   longHold,
@@ -18,10 +17,8 @@ import {
   type Side,
   type Stack
 } from '$lib/core';
-import type { Database } from '../db/db';
-import { upsertSetting } from '../repo/planRepo';
 import { limitsOf } from './checking';
-import { legsCm, loadSplitCase, type SplitCase } from './clientCase';
+import { legsCm, type SplitCase } from './clientCase';
 import { perCase } from './perCase';
 import { latestReading, readingsOf, type SideReading } from './measuring';
 
@@ -38,8 +35,6 @@ export type SideGrade = Readonly<{
   faults: readonly LadderFault[];
   /** The shelf has nothing near: its best stack is deeper than what is meant by more than the greatest step. */
   tooDeep: boolean;
-  /** The nearest other heights the shelf makes, by height. */
-  near: readonly Rung[];
   /** Where the end stops of the two hips end it; null where they do not. */
   deepestCm: number | null;
 }>;
@@ -58,10 +53,6 @@ function gradeSide(c: SplitCase, side: Side, reading: SideReading): SideGrade {
   const set = c.settings[splitExerciseId]?.[side]?.depthCm;
   const rung = depthRung(Math.max(set ?? reading.depthCm, deepestOf(c, side)), stacks);
   const { rungs, faults } = rungsAround({ depthCm: rung.depthCm, targetCm: targetOf(c, side), shelf: c.shelf });
-  const near = allDepths(stacks)
-    .filter((r) => Math.abs(r.depthCm - rung.depthCm) <= 6 && r.depthCm !== rung.depthCm && r.depthCm >= deepestOf(c, side))
-    .sort((a, b) => Math.abs(a.depthCm - rung.depthCm) - Math.abs(b.depthCm - rung.depthCm))
-    .slice(0, 4);
   const tooDeep = isTooDeep(rung.depthCm, set ?? reading.depthCm);
   return {
     side,
@@ -72,12 +63,11 @@ function gradeSide(c: SplitCase, side: Side, reading: SideReading): SideGrade {
     rungs,
     faults,
     tooDeep,
-    near,
     deepestCm: endStopOf(c, side)
   };
 }
 
-const endStopOf = (c: SplitCase, side: Side): number | null => deepestDepthCm(limitsOf(c), side, legsCm(c.client, side));
+export const endStopOf = (c: SplitCase, side: Side): number | null => deepestDepthCm(limitsOf(c), side, legsCm(c.client, side));
 const deepestOf = (c: SplitCase, side: Side): number => endStopOf(c, side) ?? -Infinity;
 
 /** The target of the ladder: the goal's, or the end stop where that comes first. */
@@ -90,24 +80,6 @@ function depthRung(depthCm: number, stacks: readonly Stack[]): Rung {
   return depthCm < 0
     ? { ...stack, depthCm: -stack.heightCm, under: 'lead heel' }
     : { ...stack, depthCm: stack.heightCm, under: 'pelvis' };
-}
-
-const allDepths = (stacks: readonly Stack[]): Rung[] =>
-  stacks.flatMap((s): Rung[] =>
-    s.heightCm === 0 ? [depthRung(0, [s])] : [depthRung(s.heightCm, [s]), depthRung(-s.heightCm, [s])]
-  );
-
-/** The instructor's choice of today's stack for a side. Throws: CoreError 'past_end_stop'. */
-export async function chooseStack(db: Database, clientId: number, side: Side, depthCm: number): Promise<void> {
-  const c = await loadSplitCase(db, clientId);
-  const { depthCm: reachable } = depthRung(depthCm, bearingStacks(c.shelf));
-  if (reachable < deepestOf(c, side)) throw new CoreError('past_end_stop', { endCm: Math.round(deepestOf(c, side) * 10) / 10 });
-  const { start } = exerciseOf(splitExerciseId);
-  await upsertSetting(db, c.goal.id, splitExerciseId, side, {
-    ...start,
-    ...c.settings[splitExerciseId]?.[side],
-    depthCm: reachable
-  });
 }
 
 /** Settings of every exercise on both sides: those in use, and a start for those that have none. */

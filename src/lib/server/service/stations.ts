@@ -1,8 +1,8 @@
-import { daysBetween, retestEveryDays, sides } from '$lib/core';
+import { daysBetween, retestEveryDays, sides, type Side } from '$lib/core';
 import { openLocks } from '../repo/lockRepo';
 import { isCheckDue, isOpenForWork } from './checking';
 import { withGoal, withSplit, type ClientCase, type GoalCase, type SplitCase } from './clientCase';
-import { splitExerciseId } from './grading';
+import { weekOf } from './gradeExercise';
 import { hasBaseline, takenOf } from './measuring';
 import { proposalsOf } from './reviewing';
 
@@ -24,9 +24,10 @@ export function stationsOf(c: ClientCase, today: string): Station[] {
     checkStation(c, today),
     measureStation(goalCase, baseline, today),
     station('read', baseline ? 'done' : 'ahead', baseline ? 'Read down to its links.' : notYet),
+    gradeStation(goalCase, baseline),
     ...(split
       ? splitStations(split, baseline, today)
-      : stationIds.slice(3).map((id) => station(id, 'closed', 'Stacks, plans and sessions are made for the front split.')))
+      : stationIds.slice(4).map((id) => station(id, 'closed', 'Plans and sessions are made for the front split.')))
   ];
 }
 
@@ -55,9 +56,21 @@ function measureStation(c: GoalCase, baseline: boolean, today: string): Station 
   return station('measure', 'done', days === 0 ? 'Measured today.' : `Measured ${days} days ago.`);
 }
 
+/** What the goal itself stands on is chosen first; the other exercises of the week follow. */
+function gradeStation(c: GoalCase, baseline: boolean): Station {
+  if (!baseline) return station('grade', 'ahead', notYet);
+  const position = weekOf(c).find((w) => w.exercise.positionOf.includes(c.goal.kind))?.exercise ?? weekOf(c)[0]?.exercise;
+  const stack = position?.dials.find((d) => d.stack)?.id;
+  const set = (side: Side) => {
+    const kept = position && c.settings[position.id]?.[side];
+    return stack ? kept?.[stack] !== undefined : kept !== undefined && Object.keys(kept).length > 0;
+  };
+  const graded = sides.every(set);
+  return station('grade', graded ? 'done' : 'due', graded ? 'Both sides are set.' : 'Nothing chosen yet.');
+}
+
 function splitStations(c: SplitCase, baseline: boolean, today: string): Station[] {
   const open = isOpenForWork(c);
-  const graded = sides.every((s) => c.settings[splitExerciseId]?.[s]?.depthCm !== undefined);
   const next = c.sessions.find((s) => s.status === 'running') ?? c.sessions.find((s) => s.status === 'planned');
   const waiting = proposalsOf(c, today).length;
 
@@ -72,9 +85,6 @@ function splitStations(c: SplitCase, baseline: boolean, today: string): Station[
           : station('practise', 'due', `Week ${next.week}, session ${next.ordinal} is next.`);
 
   return [
-    baseline
-      ? station('grade', graded ? 'done' : 'due', graded ? 'Both stacks are chosen.' : 'No stack chosen yet.')
-      : station('grade', 'ahead', notYet),
     !open
       ? station('plan', 'blocked', 'Cleared by a named person first.')
       : !baseline

@@ -186,6 +186,25 @@ export const butterfly: Family = {
       then: ['knee_hug']
     },
     {
+      id: 'butterfly_drawn_down',
+      name: 'Butterfly, knees drawn down',
+      aliases: ['active butterfly', 'active abduction, hips bent'],
+      position: 'sitting',
+      phases: ['active end'],
+      kinds: ['active'],
+      links: ['HAB90', 'HER90'],
+      sides: 'both together',
+      added: true,
+      pose: 'butterfly',
+      setup: ['Butterfly, sitting tall, hands off the legs.', 'Draw both knees down by the outer hips and keep them there.'],
+      checks: ['spine tall', 'no hands', 'both knees alike'],
+      felt: 'outer hips, working',
+      notFelt: 'inside the knee',
+      why: 'What hangs or is pressed open, held open by its own muscles.',
+      dials: [hold(3, 10, 1), reps()],
+      asks: ['holdS', 'reps']
+    },
+    {
       id: 'knee_hug',
       name: 'Knees hugged, as a rest',
       aliases: ['knee hug reset'],

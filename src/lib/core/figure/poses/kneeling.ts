@@ -42,13 +42,13 @@ function leanBack(f: Frame, leanDeg: number): Built {
 }
 
 /** Front leg straight on its heel, the rear knee under its hip, hands on blocks. */
-function halfSplit(f: Frame): Built {
+function halfSplit(f: Frame, handCm: number): Built {
   const hip = hipOver(f, 'other', way(93), -f.hipHalf);
   const trunk = trunkOf(f, { ...hip, z: 0 }, { lower: way(40), upper: way(30), head: way(36) });
   const other = kneelingLeg(f, 'other', trunk.hip.other, way(-87));
   const lead = (deg: number) => legBy(f, 'trained', trunk.hip.trained, { thigh: way(deg), toes: way(deg + 86) });
   const trained = restingAt(f, 0, lead, -85, 0);
-  const hand = vec(trunk.chest.x - 2, 14 + f.r.wrist, 0);
+  const hand = vec(trunk.chest.x - 2, handCm + f.r.wrist, 0);
   const arms = both((which) => armTo(f, trunk.shoulder[which], { ...hand, z: trunk.shoulder[which].z }, way(180), way(-6)));
   return { posture: postureOf(trunk, { trained, other }, arms), supports: { hands: underHand(f, arms.trained) } };
 }
@@ -66,7 +66,7 @@ function halfKneeling(f: Frame): Built {
 }
 
 /** Front foot flat between the hands, the rear leg straight behind on its toes. */
-function longLunge(f: Frame): Built {
+function longLunge(f: Frame, handCm: number): Built {
   const pelvis = vec(0, 0.27 * f.stature);
   const trunk = trunkOf(f, pelvis, { lower: way(44), upper: way(36), head: way(48) });
   const rear = (deg: number) =>
@@ -74,7 +74,7 @@ function longLunge(f: Frame): Built {
   const trained = restingAt(f, 0, rear, 0, 60);
   const ankleX = f.leg.other.thigh * 0.82;
   const other = flat(f, 'other', trunk.hip.other, ankleX, -f.hipHalf, vec(0.5, 1));
-  const hand = vec(ankleX - 10, 14 + f.r.wrist, 0);
+  const hand = vec(ankleX - 10, handCm + f.r.wrist, 0);
   const arms = both((which) => armTo(f, trunk.shoulder[which], { ...hand, z: trunk.shoulder[which].z }, way(180), way(-6)));
   return { posture: postureOf(trunk, { trained, other }, arms), supports: { hands: underHand(f, arms.trained) } };
 }
@@ -82,7 +82,7 @@ function longLunge(f: Frame): Built {
 export const kneelingPoses = {
   'heel sit': { view: 'side', coloured: 'both legs', usual: 0, range: [0, 25], build: heelSit },
   'lean back': { view: 'side', coloured: 'both legs', usual: 25, range: [0, 70], build: leanBack },
-  'half split': { view: 'side', coloured: 'leg', usual: 0, range: [0, 0], build: halfSplit },
+  'half split': { view: 'side', coloured: 'leg', usual: 14, range: [0, 45], build: halfSplit },
   'half kneeling': { view: 'side', coloured: 'leg', usual: 0, range: [0, 0], build: halfKneeling },
-  'long lunge': { view: 'side', coloured: 'leg', usual: 0, range: [0, 0], build: longLunge }
+  'long lunge': { view: 'side', coloured: 'leg', usual: 14, range: [0, 45], build: longLunge }
 } as const satisfies Record<string, Pose>;

@@ -7,6 +7,8 @@ import { across, add, along, onFloor, solve, sub, times, unit, vec, way, type Ve
 const sideOf = (which: Which): 1 | -1 => (which === 'trained' ? 1 : -1);
 const both = <T>(make: (which: Which) => T): Record<Which, T> => ({ trained: make('trained'), other: make('other') });
 
+/** The pelvis on the floor, or on its seat. */
+const sat = (f: Frame): Vec => vec(0, f.r.pelvis + f.seat);
 const tall = (f: Frame, pelvis: Vec): Trunk => trunkOf(f, pelvis, { lower: way(91), upper: way(88), head: way(90) });
 /** Hands on the floor a little behind the hips. */
 const handsBehind = (f: Frame, trunk: Trunk) =>
@@ -28,9 +30,16 @@ function openThigh(f: Frame, which: Which, hip: Vec, kneeCm: number, outDeg: num
 
 const kneePoint = (f: Frame, { knee }: Leg): Vec => vec(knee.x, knee.y - f.r.knee, knee.z);
 
+/** Where stacks stand of those who sit with the knees apart. */
+const crossSupports = (f: Frame, legs: Readonly<Record<Which, Leg>>) => ({
+  seat: vec(0, f.seat),
+  knee: kneePoint(f, legs.trained),
+  otherKnee: kneePoint(f, legs.other)
+});
+
 /** Soles together, knees out: how high they stay. */
 function butterfly(f: Frame, kneeCm: number): Built {
-  const trunk = tall(f, vec(0, f.r.pelvis));
+  const trunk = tall(f, sat(f));
   const legs = both((which) => {
     const thigh = openThigh(f, which, trunk.hip[which], kneeCm, 52);
     const toward = vec(0.1 * f.stature, f.r.ankle, sideOf(which) * 1.5);
@@ -45,7 +54,11 @@ function butterfly(f: Frame, kneeCm: number): Built {
       vec(0.9, -0.3, -0.3 * sideOf(which))
     )
   );
-  return { posture: postureOf(trunk, legs, arms), landmarks: { point: kneePoint(f, legs.trained) } };
+  return {
+    posture: postureOf(trunk, legs, arms),
+    landmarks: { point: kneePoint(f, legs.trained) },
+    supports: crossSupports(f, legs)
+  };
 }
 
 /** A leg folded in: knee at a height, the foot toward a place. */
@@ -56,7 +69,7 @@ function folded(f: Frame, trunk: Trunk, which: Which, kneeCm: number, outDeg: nu
 }
 
 function easySeat(f: Frame, kneeCm: number): Built {
-  const trunk = tall(f, vec(0, f.r.pelvis));
+  const trunk = tall(f, sat(f));
   const legs = both((which) =>
     folded(
       f,
@@ -67,21 +80,29 @@ function easySeat(f: Frame, kneeCm: number): Built {
       vec((which === 'trained' ? 0.2 : 0.14) * f.stature, f.r.ankle + 0.5, -sideOf(which) * 0.06 * f.stature)
     )
   );
-  return { posture: postureOf(trunk, legs, handsOnKnees(f, trunk, legs)), landmarks: { point: kneePoint(f, legs.trained) } };
+  return {
+    posture: postureOf(trunk, legs, handsOnKnees(f, trunk, legs)),
+    landmarks: { point: kneePoint(f, legs.trained) },
+    supports: crossSupports(f, legs)
+  };
 }
 
 /** One or both feet placed on the opposite thigh; the knee of the top leg at a height. */
 function lotus(f: Frame, kneeCm: number, whole: boolean): Built {
-  const trunk = tall(f, vec(0, f.r.pelvis));
+  const trunk = tall(f, sat(f));
   const onThigh = (which: Which, lift: number) =>
-    vec(0.13 * f.stature, f.r.pelvis + f.r.thigh + lift, -sideOf(which) * 0.075 * f.stature);
+    vec(0.13 * f.stature, f.seat + f.r.pelvis + f.r.thigh + lift, -sideOf(which) * 0.075 * f.stature);
   const legs = {
     other: whole
       ? folded(f, trunk, 'other', 0, 40, onThigh('other', 1))
       : folded(f, trunk, 'other', 0, 46, vec(0.12 * f.stature, f.r.ankle, 0.06 * f.stature)),
     trained: folded(f, trunk, 'trained', kneeCm, 40, onThigh('trained', whole ? 6 : 2))
   };
-  return { posture: postureOf(trunk, legs, handsOnKnees(f, trunk, legs)), landmarks: { point: kneePoint(f, legs.trained) } };
+  return {
+    posture: postureOf(trunk, legs, handsOnKnees(f, trunk, legs)),
+    landmarks: { point: kneePoint(f, legs.trained) },
+    supports: crossSupports(f, legs)
+  };
 }
 
 /** Mid-way in the switch: both feet on the floor, both knees swung to one side, the first at a height. */
@@ -116,17 +137,24 @@ const breastbone = (f: Frame, trunk: Trunk): Vec => {
 };
 
 function pancakeTilted(f: Frame, tiltDeg: number): Built & { trunk: Trunk } {
-  const pelvis = vec(0, f.r.pelvis);
+  const pelvis = sat(f);
   const trunk = trunkOf(f, pelvis, { lower: way(90 - tiltDeg), head: way(Math.min(90, 104 - tiltDeg)) });
   const legs = straddleLegs(f, trunk, straddleDegUsual);
   const reach = Math.max(0.16, 0.3 - Math.max(0, tiltDeg - 60) * 0.002) * f.stature;
   const arms = both((which) =>
-    armTo(f, trunk.shoulder[which], vec(Math.max(8, trunk.chest.x + reach), f.r.wrist, trunk.shoulder[which].z), way(120), way(0))
+    armTo(
+      f,
+      trunk.shoulder[which],
+      vec(Math.max(8, trunk.chest.x + reach), (f.hands ?? 0) + f.r.wrist, trunk.shoulder[which].z),
+      way(120),
+      way(0)
+    )
   );
   return {
     trunk,
     posture: postureOf(trunk, legs, arms),
-    landmarks: { vertex: pelvis, along: trunk.chest, other: legs.trained.ankle }
+    landmarks: { vertex: pelvis, along: trunk.chest, other: legs.trained.ankle },
+    supports: { seat: vec(0, f.seat), hands: vec(arms.trained.fingertip.x, f.hands ?? 0) }
   };
 }
 
@@ -134,7 +162,7 @@ function pancakeTilted(f: Frame, tiltDeg: number): Built & { trunk: Trunk } {
 function pancake(f: Frame, sternumCm: number): Built {
   const tilt = solve((deg) => breastbone(f, pancakeTilted(f, deg).trunk).y, sternumCm, 0, 96);
   const built = pancakeTilted(f, tilt);
-  return { ...built, landmarks: { point: breastbone(f, built.trunk) }, supports: { pelvis: vec(0, 0) } };
+  return { ...built, landmarks: { point: breastbone(f, built.trunk) }, supports: built.supports };
 }
 
 /** Sitting tall, legs apart by an angle, seen from above. */
@@ -150,7 +178,7 @@ function straddle(f: Frame, openDeg: number): Built {
 /** Legs straight ahead, the hands toward the feet: how far beyond the soles, minus short of them. */
 function seatedFold(f: Frame, reachCm: number): Built {
   const at = (fold: number) => {
-    const trunk = trunkOf(f, vec(0, f.r.pelvis), {
+    const trunk = trunkOf(f, sat(f), {
       lower: way(90 - fold * 0.86),
       upper: way(90 - fold * 1.08),
       head: way(90 - fold * 1.02)
@@ -171,7 +199,8 @@ function seatedFold(f: Frame, reachCm: number): Built {
   const { trunk, legs, arms, soleX } = at(solve((fold) => at(fold).ahead, reachCm, 0, 84));
   return {
     posture: postureOf(trunk, legs, arms),
-    landmarks: { vertex: vec(soleX, 0.08 * f.stature), along: arms.trained.fingertip }
+    landmarks: { vertex: vec(soleX, 0.08 * f.stature), along: arms.trained.fingertip },
+    supports: { seat: vec(0, f.seat) }
   };
 }
 

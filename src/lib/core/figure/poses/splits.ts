@@ -19,7 +19,7 @@ const splitTrunk = (f: Frame, pelvisY: number) => trunkOf(f, vec(0, pelvisY), { 
 
 /** The hands carry on blocks beside the hips. */
 function splitArms(f: Frame, { shoulder }: ReturnType<typeof trunkOf>, gapCm: number) {
-  const top = Math.max(f.r.wrist, gapCm * 0.9 + f.r.wrist);
+  const top = Math.max(f.r.wrist, (f.hands ?? gapCm * 0.9) + f.r.wrist);
   const hand = (x: number, z: number) => vec(x * f.stature, top, z);
   const palm = way(gapCm > 8 ? -30 : -4);
   return {
@@ -59,7 +59,7 @@ function sideSplit(f: Frame, depthCm: number): Built {
   };
   const lean = Math.min(80, 48 + gapCm * 0.5);
   const trunk = trunkOf(f, vec(0, gapCm + f.r.pelvis), { lower: way(90 - lean * 0.7), upper: way(90 - lean), head: way(70) });
-  const hand = (z: number) => vec(trunk.chest.x + 0.1 * f.stature, f.r.wrist, z);
+  const hand = (z: number) => vec(trunk.chest.x + 0.1 * f.stature, (f.hands ?? 0) + f.r.wrist, z);
   return {
     posture: postureOf(
       trunk,
@@ -70,7 +70,7 @@ function sideSplit(f: Frame, depthCm: number): Built {
       }
     ),
     landmarks: { point: vec(0, depthCm < 0 ? 0 : gapCm) },
-    supports: { pelvis: vec(0, gapCm), leadHeel: vec(0, raiseCm) }
+    supports: { pelvis: vec(0, gapCm), leadHeel: vec(0, raiseCm), hands: vec(hand(0).x, f.hands ?? 0) }
   };
 }
 

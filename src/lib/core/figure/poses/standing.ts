@@ -57,6 +57,7 @@ function standingFold(f: Frame, fingertipCm: number): Built {
   return {
     posture: postureOf(trunk, legs, arms),
     landmarks: { point: arms.trained.fingertip },
+    supports: { hands: vec(arms.trained.fingertip.x, Math.max(0, fingertipCm)) },
     zeroY: levelY,
     furniture: levelY > 0 ? [box] : []
   };

@@ -1,19 +1,81 @@
-import { gradeForm } from '$lib/contract/forms';
-import { splitCaseOr } from '$lib/server/orNotFound';
-import { chooseStack, gradesOf } from '$lib/server/service/grading';
+import { error } from '@sveltejs/kit';
+import { choiceForm, dialForm, noteForm, schoolForm } from '$lib/contract/exerciseForms';
+import { goalCaseOr } from '$lib/server/orNotFound';
+import {
+  addToWeek,
+  chooseSchool,
+  gradeOf,
+  noteExercise,
+  setDial,
+  settingOf,
+  takeFromWeek,
+  weekOf
+} from '$lib/server/service/gradeExercise';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
-  const c = await splitCaseOr(caseOf(Number(params.clientId)));
-  return { grades: gradesOf(c), shelf: c.shelf };
+export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) => {
+  const c = await goalCaseOr(caseOf(Number(params.clientId)));
+  const week = weekOf(c);
+  const wanted = url.searchParams.get('exercise');
+  const inWeek = week.find((w) => w.exercise.id === wanted);
+  // An exercise may be looked at before it is put into the week.
+  const looked = wanted === null ? undefined : c.catalogue.find((e) => e.id === wanted);
+  if (wanted !== null && !looked) error(404, 'There is no such page.');
+  const chosen = inWeek ?? (looked ? { exercise: looked, choice: null, schoolId: c.client.schoolId } : week[0]!);
+  const atHome = url.searchParams.get('shelf') === 'home';
+  const shelf = atHome ? c.homeShelf : c.shelf;
+  return {
+    week: week.map(({ exercise }) => ({
+      id: exercise.id,
+      name: exercise.name,
+      dials: exercise.dials,
+      left: settingOf(c, exercise, 'left'),
+      right: settingOf(c, exercise, 'right'),
+      perSide: exercise.sides === 'each',
+      isSet: c.settings[exercise.id] !== undefined
+    })),
+    exercise: chosen.exercise,
+    inWeek: inWeek !== undefined || !looked,
+    choice: chosen.choice,
+    schoolId: chosen.schoolId,
+    prefers: { schoolId: c.client.schoolId, policies: c.client.policies },
+    grades: { left: gradeOf(c, chosen.exercise, 'left', shelf), right: gradeOf(c, chosen.exercise, 'right', shelf) },
+    note: c.notes.find((n) => n.exerciseId === chosen.exercise.id) ?? null,
+    shelf,
+    atHome,
+    hasHome: c.homeShelf.length > 0,
+    leadSide: c.goal.leadSide ?? ('left' as const)
+  };
 };
 
 export const actions: Actions = {
-  choose: async ({ request, params, locals: { db } }) => {
-    const run = ({ side, depthCm }: { side: 'left' | 'right'; depthCm: number }) =>
-      chooseStack(db, Number(params.clientId), side, depthCm);
-    const done = await submitted(request, gradeForm, run);
-    return done.ok ? { chosen: true } : done.failure;
+  dial: async ({ request, params, locals: { db, now } }) => {
+    const done = await submitted(request, dialForm, (input) => setDial(db, Number(params.clientId), input, now), {
+      form: 'dial'
+    });
+    return done.ok ? { kept: true } : done.failure;
+  },
+  add: async ({ request, params, locals: { db } }) => {
+    const run = ({ exerciseId }: { exerciseId: string }) => addToWeek(db, Number(params.clientId), exerciseId);
+    const done = await submitted(request, choiceForm, run, { form: 'week' });
+    return done.ok ? { kept: true } : done.failure;
+  },
+  take: async ({ request, params, locals: { db } }) => {
+    const run = ({ exerciseId }: { exerciseId: string }) => takeFromWeek(db, Number(params.clientId), exerciseId);
+    const done = await submitted(request, choiceForm, run, { form: 'week' });
+    return done.ok ? { kept: true } : done.failure;
+  },
+  school: async ({ request, params, locals: { db } }) => {
+    const done = await submitted(request, schoolForm, (input) => chooseSchool(db, Number(params.clientId), input), {
+      form: 'school'
+    });
+    return done.ok ? { kept: true } : done.failure;
+  },
+  note: async ({ request, params, locals: { db, today } }) => {
+    const done = await submitted(request, noteForm, (input) => noteExercise(db, Number(params.clientId), input, today), {
+      form: 'note'
+    });
+    return done.ok ? { kept: true } : done.failure;
   }
 };

@@ -1,97 +1,198 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { openingFromDepthDeg, poseFigure, usualStepCm, type Rung, type Side } from '$lib/core';
-  import Figure from '$lib/ui/drawing/Figure.svelte';
-  import { movingFigure } from '$lib/ui/drawing/movingFigure.svelte';
-  import Scene from '$lib/ui/drawing/Scene.svelte';
-  import StackDrawing from '$lib/ui/drawing/StackDrawing.svelte';
-  import { formProblem } from '$lib/ui/formState';
-  import { degText, depthText, lengthText, shortDate, stateText } from '$lib/ui/format';
+  import {
+    dialAtRung,
+    equipmentOf,
+    isOutside,
+    measureOf,
+    openingFromDepthDeg,
+    schoolFigure,
+    schoolOf,
+    spanText,
+    suggestedValue,
+    usualStepCm,
+    type Dial,
+    type Rung,
+    type Side
+  } from '$lib/core';
+  import { dialText } from '$lib/ui/dialText';
+  import { fieldError, formProblem } from '$lib/ui/formState';
+  import { degText, lengthText, shortDate, stateText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
   import { stackText } from '$lib/ui/stackText';
   import Why from '$lib/ui/Why.svelte';
+  import DialRow from './DialRow.svelte';
+  import ExerciseDrawing from './ExerciseDrawing.svelte';
+  import ExerciseNoteForm from './ExerciseNoteForm.svelte';
   import LadderRow from './LadderRow.svelte';
+  import NearStacks from './NearStacks.svelte';
+  import SchoolPanel from './SchoolPanel.svelte';
+  import WeekList from './WeekList.svelte';
 
   let { data, form } = $props();
   const unit = $derived(data.units.length);
+  const base = $derived(`/people/${data.client.id}`);
+  const exercise = $derived(data.exercise);
+  const perSide = $derived(exercise.sides === 'each');
   let picked = $state<Side>();
-  const side = $derived(picked ?? data.goal?.leadSide ?? 'left');
-  const grade = $derived(data.grades.find((g) => g.side === side));
-  /** A depth that is only looked at; it belongs to the side it was tried on. */
-  let tried = $state<{ side: Side; depthCm: number }>();
-  const looked = $derived(tried?.side === side ? tried.depthCm : grade?.depthCm);
-  const candidates = $derived(grade ? [...grade.rungs, ...grade.near] : []);
-  const rung = $derived(candidates.find((r) => r.depthCm === looked) ?? grade?.rung);
+  const side = $derived(perSide ? (picked ?? data.leadSide) : 'left');
+  const grade = $derived(data.grades[side]);
+  const stackDials = $derived(grade.dials.filter((d) => d.stack !== null));
+  const otherDials = $derived(grade.dials.filter((d) => d.stack === null));
+  let stackPicked = $state<string>();
+  const graded = $derived(stackDials.find((d) => d.dial.id === stackPicked) ?? stackDials[0]);
+  const stack = $derived(graded?.stack ?? null);
+
+  /** A rung that is only looked at; it belongs to the dial, side and shelf it was tried on. */
+  let tried = $state<{ key: string; depthCm: number }>();
+  const keyOf = (dial: Dial) => `${exercise.id}/${side}/${dial.id}/${data.atHome}`;
+  function rungOf(d: (typeof stackDials)[number]): Rung {
+    const looked = tried?.key === keyOf(d.dial) ? tried.depthCm : undefined;
+    return [...d.stack!.rungs, ...d.stack!.near].find((r) => r.depthCm === looked) ?? d.stack!.rung;
+  }
+  const rung = $derived(graded && rungOf(graded));
+  const value = $derived(graded && rung ? dialAtRung(graded.dial, rung) : null);
+  const shown = $derived(stackDials.map((d) => ({ dialId: d.dial.id, rung: rungOf(d) })));
+  const setting = $derived(Object.fromEntries(grade.dials.flatMap((d) => (d.at === null ? [] : [[d.dial.id, d.at]]))));
+  const measured = $derived(
+    stackDials.some((d) => d.stack!.measured)
+      ? Object.fromEntries(stackDials.flatMap((d) => (d.stack!.measured ? [[d.dial.id, d.stack!.measured.value]] : [])))
+      : null
+  );
+  const nearby = $derived(stack ? [stack.rung, ...stack.near].toSorted((a, b) => b.depthCm - a.depthCm) : []);
+  /** How much harder than what is in use, or than the measure while nothing is, or the shelf lost it. */
+  const aheadCm = $derived.by(() => {
+    if (!graded || !stack || value === null) return 0;
+    const from = stack.chosen && !stack.tooFar ? dialAtRung(graded.dial, stack.rung) : stack.measured?.value;
+    if (from === undefined) return 0;
+    return graded.dial.harder === 'down' ? from - value : value - from;
+  });
+  const isJump = $derived(aheadCm > usualStepCm.max + 0.01);
+  const inUse = $derived(stack?.chosen === true && rung?.depthCm === stack.rung.depthCm);
+  const school = $derived(data.schoolId && schoolOf(data.schoolId));
   const legs = $derived({
     leadLegCm: side === 'left' ? data.client.body.leftLegCm : data.client.body.rightLegCm,
     trailLegCm: side === 'left' ? data.client.body.rightLegCm : data.client.body.leftLegCm
   });
-  const pose = $derived(rung && poseFigure('front split', { side, value: rung.depthCm }, data.client.body));
-  const moving = movingFigure(() => pose ?? poseFigure('front split', { side }, data.client.body));
-  const measuredPose = $derived(grade && poseFigure('front split', { side, value: grade.reading.depthCm }, data.client.body));
-  const nearby = $derived(grade ? [grade.rung, ...grade.near].toSorted((a, b) => b.depthCm - a.depthCm) : []);
-  /** Against what is in use; against the measure while nothing is, or the shelf lost it. */
-  const stepCm = $derived(
-    grade && rung ? (grade.chosen && !grade.tooDeep ? grade.depthCm : grade.reading.depthCm) - rung.depthCm : 0
-  );
-  const isBigStep = $derived(stepCm > usualStepCm.max + 0.01);
+  const mayMove = $derived([
+    ...new Set(
+      [
+        ...exercise.props.filter((p) => !p.optional).map((p) => p.id),
+        ...shown.flatMap((s) => s.rung.items.flatMap((i) => data.shelf.find((p) => p.id === i.propId)?.kind ?? []))
+      ].flatMap((kind) => equipmentOf(kind).mayMove ?? [])
+    )
+  ]);
+  const fetch = $derived(exercise.props.filter((p) => !p.optional).map((p) => p.words ?? equipmentOf(p.id).name.toLowerCase()));
 
-  function says(r: Rung): string {
-    if (!grade) return '';
-    const off = r.depthCm - grade.reading.depthCm;
-    const soft = r.items.some((i) => (data.shelf.find((p) => p.id === i.propId)?.softShare ?? 0) > 0);
-    const where =
-      Math.abs(off) < 0.6
-        ? 'at the measured depth'
-        : off > 0
-          ? `${lengthText(off, unit)} easier than measured`
-          : `${lengthText(-off, unit)} deeper than measured`;
-    return `${where} · ${r.items.length === 0 ? 'no props' : r.items.length === 1 ? 'steadiest' : `${r.items.length} props`}${soft ? ', softer' : ''}`;
+  function suggestionFor(dial: Dial) {
+    const figure = school && schoolFigure(school, exercise, dial.id);
+    return figure ? { value: suggestedValue(dial, figure), from: school.name } : null;
   }
+  function outsideOf(dial: Dial, at: number | null): string | null {
+    const figure = school && at !== null ? schoolFigure(school, exercise, dial.id) : null;
+    if (!figure || at === null || !isOutside(figure, at)) return null;
+    return `${school && school.name} usually: ${spanText(figure.span)}${figure.unsure ? ' (not certain)' : ''}.`;
+  }
+  const dialProblem = (dial: Dial) =>
+    form && 'form' in form && form.form === 'dial' && form.typed?.dial === dial.id
+      ? (fieldError(form, 'value') ?? formProblem(form))
+      : undefined;
+  const sideLabel = $derived(exercise.sideWords || 'Side');
 </script>
 
-<main class="grid lg:grid-cols-[1fr_25rem]">
-  <section class="flex flex-col gap-2 p-5">
-    <div class="flex flex-wrap items-center gap-4">
-      <h1>Today’s stack</h1>
-      <SideSwitch {side} onSideChange={(s) => (picked = s)} label="Leg in front" />
+<main class="grid lg:grid-cols-[13.5rem_1fr_25rem]">
+  <WeekList week={data.week} {exercise} {base} {unit} inWeek={data.inWeek} {form} atHome={data.atHome} />
+
+  <section class="flex min-w-0 flex-col gap-2 p-4">
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <h1>{exercise.name}</h1>
+      <a class="text-ink-soft underline" href="/library/{exercise.id}?client={data.client.id}">in the library</a>
+      {#if data.hasHome}
+        <a
+          class="btn btn-quiet"
+          href="{base}/grade?exercise={exercise.id}{data.atHome ? '' : '&shelf=home'}"
+          aria-label={data.atHome ? 'Show the studio’s shelf' : 'Show the shelf at home'}
+        >
+          {data.atHome ? 'shelf: at home' : 'shelf: studio'}
+        </a>
+      {/if}
+      {#if perSide}
+        <span class="ml-auto"
+          ><SideSwitch {side} onSideChange={(s) => (picked = s)} label={sideLabel} words={exercise.sideWords} /></span
+        >
+      {/if}
     </div>
-    {#if !grade || !rung || !pose || !measuredPose}
-      <p>This side has no passive measure yet.</p>
-      <p><a class="btn btn-primary" href="/people/{data.client.id}/measure">Measure</a></p>
-    {:else}
-      {#if grade.tooDeep}
-        <p class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">
-          Nothing on the shelf comes near this height. <a class="underline" href="/props">Put props on the shelf first</a>
+    {#each grade.barred as why (why)}
+      <p class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">Not for this client: {why}</p>
+    {/each}
+    {#if grade.locked}
+      <p class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">
+        A stop is open on a joint this loads: nothing is made harder.
+      </p>
+    {/if}
+    {#if stack?.tooFar}
+      <p class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">
+        Nothing on the shelf comes near this height. <a
+          class="underline"
+          href="/props{data.atHome ? `?home=${data.client.id}` : ''}">Put props on the shelf first</a
+        >
+      </p>
+    {/if}
+
+    <div class="relative">
+      <ExerciseDrawing
+        {exercise}
+        {side}
+        {setting}
+        stacks={shown}
+        {measured}
+        shelf={data.shelf}
+        body={data.client.body}
+        label={graded && rung && value !== null
+          ? `${exercise.name}${perSide ? `, ${side}` : ''} on ${stackText(rung.items, data.shelf)}: ${dialText(graded.dial, value, unit)}`
+          : exercise.name}
+      />
+      {#if graded && stack && value !== null}
+        <p class="pointer-events-none absolute top-0 left-0">
+          <span class="block text-6xl leading-none font-bold">{dialText(graded.dial, value, unit)}</span>
+          <span class="text-lg text-ink-soft">
+            {#if graded.dial.stack?.past}{degText(openingFromDepthDeg({ depthCm: value, ...legs }))} open{:else}{graded.dial
+                .name}{/if}
+          </span>
+        </p>
+        <p class="pointer-events-none absolute top-0 right-0 max-w-56 text-right leading-tight text-ink-soft">
+          {#if stack.measured}
+            measured {dialText(graded.dial, stack.measured.value, unit)}, {stateText[stack.measured.bodyState]}, {shortDate(
+              stack.measured.takenOn
+            )}: {stack.words}
+          {:else if stack.missing}
+            not measured: the middle height is shown
+          {/if}
         </p>
       {/if}
-      <p class="text-ink-soft">
-        measured {depthText(grade.reading.depthCm, unit)}, {stateText[grade.reading.bodyState]}, {shortDate(
-          grade.reading.takenOn
-        )} · shown pale
-      </p>
-      <div class="relative">
-        <Scene
-          minX={Math.min(pose.box.minX, measuredPose.box.minX) - 6}
-          maxX={Math.max(pose.box.maxX, measuredPose.box.maxX) + 6}
-          maxY={Math.max(pose.box.maxY, measuredPose.box.maxY) + 2}
-          label="{side} leg in front on {stackText(rung.items, data.shelf)}: {depthText(rung.depthCm, unit)}"
-          class="max-h-[46vh] w-full"
-        >
-          <Figure pose={measuredPose} ghost="pale" />
-          <StackDrawing
-            items={rung.items}
-            shelf={data.shelf}
-            x={rung.under === 'lead heel' ? (pose.supports.leadHeel?.x ?? 0) : (pose.supports.pelvis?.x ?? 0)}
-          />
-          <Figure pose={moving.current} />
-        </Scene>
-        <p class="absolute top-0 left-0">
-          <span class="block text-6xl leading-none font-bold">{depthText(rung.depthCm, unit)}</span>
-          <span class="text-lg text-ink-soft">{degText(openingFromDepthDeg({ depthCm: rung.depthCm, ...legs }))} open</span>
+    </div>
+
+    {#if graded && stack && rung}
+      {#if stack.missing}
+        <p>
+          <a class="font-semibold underline" href="{base}/measure?measure={stack.missing}"
+            >Measure {measureOf(stack.missing).name.toLowerCase()}</a
+          >
+          for a start that is no guess: {stack.words}.
         </p>
-      </div>
+      {/if}
+      {#if stackDials.length > 1}
+        <div class="flex flex-wrap gap-2" role="group" aria-label="Which stack">
+          {#each stackDials as d (d.dial.id)}
+            <button
+              class="btn {d.dial.id === graded.dial.id ? 'border-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]' : ''}"
+              aria-pressed={d.dial.id === graded.dial.id}
+              onclick={() => (stackPicked = d.dial.id)}>{d.dial.name}</button
+            >
+          {/each}
+        </div>
+      {/if}
       <div>
         <h2 class="flex items-center gap-2">
           The ladder on this shelf
@@ -99,98 +200,154 @@
             <p>
               The stacks this shelf can make, from here to the goal: no step above {lengthText(usualStepCm.max, unit)} where there is
               one, steps as near to
-              {lengthText(usualStepCm.wish, unit)} as possible, then the fewest changed props. Above stand rungs to ease to.
+              {lengthText(usualStepCm.wish, unit)} as possible, then the fewest changed props. Before it stand rungs to ease to.
             </p>
             <p>
-              At most three props, one soft and on top, nothing on an upright block, no tall stack on a narrow foot (common
-              practice).
+              {graded.dial.harder === 'up' ? 'Here a higher stack is harder.' : 'A higher stack is easier.'}
+              {graded.dial.stack?.pairs === 2 ? 'The same stack is needed twice at once.' : ''} At most three props, one soft and on
+              top, nothing on an upright block, no tall stack on a narrow foot (common practice).
             </p>
           </Why>
         </h2>
         <LadderRow
-          rungs={grade.rungs}
+          dial={graded.dial}
+          rungs={stack.rungs}
           shelf={data.shelf}
           {unit}
-          nowCm={grade.depthCm}
+          nowCm={stack.rung.depthCm}
           lookedCm={rung.depthCm}
-          onLook={(depthCm) => (tried = { side, depthCm })}
+          onLook={(depthCm) => (tried = { key: keyOf(graded.dial), depthCm })}
         />
-        {#each grade.faults as fault (fault.fromCm)}
+        {#each stack.faults as fault (fault.fromCm)}
           <p class="mt-1">
-            <strong>{depthText(fault.fromCm, unit)} to {depthText(fault.toCm, unit)}</strong>: {fault.why}; one of {lengthText(
-              fault.missingCm,
-              unit
-            )} would halve it.
-            <a class="underline" href="/props">To the shelf</a>
+            <strong>{lengthText(Math.abs(fault.fromCm), unit)} to {lengthText(Math.abs(fault.toCm), unit)}</strong>: {fault.why};
+            one of
+            {lengthText(fault.missingCm, unit)} would halve it.
+            <a class="underline" href="/props{data.atHome ? `?home=${data.client.id}` : ''}">To the shelf</a>
           </p>
         {:else}
           <p class="mt-1 text-ink-soft">The shelf has a step everywhere.</p>
         {/each}
-        {#if grade.deepestCm !== null}
+        {#if stack.deepestCm !== null}
           <p class="mt-1 font-semibold">
-            The end stops of the two hips end it at {lengthText(grade.deepestCm, unit)}; no stack is deeper.
+            The end stops of the two hips end it at {lengthText(stack.deepestCm, unit)}; no stack is deeper.
           </p>
+        {/if}
+        {#if stack.triedItems !== null}
+          <p class="mt-1">The shelf is very large: every stack of {stack.triedItems} props was tried, not every one of more.</p>
         {/if}
       </div>
     {/if}
+    <p class="text-ink-soft">
+      {#if fetch.length > 0}Fetch {fetch.join(', ')}.{/if}
+      {#if exercise.padding.length > 0}Padding: {exercise.padding.join(', ')}.{/if}
+      {#each mayMove as text (text)}{text}
+      {/each}
+    </p>
+    <p class="border-l-4 border-stop pl-3">{exercise.stops.slice(0, 3).join(' ')}</p>
   </section>
 
-  {#if grade && rung}
-    <aside class="flex flex-col gap-4 border-line bg-paper p-5 max-lg:border-t lg:border-l">
-      <h2>Near this height</h2>
-      <ul class="flex flex-col gap-2">
-        {#each nearby as r (r.depthCm)}
-          <li>
-            <button
-              class="flex min-h-16 w-full items-center gap-3 rounded-soft border p-2 text-left {r.depthCm === rung.depthCm
-                ? 'border-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]'
-                : 'border-line hover:border-ink'}"
-              aria-pressed={r.depthCm === rung.depthCm}
-              onclick={() => (tried = { side, depthCm: r.depthCm })}
-            >
-              <svg width="56" height="46" viewBox="-28 -46 56 48" aria-hidden="true" class="flex-none">
-                <g transform="scale(1 -1)"
-                  ><StackDrawing items={r.items} shelf={data.shelf} x={0} perCm={1.4} acrossPerCm={1.1} /></g
-                >
-                <path d="M-28 0H28" stroke="var(--color-ink)" stroke-width="2" />
-              </svg>
-              <span class="w-20 flex-none text-xl font-bold">{depthText(r.depthCm, unit)}</span>
-              <span class="leading-tight"
-                ><span class="font-semibold">{stackText(r.items, data.shelf)}</span><span class="block text-ink-soft"
-                  >{says(r)}</span
-                ></span
-              >
-            </button>
-          </li>
-        {/each}
-      </ul>
-      <p>
-        {grade.chosen ? `In use: ${depthText(grade.depthCm, unit)}.` : 'Nothing chosen yet; the nearest stack is shown.'}
-        {#if rung.under !== 'floor'}The stack stands under the {rung.under === 'lead heel' ? 'front heel' : 'pelvis'}; it must not
-          move.{/if}
-        Padding under the rear knee.
-      </p>
-      {#if isBigStep}
-        <p class="font-semibold text-stop">
-          {lengthText(stepCm, unit)} deeper than {grade.chosen && !grade.tooDeep ? 'what is in use' : 'what was measured'}: more
-          than one step at once. Sure only if the measure says so.
+  <aside class="flex flex-col gap-4 border-line bg-paper p-4 max-lg:border-t lg:border-l">
+    {#if graded && stack && rung && value !== null}
+      <section class="flex flex-col gap-3">
+        <h2>Near this height</h2>
+        <NearStacks
+          dial={graded.dial}
+          rungs={nearby}
+          lookedCm={rung.depthCm}
+          measured={stack.measured?.value ?? null}
+          shelf={data.shelf}
+          {unit}
+          onLook={(depthCm) => (tried = { key: keyOf(graded.dial), depthCm })}
+        />
+        <p>
+          {stack.chosen
+            ? `In use: ${dialText(graded.dial, dialAtRung(graded.dial, stack.rung), unit)}.`
+            : 'Nothing chosen yet; the nearest stack is shown.'}
+          {#if rung.under !== 'floor'}The stack stands under the {rung.under === 'lead heel' ? 'front heel' : rung.under}; it must
+            not move.{/if}
         </p>
-      {/if}
-      <ProblemNote text={formProblem(form)} />
-      <form method="POST" action="?/choose" class="mt-auto flex flex-wrap gap-3" use:enhance>
-        <input type="hidden" name="side" value={side} />
-        <input type="hidden" name="depthCm" value={rung.depthCm} />
-        <button class="btn {grade.chosen && rung.depthCm === grade.depthCm ? '' : 'btn-primary'}">
-          {isBigStep
-            ? 'Use it all the same'
-            : grade.chosen && rung.depthCm === grade.depthCm
-              ? 'In use'
-              : `Use ${depthText(rung.depthCm, unit)}`}
-        </button>
-        {#if data.grades.length === 2 && data.grades.every((g) => g.chosen)}
-          <a class="btn btn-primary" href="/people/{data.client.id}/plan">To the plan</a>
+        {#if isJump}
+          <p class="font-semibold text-stop">
+            {lengthText(aheadCm, unit)} harder than {stack.chosen && !stack.tooFar ? 'what is in use' : 'what was measured'}: more
+            than one step at once. Sure only if the measure says so.
+          </p>
         {/if}
-      </form>
-    </aside>
-  {/if}
+        <ProblemNote text={dialProblem(graded.dial)} />
+        {#if data.atHome}
+          <p class="text-ink-soft">At home the nearest stack is taken; what is in use is set on the studio’s shelf.</p>
+        {:else}
+          <form method="POST" action="?/dial" class="flex flex-wrap gap-3" use:enhance>
+            <input type="hidden" name="exerciseId" value={exercise.id} />
+            <input type="hidden" name="side" value={side} />
+            <input type="hidden" name="dial" value={graded.dial.id} />
+            <input type="hidden" name="value" {value} />
+            {#if isJump}<input type="hidden" name="sure" value="on" />{/if}
+            <button class="btn {inUse ? '' : 'btn-primary'}" disabled={grade.barred.length > 0}>
+              {isJump ? 'Use it all the same' : inUse ? 'In use' : `Use ${dialText(graded.dial, value, unit)}`}
+            </button>
+            {#if data.stations.find((s) => s.id === 'plan')?.state !== 'closed' && data.grades.left.dials[0]?.stack?.chosen && data.grades.right.dials[0]?.stack?.chosen}
+              <a class="btn btn-primary" href="{base}/plan">To the plan</a>
+            {/if}
+          </form>
+        {/if}
+      </section>
+    {/if}
+    {#if otherDials.length > 0}
+      <section>
+        <h2 class="flex items-center gap-2">
+          Dials
+          <Why about="the dials">
+            <p>
+              In the order in which they are moved, one at a time. Where the hold has no usual figure, none is put in for you.
+            </p>
+          </Why>
+        </h2>
+        {#each otherDials as d (`${side}/${d.dial.id}`)}
+          <DialRow
+            exerciseId={exercise.id}
+            {side}
+            dial={d.dial}
+            at={d.at}
+            harder={d.harder}
+            easier={d.easier}
+            {unit}
+            suggestion={suggestionFor(d.dial)}
+            outside={outsideOf(d.dial, d.at)}
+            error={dialProblem(d.dial)}
+          />
+        {/each}
+      </section>
+    {/if}
+    <SchoolPanel
+      {exercise}
+      choice={data.choice}
+      prefers={data.prefers}
+      schoolId={data.schoolId}
+      clientName={data.client.name.split(' ')[0] ?? data.client.name}
+    />
+    <ExerciseNoteForm exerciseId={exercise.id} note={data.note} {form} />
+    <section>
+      <h2>History{perSide ? `, ${side}` : ''}</h2>
+      {#if grade.history.length === 0}
+        <p class="text-ink-soft">Nothing was changed yet.</p>
+      {:else}
+        <ol class="mt-1 flex flex-col gap-1">
+          {#each grade.history.slice(0, 12) as change, i (i)}
+            {@const dial = exercise.dials.find((d) => d.id === change.dial)}
+            <li class="flex gap-3">
+              <span class="w-16 flex-none text-ink-soft">{shortDate(change.on)}</span>
+              <span
+                >{dial?.name ?? change.dial}
+                {#if dial}{change.from === null
+                    ? dialText(dial, change.to, unit)
+                    : `${dialText(dial, change.from, unit)} → ${dialText(dial, change.to, unit)}`}{:else}{change.to}{/if}
+                <span class="text-ink-soft">{change.by === 'verdict' ? 'by verdict' : ''}</span></span
+              >
+            </li>
+          {/each}
+        </ol>
+      {/if}
+    </section>
+  </aside>
 </main>

@@ -1,22 +1,25 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
-  import type { Prop, Rung } from '$lib/core';
+  import { dialAtRung, type Dial, type Material, type Prop, type Rung } from '$lib/core';
   import StackDrawing from '$lib/ui/drawing/StackDrawing.svelte';
-  import { depthText, lengthNumber } from '$lib/ui/format';
+  import { dialText } from '$lib/ui/dialText';
+  import { lengthNumber } from '$lib/ui/format';
   import { stackText } from '$lib/ui/stackText';
 
   type Props = {
+    dial: Dial;
     rungs: readonly Rung[];
-    shelf: readonly (Prop & { material: 'cork' | 'felt' | 'steel' })[];
+    shelf: readonly (Prop & { material: Material })[];
     unit: LengthUnit;
     /** The rung in use. */
     nowCm: number;
     lookedCm: number;
     onLook: (depthCm: number) => void;
   };
-  let { rungs, shelf, unit, nowCm, lookedCm, onLook }: Props = $props();
-  const perCm = 2.2;
+  let { dial, rungs, shelf, unit, nowCm, lookedCm, onLook }: Props = $props();
+  const perCm = $derived(Math.min(2.2, 110 / Math.max(20, ...rungs.map((r) => r.heightCm))));
   const height = $derived(Math.max(20, ...rungs.map((r) => r.heightCm)) * perCm + 6);
+  const isHarderUp = $derived(dial.harder === 'up');
 </script>
 
 <ol class="flex max-w-full items-end overflow-x-auto border-b-[3px] border-ink" aria-label="Rungs, from easier to the goal">
@@ -27,12 +30,14 @@
         lookedCm
           ? 'bg-paper shadow-[inset_0_-5px_0_var(--color-mulberry)]'
           : ''}"
-        aria-label="{depthText(rung.depthCm, unit)}: {stackText(rung.items, shelf)}{rung.depthCm === nowCm ? ', in use' : ''}"
+        aria-label="{dialText(dial, dialAtRung(dial, rung), unit)}: {stackText(rung.items, shelf)}{rung.depthCm === nowCm
+          ? ', in use'
+          : ''}"
         aria-pressed={rung.depthCm === lookedCm}
         onclick={() => onLook(rung.depthCm)}
       >
         <span class={rung.depthCm === nowCm ? 'text-lg font-bold' : 'text-ink-soft'}>
-          {rung.depthCm === 0 ? 'floor' : `${rung.depthCm < 0 ? '−' : ''}${lengthNumber(rung.heightCm, unit)}`}
+          {rung.depthCm === 0 ? 'floor' : `${rung.depthCm < 0 && !isHarderUp ? '−' : ''}${lengthNumber(rung.heightCm, unit)}`}
         </span>
         <svg width="60" {height} viewBox="-30 {-height} 60 {height}" aria-hidden="true">
           <g transform="scale(1 -1)"

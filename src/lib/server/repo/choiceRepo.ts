@@ -1,0 +1,72 @@
+import { z } from 'zod';
+import { policiesSchema } from '$lib/contract/exerciseForms';
+import { schoolIds, type Side } from '$lib/core';
+import type { Db } from '../db/db';
+import { allRows } from '../db/rows';
+
+const ChoiceRow = z
+  .object({
+    exercise_id: z.string(),
+    school_id: z.enum(schoolIds).nullable(),
+    policies: policiesSchema
+  })
+  .transform((r) => ({ exerciseId: r.exercise_id, schoolId: r.school_id, policies: r.policies }));
+/** An exercise of the week, and where it differs in school or policy from what the client prefers. */
+export type ExerciseChoice = z.output<typeof ChoiceRow>;
+
+/** The week's exercises of a goal in their order; empty while nobody chose. */
+export async function listChoices(db: Db, goalId: number): Promise<ExerciseChoice[]> {
+  const { rows } = await db.query(
+    'select exercise_id, school_id, policies from exercise_choice where goal_id = $1 order by ordinal, exercise_id',
+    [goalId]
+  );
+  return allRows(ChoiceRow, rows);
+}
+
+/** The whole list at once; meant for a transaction. */
+export async function replaceChoices(tx: Db, goalId: number, choices: readonly ExerciseChoice[]): Promise<void> {
+  await tx.query('delete from exercise_choice where goal_id = $1', [goalId]);
+  for (const [ordinal, c] of choices.entries())
+    await tx.query(
+      'insert into exercise_choice (goal_id, exercise_id, ordinal, school_id, policies) values ($1, $2, $3, $4, $5)',
+      [goalId, c.exerciseId, ordinal, c.schoolId, JSON.stringify(c.policies)]
+    );
+}
+
+const ChangeRow = z
+  .object({
+    exercise_id: z.string(),
+    side: z.enum(['left', 'right']),
+    dial: z.string(),
+    from_value: z.number().nullable(),
+    to_value: z.number(),
+    changed_at: z.string()
+  })
+  .transform((r) => ({
+    exerciseId: r.exercise_id,
+    side: r.side,
+    dial: r.dial,
+    from: r.from_value,
+    to: r.to_value,
+    changedAt: r.changed_at
+  }));
+export type SettingChange = z.output<typeof ChangeRow>;
+
+/** Every change of a setting in Grade, the oldest first. */
+export async function listSettingChanges(db: Db, goalId: number): Promise<SettingChange[]> {
+  const { rows } = await db.query(
+    'select exercise_id, side, dial, from_value, to_value, changed_at from setting_change where goal_id = $1 order by id',
+    [goalId]
+  );
+  return allRows(ChangeRow, rows);
+}
+
+type NewChange = Readonly<{ exerciseId: string; side: Side; dial: string; from: number | null; to: number }>;
+
+export async function insertSettingChange(db: Db, goalId: number, c: NewChange, changedAt: string): Promise<void> {
+  await db.query(
+    `insert into setting_change (goal_id, exercise_id, side, dial, from_value, to_value, changed_at)
+     values ($1, $2, $3, $4, $5, $6, $7)`,
+    [goalId, c.exerciseId, c.side, c.dial, c.from, c.to, changedAt]
+  );
+}

@@ -1,0 +1,403 @@
+import { describe, expect, test } from 'vitest';
+import { exerciseOf, goalOf } from '$lib/core';
+import { ownExerciseForm, type DialInput } from '$lib/contract/exerciseForms';
+import { propForm } from '$lib/contract/propForms';
+import type { Database } from '../db/db';
+import { lanternHallShelf } from '../demo/lanternHall';
+import { insertClient } from '../repo/clientRepo';
+import { insertLock } from '../repo/lockRepo';
+import { insertProp, listProps } from '../repo/propRepo';
+import { testDatabase } from '../testing/testDatabase';
+import { saveScreening } from './checking';
+import { loadCase, withGoal, type GoalCase } from './clientCase';
+import { saveGoal } from './goalSetting';
+import { addToWeek, chooseSchool, gradeOf, noteExercise, setDial, settingOf, takeFromWeek, weekOf } from './gradeExercise';
+import { addExercise, changeExercise, exerciseIn, removeExercise } from './library';
+import { saveOccasion } from './measuring';
+import { propOf } from './shelf';
+import { shelfUse, usersOfProp } from './shelfUse';
+import { stationsOf } from './stations';
+
+const store = testDatabase();
+const today = '2026-03-02';
+const now = new Date(`${today}T17:00:00`);
+const refusal = (code: string) => expect.objectContaining({ code });
+
+async function newClient(db: Database, kind: string, leadSide: 'left' | null = null): Promise<number> {
+  if ((await listProps(db)).length === 0) for (const prop of lanternHallShelf) await insertProp(db, prop);
+  const id = await insertClient(db, {
+    name: `Somebody with a ${kind}`,
+    birthYear: 1990,
+    level: 'intermediate',
+    contact: '',
+    statureCm: 170,
+    leftLegCm: 90,
+    rightLegCm: 90,
+    lowerLegCm: null,
+    hipToBreastboneCm: null,
+    bodyMassKg: null,
+    sessionsPerWeek: 3,
+    minutesPerSession: 45,
+    notes: ''
+  });
+  const goal = goalOf(kind);
+  await saveGoal(db, id, null, {
+    kind,
+    leadSide,
+    title: '',
+    headline: goal.headline,
+    target: goal.target,
+    targetReason: '',
+    stage: 0,
+    demands: null,
+    targetOn: null,
+    eventName: ''
+  });
+  return id;
+}
+
+const take = (
+  db: Database,
+  id: number,
+  measureId: string,
+  side: 'left' | 'right' | null,
+  heightCm: number,
+  way: 'tape' = 'tape'
+) =>
+  saveOccasion(db, id, {
+    bodyState: 'warm',
+    takenOn: today,
+    dayTime: 'evening',
+    training: 'before',
+    measurer: '',
+    note: '',
+    trials: [1, 2].map((ordinal) => ({
+      measureId,
+      side,
+      mode: 'passive' as const,
+      way,
+      support: '',
+      ordinal,
+      entries: { heightCm }
+    }))
+  });
+
+const caseOf = async (db: Database, id: number): Promise<GoalCase> => withGoal(await loadCase(db, id))!;
+const dial = (exerciseId: string, name: string, value: number, more: Partial<DialInput> = {}): DialInput => ({
+  exerciseId,
+  side: 'left',
+  dial: name,
+  value,
+  sure: false,
+  ...more
+});
+
+describe('the week', () => {
+  test('begins with the position and one to open and one to own each motion, and is kept once it is changed', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'pancake');
+      const names = async () => weekOf(await caseOf(db, id)).map((w) => w.exercise.id);
+      const first = await names();
+      expect(first[0]).toBe('pancake_on_seat');
+      await addToWeek(db, id, 'straddle_leg_lifts');
+      await addToWeek(db, id, 'straddle_leg_lifts');
+      expect(await names()).toEqual([...new Set([...first, 'straddle_leg_lifts'])]);
+      await takeFromWeek(db, id, 'pancake_on_seat');
+      expect(await names()).not.toContain('pancake_on_seat');
+      for (const rest of (await names()).slice(1)) await takeFromWeek(db, id, rest);
+      await expect(takeFromWeek(db, id, (await names())[0]!)).rejects.toEqual(refusal('week_empty'));
+      await expect(addToWeek(db, id, 'no_such')).rejects.toEqual(refusal('not_found'));
+    }));
+});
+
+describe('grading', () => {
+  test('the start height comes from the measured reach, and is the same on both sides where both sit on it', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'pancake');
+      const seat = async () => gradeOf(await caseOf(db, id), exerciseOf('pancake_on_seat'), 'left').dials[0]!.stack!;
+      expect(await seat()).toMatchObject({ measured: null, missing: 'pancake_seat_height', chosen: false });
+      await take(db, id, 'pancake_seat_height', null, 14.6);
+      expect(await seat()).toMatchObject({ measured: { value: 14.6 }, rung: { heightCm: 15 }, chosen: false });
+      await setDial(db, id, dial('pancake_on_seat', 'seatCm', 15), now);
+      const c = await caseOf(db, id);
+      expect(c.settings.pancake_on_seat).toMatchObject({ left: { seatCm: 15 }, right: { seatCm: 15 } });
+      expect(stationsOf(c, today).find((s) => s.id === 'grade')!.state).toBe('ahead'); // no baseline of the headline yet
+    }));
+
+  test('a height goes to the nearest the shelf makes, and every change is kept with its day', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'standing_fold');
+      await take(db, id, 'fingertip_floor', null, 20);
+      await setDial(db, id, dial('standing_fold', 'handsCm', 20), now);
+      await setDial(db, id, dial('standing_fold', 'handsCm', 17), now);
+      const grade = gradeOf(await caseOf(db, id), exerciseOf('standing_fold'), 'left');
+      expect(grade.history.map((h) => [h.dial, h.from, h.to, h.on])).toEqual(
+        [
+          ['handsCm', 20, 17.5, today],
+          ['handsCm', null, 20, today]
+        ].toSorted((a, b) => grade.history.findIndex((h) => h.to === a[2]) - grade.history.findIndex((h) => h.to === b[2]))
+      );
+      expect(grade.dials[0]!.stack!.rung.heightCm).toBe(17.5);
+    }));
+
+  test('several steps at once are refused until they are confirmed; easing never is', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'pancake');
+      await take(db, id, 'pancake_seat_height', null, 20);
+      await expect(setDial(db, id, dial('pancake_on_seat', 'seatCm', 5), now)).rejects.toEqual(refusal('jump_unconfirmed'));
+      expect((await caseOf(db, id)).settings).toEqual({});
+      await setDial(db, id, dial('pancake_on_seat', 'seatCm', 5, { sure: true }), now);
+      await setDial(db, id, dial('pancake_on_seat', 'seatCm', 25), now);
+      await setDial(db, id, dial('pancake_press_draw', 'effortPct', 20), now);
+      await expect(setDial(db, id, dial('pancake_press_draw', 'effortPct', 40), now)).rejects.toEqual(
+        refusal('jump_unconfirmed')
+      );
+    }));
+
+  test('dials keep their ends and the client’s cap, and a figure nobody gives is not set', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'pancake');
+      await saveScreening(db, id, { flags: [], sides: {}, endStops: [], beighton: [], effortCapPct: 40, sensationCap: 4 }, today);
+      const at = async (name: string) =>
+        gradeOf(await caseOf(db, id), exerciseOf('pancake_press_draw'), 'left').dials.find((d) => d.dial.id === name)!.at;
+      expect(await at('rounds')).toBeNull();
+      expect(await at('effortPct')).toBe(20);
+      await expect(setDial(db, id, dial('pancake_press_draw', 'effortPct', 55, { sure: true }), now)).rejects.toEqual(
+        refusal('dial_out_of_range')
+      );
+      await expect(setDial(db, id, dial('pancake_press_draw', 'rounds', 99), now)).rejects.toEqual(refusal('dial_out_of_range'));
+      await setDial(db, id, dial('pancake_press_draw', 'rounds', 2), now);
+      expect(await at('rounds')).toBe(2);
+      await expect(setDial(db, id, dial('pancake_press_draw', 'nothing', 2), now)).rejects.toEqual(refusal('not_found'));
+    }));
+
+  test('a limit rules an exercise out, an open stop keeps it from being made harder', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'lotus');
+      await saveScreening(
+        db,
+        id,
+        { flags: ['artificial_knee'], sides: {}, endStops: [], beighton: [], effortCapPct: 60, sensationCap: 4 },
+        today
+      );
+      expect(gradeOf(await caseOf(db, id), exerciseOf('half_lotus'), 'left').barred.join()).toMatch(/^no lotus/);
+      await expect(setDial(db, id, dial('half_lotus', 'holdS', 30), now)).rejects.toEqual(refusal('exercise_barred'));
+      await saveScreening(db, id, { flags: [], sides: {}, endStops: [], beighton: [], effortCapPct: 60, sensationCap: 4 }, today);
+      await insertLock(db, id, {
+        painEventId: null,
+        joint: 'knee',
+        side: 'left',
+        reason: 'a pop',
+        openedOn: today
+      });
+      await setDial(db, id, dial('half_lotus', 'holdS', 30), now);
+      await expect(setDial(db, id, dial('half_lotus', 'holdS', 45), now)).rejects.toEqual(refusal('harder_while_locked'));
+      await setDial(db, id, dial('half_lotus', 'holdS', 15), now);
+      await setDial(db, id, dial('half_lotus', 'holdS', 30, { side: 'right' }), now);
+      await setDial(db, id, dial('half_lotus', 'holdS', 45, { side: 'right' }), now);
+    }));
+
+  test('the school is the exercise’s own, else the one the client prefers', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'pancake');
+      await chooseSchool(db, id, { exerciseId: undefined, schoolId: 'drills', policies: { hands: 'none' } });
+      await chooseSchool(db, id, { exerciseId: 'pancake_on_seat', schoolId: 'long_hold', policies: {} });
+      const c = await caseOf(db, id);
+      expect(weekOf(c).map((w) => w.schoolId)).toEqual([
+        'long_hold',
+        ...weekOf(c)
+          .slice(1)
+          .map(() => 'drills')
+      ]);
+      expect(c.client.policies).toEqual({ hands: 'none' });
+    }));
+
+  test('what an exercise did for a client is kept, the last word only', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'pancake');
+      await noteExercise(db, id, { exerciseId: 'frog', effect: 'worse', note: 'pinches' }, today);
+      await noteExercise(db, id, { exerciseId: 'frog', effect: 'works', note: 'knees wider' }, today);
+      expect((await caseOf(db, id)).notes).toEqual([
+        { exerciseId: 'frog', effect: 'works', note: 'knees wider', notedOn: today }
+      ]);
+    }));
+});
+
+describe('the shelf', () => {
+  const units = { length: 'cm', mass: 'kg' } as const;
+  const typed = (over: Record<string, unknown>) =>
+    propForm(units).safeParse({
+      kind: 'block',
+      name: 'Thing',
+      quantity: '2',
+      softPct: '0',
+      turns: 'on',
+      lengthsCm: ['10', '15', '23'],
+      ...over
+    });
+  const messages = (over: Record<string, unknown>) =>
+    typed(over).error?.issues.map((i) => `${i.path.join('.')}: ${i.message}`) ?? [];
+
+  test.each([
+    ['a height of zero', { lengthsCm: ['0', '15', '23'] }, ['lengthsCm.0: Between 0.2 and 150 cm']],
+    ['a negative height', { lengthsCm: ['-10', '15', '23'] }, ['lengthsCm.0: Between 0.2 and 150 cm']],
+    ['a band without tension', { kind: 'band' }, ['pullKg: How strong is it? Its pull when stretched to twice its length']],
+    ['a band of no tension', { kind: 'band', pullKg: '0' }, ['pullKg: Between 0.1 and 100 kg']],
+    ['a weight without mass', { kind: 'weight' }, ['massKg: How heavy is one?']],
+    ['a kind that is none', { kind: 'cloud' }, ['kind: Choose what it is']],
+    [
+      'everything wrong at once',
+      { name: '', quantity: 'many', lengthsCm: ['x', '', '23'] },
+      [
+        'name: What is it called?',
+        'quantity: Write a number, for example 12.5',
+        'lengthsCm.0: Write a number, for example 12.5',
+        'lengthsCm.1: Fill this in'
+      ]
+    ]
+  ])('refuses %s beside its field', (_, over, expected) => expect(messages(over)).toEqual(expected));
+
+  test('keeps bands by pull, stairs by steps, and what one has at home apart', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'pancake');
+      const add = (over: Record<string, unknown>, home: number | null) => insertProp(db, propOf(typed(over).data!), home);
+      await add({ kind: 'band', name: 'Green band', pullKg: '12,5' }, null);
+      await add({ kind: 'stairs', name: 'Back stairs', stepCm: '17.5', steps: '4', quantity: '1' }, id);
+      const studio = await listProps(db);
+      expect(studio.at(-1)).toMatchObject({ kind: 'band', pullKg: 12.5, faces: [] });
+      const [stairs] = await listProps(db, id);
+      expect(stairs).toMatchObject({ fixed: true, faces: [17.5, 35, 52.5, 70].map((heightCm) => ({ heightCm })) });
+      expect((await caseOf(db, id)).homeShelf).toHaveLength(1);
+    }));
+
+  test('a new prop changes the ladder, and the best one to buy is no worse than any other', () =>
+    store.rolledBack(async (db) => {
+      await insertProp(db, lanternHallShelf[0]!);
+      const id = await newClient(db, 'pancake');
+      await take(db, id, 'pancake_seat_height', null, 15);
+      const rungs = async () =>
+        gradeOf(await caseOf(db, id), exerciseOf('pancake_on_seat'), 'left').dials[0]!.stack!.rungs.map((r) => r.depthCm);
+      const before = await rungs();
+      const { addition, ladders } = await shelfUse(db, await listProps(db), null);
+      expect(ladders).toBeGreaterThan(0);
+      expect(addition!.after.faults).toBeLessThan(addition!.before.faults);
+      await insertProp(db, { ...lanternHallShelf[2]!, quantity: 2 });
+      expect((await rungs()).length).toBeGreaterThan(before.length);
+    }));
+
+  test('says what is missing and what else will do', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'lotus');
+      await addToWeek(db, id, 'stick_leg_turns');
+      await addToWeek(db, id, 'strap_reps_middle');
+      const { missing } = await shelfUse(db, await listProps(db), null);
+      expect(missing.find((m) => m.kind === 'strap')).toMatchObject({
+        name: 'Strap',
+        neededBy: expect.arrayContaining(['Knee straightened on the strap, middle'])
+      });
+      expect(missing.find((m) => m.kind === 'chair')!.substitutes[0]).toMatchObject({ kind: 'box', onShelf: true });
+    }));
+
+  test('tells in whose stack a prop stands', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'pancake');
+      await setDial(db, id, dial('pancake_on_seat', 'seatCm', 10), now);
+      const shelf = await listProps(db);
+      const users = await usersOfProp(db, shelf, shelf.find((p) => p.name === 'Cork block')!.id);
+      expect(users).toEqual(['Somebody with a pancake: Pancake on its seat, relaxed, 10 cm']);
+      expect(await usersOfProp(db, shelf, shelf.find((p) => p.name === 'Stage box')!.id)).toEqual([]);
+    }));
+});
+
+describe('own exercises', () => {
+  const written = (over: Record<string, unknown> = {}) =>
+    ownExerciseForm.parse({
+      name: 'Lantern lunge',
+      aliases: '',
+      position: 'lunge',
+      phases: ['hold'],
+      kinds: ['passive'],
+      links: ['HE'],
+      sides: 'each',
+      sideWords: 'knee on the mat',
+      setup: 'Lunge beside the lantern.\nSink.',
+      checks: 'hips square',
+      felt: 'front of the hip',
+      notFelt: '',
+      why: 'For the pageant.',
+      cautions: '',
+      mistakes: 'The back arches: tuck the pelvis.',
+      padding: '',
+      clothing: '',
+      dials: [
+        { kind: 'hold', min: '20', max: '60', step: '10' },
+        { kind: 'height', name: 'height under the hands', min: '0', max: '40', step: '2.5', harder: 'down', under: 'hands' },
+        { kind: 'levels', levels: 'near, far' },
+        { kind: '' }
+      ],
+      ...over
+    });
+
+  test('are written, used in a week, graded, changed; and not removed while they are used', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'front_split', 'left');
+      const own = await addExercise(db, written({ easier: ['low_lunge'] }), null);
+      await addToWeek(db, id, own);
+      await setDial(db, id, dial(own, 'height2', 10), now);
+      const c = await caseOf(db, id);
+      const exercise = exerciseIn(c.catalogue, own);
+      expect(exercise).toMatchObject({
+        family: 'Own exercises',
+        mistakes: [{ mistake: 'The back arches', fix: 'tuck the pelvis.' }]
+      });
+      expect(exercise.stops.length).toBeGreaterThan(1);
+      expect(settingOf(c, exercise, 'left')).toEqual({ holdS: 20, levels3: 0, height2: 10 });
+      await changeExercise(db, own, written({ name: 'Lantern lunge, long' }));
+      await expect(removeExercise(db, own, now)).rejects.toEqual(refusal('exercise_in_use'));
+      await takeFromWeek(db, id, own);
+      await removeExercise(db, own, now);
+      expect((await caseOf(db, id)).catalogue.some((e) => e.id === own)).toBe(false);
+    }));
+
+  test('a copy keeps what it loads and is stopped for; what ships is not changed', () =>
+    store.rolledBack(async (db) => {
+      const own = await addExercise(db, written({ name: 'My half lotus', links: ['HER90'] }), 'half_lotus');
+      const id = await newClient(db, 'lotus');
+      const copy = exerciseIn((await caseOf(db, id)).catalogue, own);
+      const shipped = exerciseOf('half_lotus');
+      for (const stop of shipped.stops) expect(copy.stops).toContain(stop);
+      for (const load of shipped.loads) expect(copy.loads).toContainEqual(load);
+      expect(copy.traits).toEqual(expect.arrayContaining([...shipped.traits]));
+      expect(exerciseOf('half_lotus')).toBe(shipped);
+      await expect(changeExercise(db, 'half_lotus', written())).rejects.toEqual(refusal('not_found'));
+    }));
+
+  test('none is its own neighbour, at once or through others', () =>
+    store.rolledBack(async (db) => {
+      const own = await addExercise(db, written({ harder: ['half_split_hold'] }), null);
+      await expect(changeExercise(db, own, written({ harder: [own] }))).rejects.toEqual(refusal('own_neighbour'));
+      await expect(changeExercise(db, own, written({ harder: ['low_lunge'], easier: ['half_split_hold'] }))).rejects.toEqual(
+        refusal('neighbour_ring')
+      );
+      await expect(addExercise(db, written({ harder: ['no_such'] }), null)).rejects.toEqual(refusal('not_found'));
+    }));
+
+  test('a dial that cannot be is told beside its field', () => {
+    const bad = ownExerciseForm.safeParse({
+      ...written(),
+      aliases: '',
+      setup: '',
+      checks: '',
+      cautions: '',
+      mistakes: '',
+      padding: '',
+      dials: [
+        { kind: 'hold', min: '60', max: '20', step: '0' },
+        { kind: 'levels', levels: 'one' }
+      ]
+    });
+    expect(bad.error!.issues.map((i) => i.path.join('.'))).toEqual(
+      expect.arrayContaining(['setup', 'dials.0.max', 'dials.0.step', 'dials.1.levels'])
+    );
+  });
+});

@@ -1,0 +1,333 @@
+import type { DialInput, NoteInput, SchoolInput } from '$lib/contract/exerciseForms';
+import {
+  barredBy,
+  capOf,
+  CoreError,
+  defaultEffortCapPct,
+  dialAtRung,
+  dialStates,
+  goalExercises,
+  goalOf,
+  hasLimit,
+  isLocked,
+  levelName,
+  loadedJoints,
+  measureOf,
+  planExerciseIds,
+  rungsAround,
+  rungsOfStacks,
+  sides,
+  stacksFor,
+  usualStepCm,
+  type Dial,
+  type Exercise,
+  type LadderFault,
+  type Prop,
+  type Rung,
+  type SchoolId,
+  type Setting,
+  type Side,
+  type StackUse
+} from '$lib/core';
+import type { Database } from '../db/db';
+import { insertSettingChange, replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
+import { updateSchool } from '../repo/clientRepo';
+import { upsertExerciseNote } from '../repo/exerciseRepo';
+import { lockedJoints } from '../repo/lockRepo';
+import { upsertSetting } from '../repo/planRepo';
+import type { ShelfProp } from '../repo/propRepo';
+import { limitsOf } from './checking';
+import { dateOf, loadCase, withGoal, withSplit, type ClientCase, type GoalCase } from './clientCase';
+import { endStopOf, settingsOf } from './grading';
+import { exerciseIn } from './library';
+import { latestTaken } from './measuring';
+import { perCase } from './perCase';
+
+/** Where a dial that stands on a stack is, and what the shelf makes of it. */
+export type GradedStack = Readonly<{
+  /** The measured reach that gives the start; null where none was taken. */
+  measured: Readonly<{ value: number; takenOn: string; bodyState: 'cold' | 'warm' | 'after' }> | null;
+  /** The measure to take first, where one is meant and none was taken. */
+  missing: string | null;
+  words: string | null;
+  chosen: boolean;
+  rung: Rung;
+  rungs: readonly Rung[];
+  faults: readonly LadderFault[];
+  /** The nearest other heights the shelf makes. */
+  near: readonly Rung[];
+  /** The shelf's nearest is harder than what is meant by more than the greatest step. */
+  tooFar: boolean;
+  /** Not every stack was tried: up to how many props in a stack all were. */
+  triedItems: number | null;
+  /** Where an end stop ends it, as a signed depth; null where none does. */
+  deepestCm: number | null;
+}>;
+
+export type GradedDial = Readonly<{
+  dial: Dial;
+  /** Null where nobody has set it yet, and no figure is usual. */
+  at: number | null;
+  harder: number | null;
+  easier: number | null;
+  stack: GradedStack | null;
+}>;
+
+export type Change = Readonly<{ on: string; dial: string; from: number | null; to: number; by: 'grade' | 'verdict' }>;
+
+export type ExerciseGrade = Readonly<{
+  side: Side;
+  /** Limits that rule it out for this client, in words. */
+  barred: readonly string[];
+  locked: boolean;
+  dials: readonly GradedDial[];
+  /** The latest first. */
+  history: readonly Change[];
+}>;
+
+/** An exercise of the week with the school it is done by: its own, or the one the client prefers. */
+export type WeekExercise = Readonly<{ exercise: Exercise; choice: ExerciseChoice; schoolId: SchoolId | null }>;
+
+/** The week's exercises: as they were chosen, or a first list for the goal while nobody chose. */
+export const weekOf = perCase((c: GoalCase): WeekExercise[] => {
+  const chosen = c.choices.flatMap((choice) => {
+    const exercise = c.catalogue.find((e) => e.id === choice.exerciseId);
+    return exercise ? [{ exercise, choice }] : [];
+  });
+  const first = () =>
+    firstWeek(c).map((exercise) => ({ exercise, choice: { exerciseId: exercise.id, schoolId: null, policies: {} } }));
+  return (c.choices.length > 0 ? chosen : first()).map((w) => ({ ...w, schoolId: w.choice.schoolId ?? c.client.schoolId }));
+});
+
+const firstWeek = (c: GoalCase): Exercise[] =>
+  withSplit(c)
+    ? planExerciseIds.map((id) => exerciseIn(c.catalogue, id)).toSorted((a, b) => b.positionOf.length - a.positionOf.length)
+    : goalExercises(goalOf(c.goal.kind), c.catalogue);
+
+/** Whether left and right may stand differently. */
+const isPerSide = (exercise: Exercise): boolean => exercise.sides === 'each';
+
+/** Where the dials of an exercise stand on a side, as far as anybody set them or a figure is usual. */
+export function settingOf(c: GoalCase, exercise: Exercise, side: Side): Setting {
+  const split = withSplit(c);
+  const kept = c.settings[exercise.id]?.[side] ?? {};
+  const planned =
+    split && planExerciseIds.some((id) => id === exercise.id) ? settingsOf(split)[exercise.id]![side] : exercise.start;
+  const capPct = capOf(limitsOf(c), 'effort cap', defaultEffortCapPct);
+  const start = { ...planned, ...(planned.effortPct !== undefined && { effortPct: Math.min(planned.effortPct, capPct) }) };
+  return { ...start, ...kept };
+}
+
+export function gradeOf(c: GoalCase, exercise: Exercise, side: Side, shelf: readonly ShelfProp[] = c.shelf): ExerciseGrade {
+  const setting = settingOf(c, exercise, side);
+  const limits = limitsOf(c);
+  const stacks = new Map(
+    exercise.dials.flatMap((dial) =>
+      dial.stack ? [[dial.id, gradeStack(c, exercise, dial, dial.stack, side, shelf)] as const] : []
+    )
+  );
+  const placed = { ...setting };
+  for (const [id, stack] of stacks) placed[id] = dialAtRung(dialIn(exercise, id), stack.rung);
+  const states = dialStates(exercise, placed, {
+    rungs: Object.fromEntries([...stacks].map(([id, s]) => [id, s.rungs])),
+    effortCapPct: capOf(limits, 'effort cap', defaultEffortCapPct),
+    flatIsEnd: hasLimit(limits, 'no past-flat')
+  });
+  const barred = barredBy(exercise, isPerSide(exercise) ? side : null, limits).map((l) => `${l.kind}: ${l.reason}`);
+  return {
+    side,
+    barred,
+    locked: isLocked(loadedJoints(exercise, isPerSide(exercise) ? side : null), lockedJoints(c.locks)),
+    dials: exercise.dials.map((dial) => {
+      const state = states.find((s) => s.id === dial.id);
+      return {
+        dial,
+        at: state?.at ?? null,
+        harder: state?.harder ?? null,
+        easier: state?.easier ?? null,
+        stack: stacks.get(dial.id) ?? null
+      };
+    }),
+    history: historyOf(c, exercise, side)
+  };
+}
+
+const dialIn = (exercise: Exercise, id: string): Dial => exercise.dials.find((d) => d.id === id)!;
+
+function historyOf(c: ClientCase, { id }: Exercise, side: Side): Change[] {
+  const graded = c.settingChanges
+    .filter((s) => s.exerciseId === id && s.side === side)
+    .map(({ dial, from, to, changedAt }): Change => ({ on: dateOf(changedAt), dial, from, to, by: 'grade' }));
+  const decided = c.decisions
+    .filter((d) => d.exerciseId === id && d.side === side && d.dial !== null && d.to !== null)
+    .map((d): Change => ({ on: d.decidedOn, dial: d.dial!, from: d.from, to: d.to!, by: 'verdict' }));
+  return [...graded, ...decided].toSorted((a, b) => b.on.localeCompare(a.on));
+}
+
+/** Signed depth of a dial's value, as ladders count: where higher is harder, a height lies past flat. */
+const depthOf = (dial: Dial, value: number): number => (dial.harder === 'up' ? -value : value);
+
+function measuredFor(c: ClientCase, use: StackUse, exercise: Exercise, side: Side): GradedStack['measured'] {
+  if (!use.startFrom) return null;
+  const { measure } = use.startFrom;
+  const at = measureOf(measure).sides === 'both together' ? null : side;
+  const one = (s: Side | null) => latestTaken(c, measure, s, 'passive') ?? latestTaken(c, measure, s, 'active');
+  const taken = at === null || isPerSide(exercise) ? one(at) : higher(one('left'), one('right'));
+  return (
+    taken && { value: use.past ? taken.value : Math.max(0, taken.value), takenOn: taken.takenOn, bodyState: taken.bodyState }
+  );
+}
+
+/** Both sides stand on the same stack: that of the side that needs more. */
+const higher = <T extends { value: number }>(a: T | null, b: T | null): T | null =>
+  a && b ? (a.value >= b.value ? a : b) : (a ?? b);
+
+function gradeStack(c: GoalCase, exercise: Exercise, dial: Dial, use: StackUse, side: Side, shelf: readonly Prop[]): GradedStack {
+  const { stacks, bounded, triedItems } = stacksFor(
+    use,
+    shelf.filter((p) => p.faces.length > 0)
+  );
+  const split = withSplit(c);
+  const deepestCm = use.past && split ? endStopOf(split, side) : null;
+  const end = Math.max(deepestCm ?? -Infinity, depthOf(dial, dial.harder === 'up' ? dial.max : dial.min));
+  const all = rungsOfStacks(stacks, use).filter((r) => r.depthCm >= end - 1e-9 && r.depthCm <= Math.max(dial.max, 0));
+  const measured = measuredFor(c, use, exercise, side);
+  const kept = c.settings[exercise.id]?.[side]?.[dial.id];
+  // Unsure: begin with the middle height (common practice).
+  const middle = all[Math.floor((all.length - 1) / 2)]?.depthCm ?? 0;
+  const meant =
+    kept !== undefined ? depthOf(dial, kept) : measured ? depthOf(dial, measured.value) : use.higherIs === 'harder' ? 0 : middle;
+  const nearest = (depthCm: number) =>
+    all.reduce<Rung>((near, r) => (Math.abs(r.depthCm - depthCm) < Math.abs(near.depthCm - depthCm) ? r : near), all[0]!);
+  const rung = nearest(Math.max(meant, end));
+  const goalEnd = use.past && split ? split.goal.target : use.higherIs === 'harder' ? Math.min(rung.depthCm - 10, -10) : 0;
+  const { rungs, faults } = rungsAround({ depthCm: rung.depthCm, targetCm: Math.max(goalEnd, end), shelf, use, stacks });
+  const near = all
+    .filter((r) => Math.abs(r.depthCm - rung.depthCm) <= 6 && r.depthCm !== rung.depthCm)
+    .toSorted((a, b) => Math.abs(a.depthCm - rung.depthCm) - Math.abs(b.depthCm - rung.depthCm))
+    .slice(0, 4);
+  return {
+    measured,
+    missing: use.startFrom && !measured ? use.startFrom.measure : null,
+    words: use.startFrom?.words ?? null,
+    chosen: kept !== undefined,
+    rung,
+    rungs,
+    faults,
+    near,
+    tooFar: meant - rung.depthCm > usualStepCm.max + 1e-9,
+    triedItems: bounded ? triedItems : null,
+    deepestCm
+  };
+}
+
+/**
+ * Moves one dial of an exercise, and keeps the change. A height goes to the nearest the shelf makes.
+ *
+ * Throws: CoreError 'exercise_barred', 'harder_while_locked', 'dial_out_of_range', 'past_end_stop', 'not_found';
+ *         'jump_unconfirmed' for more than one step harder that nobody confirmed.
+ */
+export async function setDial(db: Database, clientId: number, input: DialInput, now: Date): Promise<void> {
+  const c = await loadGoalCase(db, clientId);
+  const exercise = exerciseIn(c.catalogue, input.exerciseId);
+  const grade = gradeOf(c, exercise, input.side);
+  const graded = grade.dials.find((d) => d.dial.id === input.dial);
+  if (!graded) throw new CoreError('not_found', { what: 'dial' });
+  if (grade.barred.length > 0) throw new CoreError('exercise_barred', { why: grade.barred[0]! });
+  const to = placeOf(c, graded, input.value);
+  const from = startOf(graded);
+  const ahead = from === null ? 0 : depthOf(graded.dial, from) - depthOf(graded.dial, to);
+  const isHarder = ahead > 1e-9;
+  if (isHarder && grade.locked) throw new CoreError('harder_while_locked');
+  const steps = graded.stack ? ahead / usualStepCm.max : ahead / graded.dial.step;
+  if (isHarder && steps > 1 + 1e-3 && !input.sure) {
+    const show = (v: number) => (graded.dial.kind === 'level' ? levelName(graded.dial, v) : String(v));
+    throw new CoreError('jump_unconfirmed', { steps: Math.ceil(steps - 1e-3), from: show(from!), to: show(to) });
+  }
+  const places: readonly Side[] = isPerSide(exercise) ? [input.side] : sides;
+  await db.transaction(async (tx) => {
+    for (const side of places) {
+      const kept = c.settings[exercise.id]?.[side] ?? {};
+      await upsertSetting(tx, c.goal.id, exercise.id, side, { ...exercise.start, ...kept, [input.dial]: to });
+      if (kept[input.dial] !== to)
+        await insertSettingChange(
+          tx,
+          c.goal.id,
+          { exerciseId: exercise.id, side, dial: input.dial, from: kept[input.dial] ?? null, to },
+          now.toISOString()
+        );
+    }
+  });
+}
+
+/** From where a step counts: what is in use; while nothing is, or the shelf lost it, what was measured. */
+function startOf({ dial, at, stack }: GradedDial): number | null {
+  if (!stack) return at;
+  if (stack.chosen && !stack.tooFar) return dialAtRung(dial, stack.rung);
+  return stack.measured?.value ?? null;
+}
+
+/** The value a dial can take that was asked for. */
+function placeOf(c: GoalCase, { dial, stack }: GradedDial, value: number): number {
+  if (stack) {
+    const wanted = depthOf(dial, value);
+    if (stack.deepestCm !== null && wanted < stack.deepestCm - 1e-9)
+      throw new CoreError('past_end_stop', { endCm: Math.round(stack.deepestCm * 10) / 10 });
+    if (value > dial.max || value < dial.min) throw new CoreError('dial_out_of_range', { min: dial.min, max: dial.max });
+    const all = [
+      ...stack.rungs,
+      ...stack.near,
+      stack.rung,
+      ...rungsOfStacks(stacksFor(dial.stack!, c.shelf).stacks, dial.stack!)
+    ];
+    const rung = all.reduce((near, r) => (Math.abs(r.depthCm - wanted) < Math.abs(near.depthCm - wanted) ? r : near));
+    return dialAtRung(dial, rung);
+  }
+  const capPct = dial.id === 'effortPct' ? capOf(limitsOf(c), 'effort cap', defaultEffortCapPct) : Infinity;
+  const max = Math.min(dial.max, capPct);
+  if (value < dial.min - 1e-9 || value > max + 1e-9)
+    throw new CoreError('dial_out_of_range', { min: dial.min, max, ...(max < dial.max && { cap: `${max} %` }) });
+  return Math.round((dial.min + Math.round((value - dial.min) / dial.step) * dial.step) * 100) / 100;
+}
+
+async function loadGoalCase(db: Database, clientId: number): Promise<GoalCase> {
+  const c = withGoal(await loadCase(db, clientId));
+  if (!c) throw new CoreError('not_found', { what: 'goal' });
+  return c;
+}
+
+/** Puts an exercise into the week of the goal in work, at its end; one that is there already stays where it is. */
+export async function addToWeek(db: Database, clientId: number, exerciseId: string): Promise<void> {
+  const c = await loadGoalCase(db, clientId);
+  exerciseIn(c.catalogue, exerciseId);
+  const week = weekOf(c).map((w) => w.choice);
+  if (week.some((w) => w.exerciseId === exerciseId)) return;
+  const choice = { exerciseId, schoolId: null, policies: {} };
+  await db.transaction((tx) => replaceChoices(tx, c.goal.id, [...week, choice]));
+}
+
+/** Takes an exercise out of the week; its settings stay, and come back with it. */
+export async function takeFromWeek(db: Database, clientId: number, exerciseId: string): Promise<void> {
+  const c = await loadGoalCase(db, clientId);
+  const rest = weekOf(c)
+    .map((w) => w.choice)
+    .filter((w) => w.exerciseId !== exerciseId);
+  if (rest.length === 0) throw new CoreError('week_empty');
+  await db.transaction((tx) => replaceChoices(tx, c.goal.id, rest));
+}
+
+/** The school and policies of one exercise of the week, or, without one, what the client prefers. */
+export async function chooseSchool(
+  db: Database,
+  clientId: number,
+  { exerciseId, schoolId, policies }: SchoolInput
+): Promise<void> {
+  if (exerciseId === undefined) return updateSchool(db, clientId, schoolId, policies);
+  const c = await loadGoalCase(db, clientId);
+  const week = weekOf(c).map(({ choice }) => (choice.exerciseId === exerciseId ? { ...choice, schoolId, policies } : choice));
+  await db.transaction((tx) => replaceChoices(tx, c.goal.id, week));
+}
+
+/** What an exercise did for a client. */
+export const noteExercise = (db: Database, clientId: number, note: NoteInput, today: string): Promise<void> =>
+  upsertExerciseNote(db, clientId, { ...note, notedOn: today });

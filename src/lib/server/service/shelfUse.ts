@@ -1,0 +1,105 @@
+import {
+  bestAddition,
+  candidateProps,
+  dialAtRung,
+  equipmentOf,
+  substitutesFor,
+  type Addition,
+  type EquipmentId,
+  type LadderNeed,
+  type Substitute
+} from '$lib/core';
+import type { Db } from '../db/db';
+import { listPeople } from '../repo/peopleRepo';
+import type { ShelfProp } from '../repo/propRepo';
+import { loadCase, withGoal, type GoalCase } from './clientCase';
+import { gradeOf, weekOf, type ExerciseGrade } from './gradeExercise';
+
+type Graded = Readonly<{ c: GoalCase; exerciseName: string; grade: ExerciseGrade }>;
+
+/** What the shelf is used for this week, by everybody who has a goal; on the studio's shelf, or one client's at home. */
+export type ShelfUse = Readonly<{
+  /** Ladders people are on. */
+  ladders: number;
+  addition: Addition | null;
+  /** Kinds of things that exercises of the week ask for and the shelf has not, and what else will do. */
+  missing: readonly Readonly<{
+    kind: EquipmentId;
+    name: string;
+    neededBy: readonly string[];
+    substitutes: readonly Substitute[];
+  }>[];
+}>;
+
+export async function shelfUse(db: Db, shelf: readonly ShelfProp[], clientId: number | null): Promise<ShelfUse> {
+  const cases = await casesOf(db, clientId);
+  const needs = gradedOf(cases, shelf).flatMap(laddersOf);
+  return { ladders: needs.length, addition: bestAddition(shelf, needs, candidateProps), missing: missingOf(cases, shelf) };
+}
+
+async function casesOf(db: Db, clientId: number | null): Promise<GoalCase[]> {
+  const ids = clientId === null ? (await listPeople(db, 'active')).map((p) => p.id) : [clientId];
+  const cases: GoalCase[] = [];
+  for (const id of ids) {
+    const found = withGoal(await loadCase(db, id));
+    if (found) cases.push(found);
+  }
+  return cases;
+}
+
+const gradedOf = (cases: readonly GoalCase[], shelf: readonly ShelfProp[]): Graded[] =>
+  cases.flatMap((c) =>
+    weekOf(c).flatMap(({ exercise }) => {
+      if (!exercise.dials.some((d) => d.stack)) return [];
+      const sidesOf = exercise.sides === 'each' ? (['left', 'right'] as const) : (['left'] as const);
+      return sidesOf.map((side) => ({
+        c,
+        exerciseName: `${exercise.name}${exercise.sides === 'each' ? `, ${side}` : ''}`,
+        grade: gradeOf(c, exercise, side, shelf)
+      }));
+    })
+  );
+
+/** The ladders that begin at a measure or at what is in use: a guess is no reason to buy anything. */
+function laddersOf({ c, exerciseName, grade }: Graded): LadderNeed[] {
+  return grade.dials.flatMap(({ dial, stack }): LadderNeed[] => {
+    if (!stack || !dial.stack || (!stack.chosen && !stack.measured)) return [];
+    const last = stack.rungs.at(-1)?.depthCm ?? 0;
+    return [
+      {
+        label: `${c.client.name}: ${exerciseName}`,
+        fromCm: stack.rung.depthCm,
+        toCm: Math.min(stack.rung.depthCm, dial.stack.past ? (c.goal.target ?? 0) : Math.min(last, 0)),
+        use: dial.stack
+      }
+    ];
+  });
+}
+
+function missingOf(cases: readonly GoalCase[], shelf: readonly ShelfProp[]): ShelfUse['missing'] {
+  const atHand = new Set<string>(shelf.filter((p) => p.quantity > 0).map((p) => p.kind));
+  const neededBy = new Map<EquipmentId, Set<string>>();
+  for (const c of cases)
+    for (const { exercise } of weekOf(c))
+      for (const { id, optional } of exercise.props)
+        if (!optional && !atHand.has(id) && id !== 'wall' && id !== 'partner')
+          neededBy.set(id, (neededBy.get(id) ?? new Set()).add(exercise.name));
+  return [...neededBy].map(([kind, names]) => ({
+    kind,
+    name: equipmentOf(kind).name,
+    neededBy: [...names],
+    substitutes: substitutesFor(kind, atHand)
+  }));
+}
+
+/** Who has a stack in use that stands on a prop: "Oda Venn: front split on its stack, left, 12.5 cm". */
+export async function usersOfProp(db: Db, shelf: readonly ShelfProp[], propId: string): Promise<string[]> {
+  const clientId = shelf.find((p) => p.id === propId)?.clientId ?? null;
+  return gradedOf(await casesOf(db, clientId), shelf).flatMap(({ c, exerciseName, grade }) =>
+    grade.dials.flatMap(({ dial, stack }) =>
+      stack?.chosen && stack.rung.items.some((i) => i.propId === propId)
+        ? [`${c.client.name}: ${exerciseName}, ${dialAtRung(dial, stack.rung)} cm`]
+        : []
+    )
+  );
+}
