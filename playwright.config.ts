@@ -5,32 +5,36 @@ import { join } from 'node:path';
 import { chromiumArgs, chromiumPath } from './scripts/chromium.mjs';
 import { bodySizeLimit } from './scripts/setUp.mjs';
 
-const port = 5191;
+/** Two at once, each with a server and data of its own: a worker knows its place. */
+const places = 2;
+const portOf = (place: number) => 5191 + place;
+const originOf = (place: number) => `http://localhost:${portOf(place)}`;
+
 export default defineConfig({
   testDir: 'tests/e2e',
-  workers: 1,
+  workers: places,
   timeout: 90_000,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
   use: {
-    baseURL: `http://localhost:${port}`,
+    baseURL: originOf(Number(process.env.TEST_PARALLEL_INDEX ?? 0)),
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: chromiumPath(),
       args: chromiumArgs
     }
   },
-  webServer: {
+  webServer: Array.from({ length: places }, (_, place) => ({
     command: 'node build',
-    url: `http://localhost:${port}/people`,
+    url: `${originOf(place)}/people`,
     timeout: 60_000,
     env: {
-      PORT: String(port),
+      PORT: String(portOf(place)),
       HOST: '127.0.0.1',
-      ORIGIN: `http://localhost:${port}`,
+      ORIGIN: originOf(place),
       BODY_SIZE_LIMIT: bodySizeLimit,
       DATA_DIR: mkdtempSync(join(tmpdir(), 'calm-reach-e2e-')),
       DATABASE_URL: ''
     }
-  }
+  }))
 });

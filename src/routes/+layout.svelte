@@ -7,7 +7,8 @@
   let { data, children } = $props();
   const stations = [
     { href: '/people', label: 'People' },
-    { href: '/props', label: 'Props' }
+    { href: '/props', label: 'Props' },
+    { href: '/library', label: 'Library' }
   ];
   const inPlayer = $derived(page.route.id?.startsWith('/people/[clientId=id]/practise/[sessionId=id]') ?? false);
 </script>

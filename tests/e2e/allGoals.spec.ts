@@ -79,6 +79,8 @@ test('a lotus is read down to the hip that holds it back, knee rules in view', a
     { label: 'Reached, left leg on top, trial 1', value: 'cross-legged' },
     { label: 'Reached, right leg on top, trial 1', value: 'half lotus' }
   ]);
+  const seat = ['14', '15'].map((value, i) => ({ label: `Reached, both together, trial ${i + 1}`, value }));
+  taps += await keep(page, 'Seat that keeps the back long', seat);
   taps += await keep(page, 'Outward rotation, hip bent', bothSides('hip', ['38', '40'], ['52', '52']));
   taps += await keep(page, 'Hip abduction, hip bent', bothSides('knee', ['62', '63'], ['70', '70']));
   taps += await keep(page, 'Knee flexion', bothSides('knee', ['138', '139'], ['146', '146']));
@@ -128,6 +130,7 @@ test('a very mobile person is scored in place, gets end stops, and is measured f
     values.map((value, i) => ({ label: `${mode}, both together, trial ${i + 1}${field}`, value }));
   // Standing goals first, then down: all of it sitting, the leg raise lying.
   taps += await keep(page, 'Breastbone height in the pancake', both('Reached', ['26', '25']));
+  taps += await keep(page, 'Seat that lets the pelvis tip', both('Reached', ['12', '12']));
   taps += await keep(page, 'Width of the straddle', both('Reached', ['176', '178']));
   await expect(page.getByText(/These lengths make no triangle/)).toBeHidden();
   taps += await keep(page, 'Tilt of the pelvis in the fold', both('Reached', ['60', '62']));

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { exercises, painKinds, painPlaces, todayThings, type PainKindId, type PainPlaceId } from '$lib/core';
 import {
-  checkbox,
   isoDate,
   length,
   optionalLength,
@@ -11,7 +10,6 @@ import {
   sideField,
   text,
   whole,
-  type LengthUnit,
   type Units
 } from './fields';
 

@@ -84,7 +84,7 @@ export { levelName, type Dial, type DialId, type Setting } from './exercise/dial
 export { exerciseFrom } from './exercise/record';
 export { exerciseOf, exercises, families } from './exercise/exercises';
 export { dialAtRung, dialStates, easier, harder, type DialRange, type DialState, type Step } from './exercise/dials';
-export { chainOf, neighboursOf, ringThrough, type Neighbour } from './exercise/neighbours';
+export { chainOf, chainsOf, neighboursOf, ringThrough, type Neighbour } from './exercise/neighbours';
 export { sceneOf, supportsFor, type ExerciseScene } from './exercise/scene';
 export { findExercises, type ExerciseQuery } from './exercise/findExercises';
 export { goalExercises, motionOfDemand } from './exercise/goalExercises';

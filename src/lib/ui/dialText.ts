@@ -23,9 +23,16 @@ export function dialText(dial: Dial, at: number, unit: LengthUnit): string {
   return `${numberText(at)}${at === 1 && dial.unit === 'breaths' ? ' breath' : at === 1 && dial.unit === 'rounds' ? ' round' : units[dial.unit]}`;
 }
 
-/** The dials that are set, in a line: "12.5 cm, 30 s". */
+/** The dials that are set, in a line: "seat 12.5 cm, 30 s". */
 export const settingText = (dials: readonly Dial[], setting: Setting, unit: LengthUnit): string =>
-  dials.flatMap((d) => (setting[d.id] === undefined ? [] : [dialText(d, setting[d.id]!, unit)])).join(', ');
+  dials
+    .flatMap((d) => {
+      const at = setting[d.id];
+      if (at === undefined) return [];
+      const under = d.stack && !d.stack.past ? `${d.stack.under} ` : '';
+      return [`${under}${dialText(d, at, unit)}`];
+    })
+    .join(', ');
 
 const doseWords = [
   ['holdS', 'hold', ' s'],

@@ -20,7 +20,7 @@
   let editing = $state<string>();
   /** How many were put in: each one leaves a fresh form behind. */
   let added = $state(0);
-  const perCm = 2.6;
+  const perCm = 2.2;
   const tallest = $derived(Math.max(20, ...data.shelf.flatMap((p) => p.faces.map((f) => f.heightCm))) * perCm + 4);
   const formFor = (name: string) => (form && 'problem' in form && form.form === name ? form : null);
   /** Keeps the shelf that is looked at: an action replaces the whole query. */
@@ -66,10 +66,37 @@
         {/if}
       </p>
     {:else}
+      <section class="card mt-3 py-4">
+        <h2 class="flex items-center gap-2">
+          Heights this shelf makes
+          <Why about="the heights">
+            <p>
+              At most three props; one soft, and on top; nothing on an upright block; an upper prop at most 2 cm over the edge; no
+              taller than twice the foot. For a light hand one upright block will do, alone (common practice).
+            </p>
+            <p>Hatched: further apart than the greatest usual step of {lengthText(usualStepCm.max, unit)}.</p>
+          </Why>
+        </h2>
+        <HeightScale label="Under the body" stacks={data.one.stacks} gaps={data.one.gaps} uptoCm={data.scaleCm} {unit} />
+        <HeightScale
+          label="For both hands at once"
+          stacks={data.both.stacks}
+          gaps={data.both.gaps}
+          uptoCm={data.scaleCm}
+          {unit}
+        />
+        {#if data.one.bounded || data.both.bounded}
+          <p class="mt-2" role="status">
+            The shelf is very large: every stack of {Math.min(data.one.triedItems, data.both.triedItems)} was tried, not every one of
+            more.
+          </p>
+        {/if}
+      </section>
+      <h2 class="mt-5">What stands on it</h2>
       <p class="text-ink-soft">Every way a prop may stand, drawn to scale on the floor.</p>
       <ul class="mt-3 flex flex-col gap-3">
         {#each data.shelf as prop (prop.id)}
-          <li class="card flex flex-col gap-2">
+          <li class="card flex flex-col gap-2 px-4 py-2">
             <div class="flex flex-wrap items-end gap-x-6 gap-y-2">
               {#if prop.faces.length > 0}
                 <div
@@ -166,32 +193,6 @@
           </li>
         {/each}
       </ul>
-      <section class="mt-5">
-        <h2 class="flex items-center gap-2">
-          Heights this shelf makes
-          <Why about="the heights">
-            <p>
-              At most three props; one soft, and on top; nothing on an upright block; an upper prop at most 2 cm over the edge; no
-              taller than twice the foot. For a light hand one upright block will do, alone (common practice).
-            </p>
-            <p>Hatched: further apart than the greatest usual step of {lengthText(usualStepCm.max, unit)}.</p>
-          </Why>
-        </h2>
-        <HeightScale label="Under the body" stacks={data.one.stacks} gaps={data.one.gaps} uptoCm={data.scaleCm} {unit} />
-        <HeightScale
-          label="For both hands at once"
-          stacks={data.both.stacks}
-          gaps={data.both.gaps}
-          uptoCm={data.scaleCm}
-          {unit}
-        />
-        {#if data.one.bounded || data.both.bounded}
-          <p class="mt-2" role="status">
-            The shelf is very large: every stack of {Math.min(data.one.triedItems, data.both.triedItems)} was tried, not every one of
-            more.
-          </p>
-        {/if}
-      </section>
     {/if}
   </section>
   <aside class="flex flex-col gap-5 self-start">

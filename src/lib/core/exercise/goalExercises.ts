@@ -11,23 +11,32 @@ export const motionOfDemand = (measure: string): MotionId | undefined =>
 const isFor = (part: 'open' | 'own', { phases }: Exercise): boolean =>
   phases.some((p) => (part === 'own' ? p === 'active end' || p === 'strengthen' : p === 'hold' || p === 'contract-relax'));
 
+/** How well an exercise stands for a motion of a goal: chiefly about it, about nothing else, about more of the goal, of the position's own family; plain work first. */
+function fitness(e: Exercise, motion: MotionId, part: 'open' | 'own', wanted: ReadonlySet<string>, family?: string): number {
+  const inside = e.links.filter((l) => wanted.has(l)).length;
+  const about = (e.links[0] === motion ? 2 : 0) + (inside === e.links.length ? 2 : 0) + inside;
+  const plain = e.kinds.includes(part === 'own' ? 'active' : 'passive') ? 1 : 0;
+  return about + plain + (e.family === family ? 1 : 0) - e.traits.length - (e.privatePlace ? 2 : 0);
+}
+
 /**
  * A first list of exercises for a goal.
  *
- * Model:  the position itself, then for every motion it demands the first exercise that opens it and the first that makes it the
- *         client's own; one that is chiefly about the motion before one that also trains it; what ships in the order of the families.
+ * Model:  the position itself, then for every motion it demands the fittest exercise that opens it and the fittest that makes it the
+ *         client's own; of equals the one that stands first in the catalogue.
  */
 export function goalExercises(goal: Pick<Goal, 'id' | 'demands'>, catalogue: readonly Exercise[]): Exercise[] {
   const position = catalogue.find((e) => e.positionOf.includes(goal.id));
-  const found = goal.demands.flatMap(({ measure }) => {
-    const motion = motionOfDemand(measure);
-    const first = (part: 'open' | 'own') => {
-      const on = catalogue.filter((e) => e.links.some((l) => l === motion));
-      // Some motions are made one's own by what is chiefly a warm-up.
-      const fit = on.some((e) => partOf(e) === part) ? on.filter((e) => partOf(e) === part) : on.filter((e) => isFor(part, e));
-      return fit.find((e) => e.links[0] === motion) ?? fit[0];
-    };
-    return motion ? [first('open'), first('own')] : [];
-  });
+  const motions = goal.demands.flatMap(({ measure }) => motionOfDemand(measure) ?? []);
+  const wanted = new Set<string>(motions);
+  const fittest = (motion: MotionId, part: 'open' | 'own') => {
+    const on = catalogue.filter((e) => e.links.some((l) => l === motion));
+    // Some motions are made one's own by what is chiefly a warm-up.
+    const fit = on.some((e) => partOf(e) === part) ? on.filter((e) => partOf(e) === part) : on.filter((e) => isFor(part, e));
+    return fit.toSorted(
+      (a, b) => fitness(b, motion, part, wanted, position?.family) - fitness(a, motion, part, wanted, position?.family)
+    )[0];
+  };
+  const found = motions.flatMap((motion) => [fittest(motion, 'open'), fittest(motion, 'own')]);
   return [...new Set([position, ...found].filter((e) => e !== undefined))];
 }

@@ -46,6 +46,24 @@ export function chainOf(exercise: Named, catalogue: readonly Named[]): string[] 
   return chain;
 }
 
+/**
+ * The rows of a catalogue, each from easier to harder; an exercise may stand in several.
+ *
+ * Model:  a row from every exercise that has a harder neighbour and no easier one; a row stands once.
+ */
+export function chainsOf(catalogue: readonly Named[]): string[][] {
+  const rows = catalogue
+    .filter((e) => {
+      const { easier, harder } = neighboursOf(e, catalogue);
+      return easier.length === 0 && harder.length > 0;
+    })
+    .map((e) => chainOf(e, catalogue));
+  const covered = new Set(rows.flat());
+  const rest = catalogue.filter((e) => !covered.has(e.id) && neighboursOf(e, catalogue).harder.length > 0);
+  const all = [...rows, ...rest.map((e) => chainOf(e, catalogue))];
+  return [...new Map(all.map((row) => [row.join(), row])).values()];
+}
+
 /** An exercise that is its own harder neighbour, at once or through others: the ring it stands in; null where there is none. */
 export function ringThrough(exercise: Named, catalogue: readonly Named[]): string[] | null {
   const all = [...catalogue.filter((e) => e.id !== exercise.id), exercise];

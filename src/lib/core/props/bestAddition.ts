@@ -16,6 +16,9 @@ export type Addition = Readonly<{
   changed: readonly Readonly<{ label: string; before: Evenness; after: Evenness }>[];
 }>;
 
+/** A purchase is worth naming when it takes a quarter of the unevenness away, or a missing step (assumption). */
+const worthwhileShare = 0.75;
+
 /**
  * The one purchase that would smooth the ladders most; null where nothing on offer makes them any better.
  *
@@ -41,7 +44,8 @@ export function bestAddition(
         isBetter(after[i]!, before[i]!) ? [{ label, before: before[i]!, after: after[i]! }] : []
       )
     };
-    if (isBetter(addition.after, best?.after ?? addition.before)) best = addition;
+    const than = best?.after ?? { ...addition.before, unevenness: addition.before.unevenness * worthwhileShare };
+    if (isBetter(addition.after, than)) best = addition;
   }
   return best;
 }

@@ -1,6 +1,6 @@
 // A data table: the people of Lantern Hall, all invented. Weeks count back from today; gaps and rates in cm and cm a week.
 import type { ClientInput } from '$lib/contract/forms';
-import type { BeightonItem, EndStop, PainKindId, PainPlaceId, Side, WayId } from '$lib/core';
+import type { BeightonItem, EndStop, PainKindId, PainPlaceId, SchoolId, Side, WayId } from '$lib/core';
 import type { NewProp } from '../repo/propRepo';
 
 export type GoalStory = Readonly<{
@@ -33,6 +33,14 @@ export type Story = Readonly<{
   /** Kind of the goal in work, where it is not the newest. */
   inWork?: string;
   links?: readonly TakenStory[];
+  /** What was set in Grade: an exercise, a side (both where it has none), a dial and its values one after the other. */
+  graded?: readonly (readonly [exerciseId: string, side: Side | null, dial: string, ...values: number[]])[];
+  /** Exercises put into the week besides the first list. */
+  alsoInWeek?: readonly string[];
+  notes?: readonly (readonly [exerciseId: string, effect: 'works' | 'nothing' | 'worse', note: string])[];
+  school?: SchoolId;
+  /** What stands at home. */
+  home?: readonly NewProp[];
   flags?: readonly string[];
   beighton?: readonly BeightonItem[];
   endStops?: readonly EndStop[];
@@ -114,10 +122,35 @@ export const lanternHallShelf: readonly NewProp[] = [
     ]
   },
   { name: 'Thick book', kind: 'book', quantity: 2, softShare: 0, faces: [{ heightCm: 5, widthCm: 24, depthCm: 17 }] },
-  { name: 'Thin book', kind: 'book', quantity: 3, softShare: 0, faces: [{ heightCm: 2.5, widthCm: 23, depthCm: 16 }] },
+  { name: 'Thin book', kind: 'book', quantity: 1, softShare: 0, faces: [{ heightCm: 2.5, widthCm: 23, depthCm: 16 }] },
   { name: 'Felt cushion', kind: 'cushion', quantity: 4, softShare: 0.25, faces: [{ heightCm: 5, widthCm: 26, depthCm: 17 }] },
-  { name: 'Stage box', kind: 'box', quantity: 1, softShare: 0, faces: [{ heightCm: 30, widthCm: 45, depthCm: 40 }] }
+  { name: 'Stage box', kind: 'box', quantity: 1, softShare: 0, faces: [{ heightCm: 30, widthCm: 45, depthCm: 40 }] },
+  { name: 'Folding chair, tied', kind: 'chair', quantity: 2, softShare: 0, faces: [{ heightCm: 44, widthCm: 40, depthCm: 38 }] },
+  {
+    name: 'Gallery stairs',
+    kind: 'stairs',
+    quantity: 1,
+    softShare: 0,
+    faces: [17, 34, 51].map((heightCm) => ({ heightCm, widthCm: 90, depthCm: 28 }))
+  },
+  { name: 'Knee pad', kind: 'pad', quantity: 6, softShare: 0.5, faces: [{ heightCm: 2, widthCm: 30, depthCm: 20 }] },
+  { name: 'Broom stick', kind: 'stick', quantity: 2, softShare: 0, faces: [] },
+  { name: 'Red band', kind: 'band', quantity: 2, softShare: 0, faces: [], pullKg: 6 },
+  { name: 'Sand bag', kind: 'weight', quantity: 4, softShare: 0, faces: [], massKg: 2 },
+  { name: 'Felt slider', kind: 'slider', quantity: 4, softShare: 0, faces: [] }
 ];
+
+/** An exercise of the hall's own, copied from one that ships. */
+export const lanternHallExercise = {
+  copyOf: 'easy_seat',
+  name: 'Reading seat',
+  why: 'The seat of the evening reading, with the book in the lap.',
+  setup: [
+    'Sit on the lowest seat on which the back stays long, shins crossed.',
+    'Book in the lap, elbows on the thighs.',
+    'Change the crossing at every chapter.'
+  ]
+} as const;
 
 export const lanternHall: readonly Story[] = [
   {
@@ -133,6 +166,9 @@ export const lanternHall: readonly Story[] = [
     screenedWeeksAgo: 9,
     measured: { weeksAgo: 9, gapCm: { left: 22, right: 24.5 }, activeTrailsCm: 7, gainShare: 0.07 },
     plan: { weeksAgo: 8, weeks: 12, attendance: 0.92 },
+    school: 'long_hold',
+    alsoInWeek: ['split_front_foot_lift'],
+    notes: [['rear_hip_cycle', 'works', 'The tuck is what does it.']],
     links: [...splitLinks(52, [118, 116], [19, 23], [34, 9]), ...splitLinks(3, [127, 124], [21, 27], [36, 8])]
   },
   {
@@ -234,7 +270,31 @@ export const lanternHall: readonly Story[] = [
       { daysAgo: 12, measureId: 'lotus_knee_height', way: 'tape', support: 'cushion', left: 21, right: 19 },
       { daysAgo: 12, measureId: 'HER90', way: 'photo', left: 45, right: 52 },
       { daysAgo: 12, measureId: 'HER90', way: 'goniometer', left: 44, right: 51 },
-      { daysAgo: 12, measureId: 'lotus_stage', way: 'level', left: 0, right: 0 }
+      { daysAgo: 12, measureId: 'lotus_stage', way: 'level', left: 0, right: 0 },
+      { daysAgo: 12, measureId: 'cross_seat_height', way: 'tape', both: 17 }
+    ],
+    school: 'long_hold',
+    alsoInWeek: ['own_1', 'figure_four_chair'],
+    graded: [
+      ['half_lotus', 'left', 'seatCm', 20, 17.5],
+      ['half_lotus', 'right', 'seatCm', 17.5, 15],
+      ['half_lotus', 'left', 'kneesCm', 23, 20],
+      ['half_lotus', 'right', 'kneesCm', 20],
+      ['half_lotus', 'left', 'holdS', 15, 30],
+      ['half_lotus', 'right', 'holdS', 30, 45],
+      ['own_1', null, 'seatCm', 15],
+      ['own_1', null, 'holdS', 180, 240],
+      ['figure_four_chair', 'left', 'holdS', 60, 75],
+      ['figure_four_chair', 'right', 'holdS', 75]
+    ],
+    notes: [
+      ['figure_four_chair', 'works', 'Loosest the morning after.'],
+      ['butterfly_pulses', 'nothing', '']
+    ],
+    home: [
+      { name: 'Hive book', kind: 'book', quantity: 4, softShare: 0, faces: [{ heightCm: 4, widthCm: 24, depthCm: 17 }] },
+      { name: 'Sofa cushion', kind: 'cushion', quantity: 2, softShare: 0.4, faces: [{ heightCm: 12, widthCm: 45, depthCm: 45 }] },
+      { name: 'Belt', kind: 'strap', quantity: 1, softShare: 0, faces: [] }
     ],
     flags: ['knee_history'],
     screenedWeeksAgo: 8,
@@ -330,7 +390,15 @@ export const lanternHall: readonly Story[] = [
       { daysAgo: 12, measureId: 'side_split_gap', way: 'tape', mode: 'active', both: 45 },
       { daysAgo: 12, measureId: 'HAB', way: 'goniometer', left: 70, right: 59 },
       { daysAgo: 12, measureId: 'HAB', way: 'goniometer', mode: 'active', left: 48, right: 37 }
-    ]
+    ],
+    school: 'drills',
+    alsoInWeek: ['frog', 'one_leg_frog_lift'],
+    graded: [
+      ['side_split_on_stack', null, 'depthCm', 40, 37.5, 35],
+      ['side_split_on_stack', null, 'holdS', 30],
+      ['frog', null, 'holdS', 20, 30]
+    ],
+    notes: [['frog', 'worse', 'Right hip pinches; narrower knees.']]
   },
   {
     client: person(
@@ -355,8 +423,18 @@ export const lanternHall: readonly Story[] = [
       { daysAgo: 6, measureId: 'pancake_sternum_height', way: 'tape', support: 'cushion', both: 21 },
       { daysAgo: 6, measureId: 'pancake_sternum_height', way: 'tape', mode: 'active', support: 'cushion', both: 38 },
       { daysAgo: 6, measureId: 'trunk_fold', way: 'inclinometer', both: 66 },
-      { daysAgo: 6, measureId: 'trunk_fold', way: 'inclinometer', mode: 'active', both: 41 }
-    ]
+      { daysAgo: 6, measureId: 'trunk_fold', way: 'inclinometer', mode: 'active', both: 41 },
+      { daysAgo: 6, measureId: 'pancake_seat_height', way: 'tape', both: 11 }
+    ],
+    school: 'contract_relax',
+    alsoInWeek: ['pancake_press_draw', 'straddle_good_morning'],
+    graded: [
+      ['pancake_on_seat', null, 'seatCm', 15, 12.5, 10],
+      ['pancake_on_seat', null, 'handsCm', 10],
+      ['pancake_on_seat', null, 'holdS', 90, 120],
+      ['pancake_press_draw', null, 'effortPct', 40, 45]
+    ],
+    notes: [['pancake_press_draw', 'works', 'Two rounds; three make her shake the next day.']]
   },
   {
     client: person('Sable Wick', 2001, 'beginner', [166, null, null], [2, 30], 'New with the lantern bearers.')

@@ -4,6 +4,7 @@ import {
   defaultEffortCapPct,
   defaultSensationCap,
   drawnPicture,
+  exerciseOf,
   goalOf,
   isPhoto,
   measureOf,
@@ -22,6 +23,7 @@ import type { SetLogInput, StartInput } from '$lib/contract/forms';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
 import { insertClient } from '../repo/clientRepo';
+import { insertOwnExercise } from '../repo/exerciseRepo';
 import type { PhotoFiles } from '../photos/photoFiles';
 import { listPeople } from '../repo/peopleRepo';
 import { findConsent, upsertConsent } from '../repo/photoRepo';
@@ -30,12 +32,13 @@ import { getPrescribed, type Session } from '../repo/sessionRepo';
 import { clearScreening, saveScreening } from '../service/checking';
 import { bodyOf, dateOf, loadCase, loadSplitCase } from '../service/clientCase';
 import { chooseGoal, saveGoal } from '../service/goalSetting';
+import { addToWeek, chooseSchool, noteExercise, setDial } from '../service/gradeExercise';
 import { saveOccasion } from '../service/measuring';
 import { keepPhoto } from '../service/photos';
 import { makePlan } from '../service/planning';
 import { finishSession, logSet, startSession, tellPain } from '../service/practising';
 import { acceptProposals } from '../service/reviewing';
-import { lanternHall, lanternHallShelf, type Story, type TakenStory } from './lanternHall';
+import { lanternHall, lanternHallExercise, lanternHallShelf, type Story, type TakenStory } from './lanternHall';
 
 /**
  * Fills an empty database with Lantern Hall. Everything goes through the same services as the interface, so it is always
@@ -44,6 +47,11 @@ import { lanternHall, lanternHallShelf, type Story, type TakenStory } from './la
 export async function seedDemo(db: Database, files: PhotoFiles, now: Date, say: (text: string) => void): Promise<void> {
   if ((await listPeople(db, 'active')).length > 0) return;
   for (const prop of lanternHallShelf) await db.transaction((tx) => insertProp(tx, prop));
+  await insertOwnExercise(
+    db,
+    { ...exerciseOf(lanternHallExercise.copyOf), ...lanternHallExercise, family: 'Own exercises' },
+    lanternHallExercise.copyOf
+  );
   for (const [i, story] of lanternHall.entries()) {
     say(`  demo data ${i + 1} of ${lanternHall.length}: ${story.client.name}`);
     await new Telling(db, files, story, dateOf(now), 1000 + i).tell();
@@ -95,6 +103,7 @@ class Telling {
       const { goals } = await loadCase(db, this.#clientId);
       await chooseGoal(db, this.#clientId, goals.find((g) => g.kind === story.inWork)!.id);
     }
+    await this.#grade();
   }
 
   /** Measures besides the gap of the split: two trials each about the value the body has that day. */
@@ -136,6 +145,21 @@ class Telling {
       pictured.push({ ...trial, photoId: id, entries: { [Object.keys(entries)[0]!]: value } });
     }
     return pictured;
+  }
+
+  /** What stands at home, and how the week's exercises of the goal in work were set, a value every few days. */
+  async #grade(): Promise<void> {
+    const { db, story } = this;
+    for (const prop of story.home ?? []) await db.transaction((tx) => insertProp(tx, prop, this.#clientId));
+    if (story.school) await chooseSchool(db, this.#clientId, { exerciseId: undefined, schoolId: story.school, policies: {} });
+    for (const exerciseId of story.alsoInWeek ?? []) await addToWeek(db, this.#clientId, exerciseId);
+    for (const [exerciseId, side, dial, ...values] of story.graded ?? [])
+      for (const [i, value] of values.entries()) {
+        const on = new Date(`${addDays(this.today, -4 * (values.length - i))}T18:00:00`);
+        await setDial(db, this.#clientId, { exerciseId, side: side ?? 'left', dial, value, sure: true }, on);
+      }
+    for (const [exerciseId, effect, note] of story.notes ?? [])
+      await noteExercise(db, this.#clientId, { exerciseId, effect, note }, addDays(this.today, -3));
   }
 
   #conditions(takenOn: string, bodyState: 'cold' | 'warm') {

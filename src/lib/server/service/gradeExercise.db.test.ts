@@ -129,15 +129,15 @@ describe('grading', () => {
       const id = await newClient(db, 'standing_fold');
       await take(db, id, 'fingertip_floor', null, 20);
       await setDial(db, id, dial('standing_fold', 'handsCm', 20), now);
-      await setDial(db, id, dial('standing_fold', 'handsCm', 17), now);
+      await setDial(db, id, dial('standing_fold', 'handsCm', 16), now);
       const grade = gradeOf(await caseOf(db, id), exerciseOf('standing_fold'), 'left');
       expect(grade.history.map((h) => [h.dial, h.from, h.to, h.on])).toEqual(
         [
-          ['handsCm', 20, 17.5, today],
+          ['handsCm', 20, 15, today],
           ['handsCm', null, 20, today]
         ].toSorted((a, b) => grade.history.findIndex((h) => h.to === a[2]) - grade.history.findIndex((h) => h.to === b[2]))
       );
-      expect(grade.dials[0]!.stack!.rung.heightCm).toBe(17.5);
+      expect(grade.dials[0]!.stack!.rung.heightCm).toBe(15);
     }));
 
   test('several steps at once are refused until they are confirmed; easing never is', () =>
@@ -288,14 +288,14 @@ describe('the shelf', () => {
   test('says what is missing and what else will do', () =>
     store.rolledBack(async (db) => {
       const id = await newClient(db, 'lotus');
-      await addToWeek(db, id, 'stick_leg_turns');
+      await addToWeek(db, id, 'leaning_back_kneel');
       await addToWeek(db, id, 'strap_reps_middle');
       const { missing } = await shelfUse(db, await listProps(db), null);
       expect(missing.find((m) => m.kind === 'strap')).toMatchObject({
         name: 'Strap',
         neededBy: expect.arrayContaining(['Knee straightened on the strap, middle'])
       });
-      expect(missing.find((m) => m.kind === 'chair')!.substitutes[0]).toMatchObject({ kind: 'box', onShelf: true });
+      expect(missing.find((m) => m.kind === 'rings')!.substitutes[0]).toMatchObject({ kind: 'band', onShelf: true });
     }));
 
   test('tells in whose stack a prop stands', () =>

@@ -205,7 +205,7 @@ function gradeStack(c: GoalCase, exercise: Exercise, dial: Dial, use: StackUse, 
   const near = all
     .filter((r) => Math.abs(r.depthCm - rung.depthCm) <= 6 && r.depthCm !== rung.depthCm)
     .toSorted((a, b) => Math.abs(a.depthCm - rung.depthCm) - Math.abs(b.depthCm - rung.depthCm))
-    .slice(0, 4);
+    .slice(0, 3);
   return {
     measured,
     missing: use.startFrom && !measured ? use.startFrom.measure : null,

@@ -338,6 +338,7 @@ export const butterfly: Family = {
       kinds: ['assisted'],
       links: ['HER90', 'HAB90', 'KF'],
       sideWords: 'leg folded',
+      traits: ['lever on the foot'],
       setup: [
         'Sit with one foot on the other thigh, a hand holding it.',
         'The other hand presses the thigh down in small presses.'

@@ -160,6 +160,7 @@ export const kneeAnkle: Family = {
       links: ['KF'],
       also: ['shin turning'],
       sideWords: 'foot on the step',
+      traits: ['lever on the foot'],
       pose: 'knee over toes',
       props: [need('stairs'), need('rail', 'a rail to hold')],
       setup: [

@@ -13,9 +13,16 @@ const seat = height('seatCm', 'height of the seat', {
   bears: 'weight',
   startFrom: { measure: 'cross_seat_height', words: 'the lowest seat on which the low back stays long' }
 });
-const knees = height('kneesCm', 'height under the knee', {
+const knees = height('kneesCm', 'height under the knees', {
   under: 'knees',
   pairs: 2,
+  higherIs: 'easier',
+  bears: 'light',
+  startFrom: { measure: 'lotus_knee_height', words: 'the height at which the knee hangs' }
+});
+const knee = height('kneesCm', 'height under the knee', {
+  under: 'knee',
+  pairs: 1,
   higherIs: 'easier',
   bears: 'light',
   startFrom: { measure: 'lotus_knee_height', words: 'the height at which the knee hangs' }
@@ -457,7 +464,7 @@ export const rotation: Family = {
       sideWords: 'foot on the thigh',
       positionOf: ['lotus'],
       pose: 'half lotus',
-      traits: ['lotus', 'end range', 'lever on the foot'],
+      traits: ['lotus', 'end range'],
       padding: ['a folded cloth under the ankle'],
       setup: [
         'Sit on a seat that lets the low back be long.',
@@ -473,7 +480,7 @@ export const rotation: Family = {
         ['The knee does not come down.', 'Inner thigh as well, not only the outer hip.'],
         ['The foot is pulled up.', 'Put it down; more turn first.']
       ],
-      dials: [seat, knees, hold(15, 120, 15)],
+      dials: [seat, knee, hold(15, 120, 15)],
       asks: ['holdS'],
       harder: ['lotus']
     },
@@ -488,7 +495,7 @@ export const rotation: Family = {
       sides: 'both together',
       positionOf: ['lotus'],
       pose: 'lotus',
-      traits: ['lotus', 'end range', 'lever on the foot'],
+      traits: ['lotus', 'end range'],
       setup: [
         'Half lotus first, at ease.',
         'Carry the second shin over with both hands, the thigh turning.',

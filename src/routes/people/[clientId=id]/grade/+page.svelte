@@ -109,13 +109,17 @@
       <h1>{exercise.name}</h1>
       <a class="text-ink-soft underline" href="/library/{exercise.id}?client={data.client.id}">in the library</a>
       {#if data.hasHome}
-        <a
-          class="btn btn-quiet"
-          href="{base}/grade?exercise={exercise.id}{data.atHome ? '' : '&shelf=home'}"
-          aria-label={data.atHome ? 'Show the studio’s shelf' : 'Show the shelf at home'}
-        >
-          {data.atHome ? 'shelf: at home' : 'shelf: studio'}
-        </a>
+        <div role="group" aria-label="Which shelf" class="flex">
+          {#each [['studio', 'Studio'], ['home', 'At home']] as const as [place, label] (place)}
+            <a
+              class="btn first:rounded-r-none last:-ml-px last:rounded-l-none {data.atHome === (place === 'home')
+                ? 'z-1 border-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]'
+                : ''}"
+              aria-current={data.atHome === (place === 'home') ? 'true' : undefined}
+              href="{base}/grade?exercise={exercise.id}{place === 'home' ? '&shelf=home' : ''}">{label}</a
+            >
+          {/each}
+        </div>
       {/if}
       {#if perSide}
         <span class="ml-auto"
@@ -139,6 +143,8 @@
         >
       </p>
     {/if}
+
+    <p class="border-l-4 border-stop pl-3 text-sm">{exercise.stops.slice(0, 4).join(' ')}</p>
 
     <div class="relative">
       <ExerciseDrawing
@@ -165,7 +171,7 @@
           {#if stack.measured}
             measured {dialText(graded.dial, stack.measured.value, unit)}, {stateText[stack.measured.bodyState]}, {shortDate(
               stack.measured.takenOn
-            )}: {stack.words}
+            )} · shown pale
           {:else if stack.missing}
             not measured: the middle height is shown
           {/if}
@@ -244,7 +250,6 @@
       {#each mayMove as text (text)}{text}
       {/each}
     </p>
-    <p class="border-l-4 border-stop pl-3">{exercise.stops.slice(0, 3).join(' ')}</p>
   </section>
 
   <aside class="flex flex-col gap-4 border-line bg-paper p-4 max-lg:border-t lg:border-l">

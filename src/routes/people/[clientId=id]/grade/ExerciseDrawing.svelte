@@ -75,7 +75,7 @@
   maxY={box.maxY + 2}
   floor={!isFromAbove}
   {label}
-  class="max-h-[44vh] w-full"
+  class="max-h-[38vh] w-full"
 >
   {#if ghost}<Figure pose={ghost} ghost="pale" />{/if}
   {#each spots as { x, rung, key } (key)}

@@ -26,7 +26,7 @@
   {#each rungs as rung (rung.depthCm)}
     <li class="flex-1">
       <button
-        class="flex min-h-11 w-full min-w-16 flex-col items-center justify-end rounded-t-soft px-1 pt-1 hover:bg-paper {rung.depthCm ===
+        class="flex min-h-11 w-full min-w-14 flex-col items-center justify-end rounded-t-soft px-1 pt-1 hover:bg-paper {rung.depthCm ===
         lookedCm
           ? 'bg-paper shadow-[inset_0_-5px_0_var(--color-mulberry)]'
           : ''}"
@@ -39,7 +39,7 @@
         <span class={rung.depthCm === nowCm ? 'text-lg font-bold' : 'text-ink-soft'}>
           {rung.depthCm === 0 ? 'floor' : `${rung.depthCm < 0 && !isHarderUp ? '−' : ''}${lengthNumber(rung.heightCm, unit)}`}
         </span>
-        <svg width="60" {height} viewBox="-30 {-height} 60 {height}" aria-hidden="true">
+        <svg width="54" {height} viewBox="-27 {-height} 54 {height}" aria-hidden="true">
           <g transform="scale(1 -1)"
             ><StackDrawing items={rung.items} {shelf} x={0} {perCm} acrossPerCm={1.7} pale={rung.depthCm > nowCm} /></g
           >

@@ -1,0 +1,20 @@
+import { z } from 'zod';
+import { exercisePhases, goals, motionIds, startPositions } from '$lib/core';
+
+const oneOf = <T extends readonly [string, ...string[]]>(values: T) => z.enum(values).optional().catch(undefined);
+
+/** What the address of the library asks for; what makes no sense there is left out. */
+export const libraryQuery = z.object({
+  q: z.string().trim().max(80).optional().catch(undefined),
+  link: oneOf(motionIds as unknown as [(typeof motionIds)[number], ...(typeof motionIds)[number][]]),
+  position: oneOf(startPositions),
+  phase: oneOf(exercisePhases),
+  goal: oneOf(goals.map((g) => g.id) as [string, ...string[]]),
+  hand: z.literal('on').optional().catch(undefined),
+  public: z.literal('on').optional().catch(undefined),
+  view: z.enum(['list', 'rows']).optional().catch(undefined),
+  client: z.coerce.number().int().positive().optional().catch(undefined)
+});
+export type LibraryQuery = z.output<typeof libraryQuery>;
+
+export const queryOf = (url: URL): LibraryQuery => libraryQuery.parse(Object.fromEntries(url.searchParams));

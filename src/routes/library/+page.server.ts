@@ -1,0 +1,43 @@
+import { queryOf } from '$lib/contract/libraryQuery';
+import { chainsOf, findExercises, goalOf } from '$lib/core';
+import { listProps } from '$lib/server/repo/propRepo';
+import { loadCatalogue } from '$lib/server/service/library';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ url, locals: { db } }) => {
+  const query = queryOf(url);
+  const catalogue = await loadCatalogue(db);
+  const atHand = new Set<string>((await listProps(db)).filter((p) => p.quantity > 0).map((p) => p.kind));
+  const found = findExercises(catalogue, {
+    text: query.q,
+    link: query.link,
+    position: query.position,
+    phase: query.phase,
+    goal: query.goal === undefined ? undefined : goalOf(query.goal),
+    // A wall and one's own clothes are everywhere.
+    atHand: query.hand ? new Set([...atHand, 'wall', 'towel', 'shoes']) : undefined,
+    publicOnly: query.public === 'on'
+  });
+  const ids = new Set(found.map((e) => e.id));
+  const brief = found.map(({ id, name, aliases, family, links, position, phases, kinds, sides, privatePlace, dials }) => ({
+    id,
+    name,
+    aliases,
+    family,
+    links,
+    position,
+    phases,
+    kinds,
+    sides,
+    privatePlace,
+    dials: dials.map((d) => d.name)
+  }));
+  const rows = query.view === 'rows' ? chainsOf(catalogue).filter((row) => row.some((id) => ids.has(id))) : [];
+  const names = Object.fromEntries(catalogue.map((e) => [e.id, e.name]));
+  return {
+    query,
+    found: brief,
+    total: catalogue.length,
+    rows: rows.map((row) => row.map((id) => ({ id, name: names[id]!, isFound: ids.has(id) })))
+  };
+};

@@ -1,0 +1,199 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import Plus from '@lucide/svelte/icons/plus';
+  import { exercisePhases, goals, motions, startPositions } from '$lib/core';
+  import { capital, plural } from '$lib/ui/format';
+  import Select from '$lib/ui/Select.svelte';
+
+  let { data } = $props();
+  const query = $derived(data.query);
+  const client = $derived(data.forClient);
+  const families = $derived([...new Set(data.found.map((e) => e.family))]);
+  const inWeek = $derived(new Set(client?.week));
+  let finder: HTMLInputElement | undefined = $state();
+  let filters: HTMLFormElement | undefined = $state();
+  let typing: ReturnType<typeof setTimeout> | undefined;
+
+  const any = (label: string) => ({ value: '', label });
+  const listed = (values: readonly string[]) => values.map((v) => ({ value: v, label: capital(v) }));
+
+  /** The whole form as an address: what is empty is left out. */
+  function look() {
+    if (!filters) return;
+    const asked = new URLSearchParams();
+    for (const [name, value] of new FormData(filters)) if (value !== '') asked.set(name, String(value));
+    void goto(`/library?${asked}`, { keepFocus: true, noScroll: true, replaceState: true });
+  }
+  function lookSoon() {
+    clearTimeout(typing);
+    typing = setTimeout(look, 150);
+  }
+  const hrefOf = (id: string) => `/library/${id}${client ? `?client=${client.id}` : ''}`;
+  function viewHref(view: 'list' | 'rows') {
+    const asked = new URLSearchParams();
+    for (const [name, value] of Object.entries({ ...query, view })) if (value !== undefined) asked.set(name, String(value));
+    return `/library?${asked}`;
+  }
+  const isNarrowed = $derived(
+    [query.q, query.link, query.position, query.phase, query.goal, query.hand, query.public].some(
+      (v) => v !== undefined && v !== ''
+    )
+  );
+</script>
+
+<svelte:head><title>Library · Calm Reach</title></svelte:head>
+<svelte:window
+  onkeydown={(e) => {
+    if (e.key === '/' && !(e.target instanceof HTMLInputElement) && !(e.target instanceof HTMLTextAreaElement)) {
+      e.preventDefault();
+      finder?.focus();
+    }
+  }}
+/>
+
+<main class="grid lg:grid-cols-[17rem_1fr]">
+  <form
+    method="GET"
+    class="flex flex-col gap-3 border-line p-4 max-lg:border-b lg:border-r"
+    aria-label="Find an exercise"
+    bind:this={filters}
+    onsubmit={(e) => {
+      e.preventDefault();
+      look();
+    }}
+  >
+    {#if query.view}<input type="hidden" name="view" value={query.view} />{/if}
+    {#if client}
+      <input type="hidden" name="client" value={client.id} />
+      <p class="rounded-soft bg-paper px-3 py-2">
+        For <strong>{client.name}</strong>, {client.goal.toLowerCase()}
+        <a class="block underline" href="/people/{client.id}/grade">Back to Grade</a>
+      </p>
+    {/if}
+    <label class="flex flex-col gap-1">
+      <span class="font-semibold">Find <span class="font-normal text-ink-soft">/</span></span>
+      <input
+        class="input"
+        type="search"
+        name="q"
+        value={query.q ?? ''}
+        bind:this={finder}
+        oninput={lookSoon}
+        autocomplete="off"
+      />
+    </label>
+    <Select
+      label="Trains"
+      name="link"
+      value={query.link ?? ''}
+      groups={[
+        { label: '', options: [any('any motion')] },
+        ...(['hip', 'knee', 'ankle', 'wrist', 'shoulder'] as const).map((joint) => ({
+          label: capital(joint),
+          options: motions.filter((m) => m.joint === joint).map((m) => ({ value: m.id, label: `${capital(m.name)} (${m.id})` }))
+        }))
+      ]}
+      onchange={look}
+    />
+    <Select
+      label="For the goal"
+      name="goal"
+      value={query.goal ?? ''}
+      groups={[{ label: '', options: [any('any goal'), ...goals.map((g) => ({ value: g.id, label: g.name }))] }]}
+      onchange={look}
+    />
+    <Select
+      label="Position"
+      name="position"
+      value={query.position ?? ''}
+      groups={[{ label: '', options: [any('any position'), ...listed(startPositions)] }]}
+      onchange={look}
+    />
+    <Select
+      label="Used for"
+      name="phase"
+      value={query.phase ?? ''}
+      groups={[{ label: '', options: [any('anything'), ...listed(exercisePhases)] }]}
+      onchange={look}
+    />
+    <div>
+      <label class="choice"
+        ><input type="checkbox" name="hand" defaultChecked={query.hand === 'on'} onchange={look} /> With what is on the shelf</label
+      >
+      <label class="choice"
+        ><input type="checkbox" name="public" defaultChecked={query.public === 'on'} onchange={look} /> Not for private places only</label
+      >
+    </div>
+    <noscript><button class="btn">Find</button></noscript>
+    {#if isNarrowed}<a class="btn btn-quiet self-start" href="/library{client ? `?client=${client.id}` : ''}">Everything again</a
+      >{/if}
+  </form>
+
+  <section class="min-w-0 p-5">
+    <div class="flex flex-wrap items-center gap-3">
+      <h1 class="mr-auto">Library</h1>
+      <div role="group" aria-label="How it is laid out" class="flex gap-2">
+        {#each [['list', 'By family'], ['rows', 'Easier to harder']] as const as [view, label] (view)}
+          <a
+            class="btn {(query.view ?? 'list') === view ? 'border-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]' : ''}"
+            aria-current={(query.view ?? 'list') === view ? 'true' : undefined}
+            href={viewHref(view)}>{label}</a
+          >
+        {/each}
+      </div>
+      <a class="btn" href="/library/schools">Schools</a>
+      <a class="btn btn-primary" href="/library/new"><Plus size={20} /> Write one</a>
+    </div>
+    <p class="mt-1 text-ink-soft" role="status">
+      {isNarrowed ? `${data.found.length} of ${plural(data.total, 'exercise')}` : plural(data.total, 'exercise')}
+    </p>
+    {#if data.found.length === 0}
+      <p class="mt-6 max-w-xl">
+        Nothing answers all of this. Take a filter away, try another word of it, or
+        <a class="underline" href="/library/new">write the exercise down</a> as your own.
+      </p>
+    {:else if query.view === 'rows'}
+      <ol class="mt-3 flex flex-col gap-3">
+        {#each data.rows as row (row.map((r) => r.id).join())}
+          <li>
+            <ol class="flex items-stretch overflow-x-auto border-b-[3px] border-ink pb-0">
+              {#each row as step, i (step.id)}
+                <li class="flex flex-none items-end">
+                  <a
+                    href={hrefOf(step.id)}
+                    class="block min-h-13 w-44 rounded-t-soft border border-b-0 border-line bg-paper px-3 py-1.5 leading-tight hover:border-ink {step.isFound
+                      ? 'font-semibold'
+                      : 'text-ink-soft'}"
+                    style:height="{3.5 + (row.length - 1 - i) * 0.35}rem">{step.name}</a
+                  >
+                </li>
+              {/each}
+            </ol>
+          </li>
+        {/each}
+      </ol>
+    {:else}
+      {#each query.q ? [''] : families as family (family)}
+        <section class="mt-4" aria-label={family || 'Found'}>
+          {#if family}<h2 class="border-b border-line pb-1">{family}</h2>{/if}
+          <ul class="mt-1 grid gap-x-6 xl:grid-cols-2">
+            {#each family ? data.found.filter((e) => e.family === family) : data.found as e (e.id)}
+              <li>
+                <a href={hrefOf(e.id)} class="block min-h-11 rounded-soft px-2 py-1.5 leading-tight hover:bg-paper">
+                  <span class="font-semibold">{e.name}</span>
+                  {#if inWeek.has(e.id)}<span class="text-mulberry"> in the week</span>{/if}
+                  {#if e.privatePlace}<span class="text-ink-soft"> private place</span>{/if}
+                  <span class="block text-ink-soft">
+                    {[e.links.join(' '), e.position, e.phases[0], e.kinds.join(' + '), e.sides === 'each' ? 'each side' : e.sides]
+                      .filter(Boolean)
+                      .join(' · ')}
+                  </span>
+                </a>
+              </li>
+            {/each}
+          </ul>
+        </section>
+      {/each}
+    {/if}
+  </section>
+</main>

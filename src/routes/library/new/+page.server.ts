@@ -1,0 +1,28 @@
+import { redirect } from '@sveltejs/kit';
+import { ownExerciseForm, type OwnExerciseInput } from '$lib/contract/exerciseForms';
+import { neighboursOf } from '$lib/core';
+import { ownExerciseLists, ownExerciseShape } from '$lib/server/ownExerciseFields';
+import { addExercise, loadCatalogue } from '$lib/server/service/library';
+import { submitted } from '$lib/server/submitted';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ url, locals: { db } }) => {
+  const catalogue = await loadCatalogue(db);
+  const copied = catalogue.find((e) => e.id === url.searchParams.get('copy')) ?? null;
+  const { easier, harder } = copied ? neighboursOf(copied, catalogue) : { easier: [], harder: [] };
+  return {
+    copied: copied && { ...copied, name: `${copied.name}, our way` },
+    easier: easier.slice(0, 1).map((n) => n.id),
+    harder: harder.slice(0, 1).map((n) => n.id),
+    others: catalogue.map(({ id, name }) => ({ id, name }))
+  };
+};
+
+export const actions: Actions = {
+  default: async ({ request, url, locals: { db } }) => {
+    const run = (input: OwnExerciseInput) => addExercise(db, input, url.searchParams.get('copy'));
+    const done = await submitted(request, ownExerciseForm, run, { lists: ownExerciseLists, shape: ownExerciseShape });
+    if (!done.ok) return done.failure;
+    redirect(303, `/library/${done.value}`);
+  }
+};
