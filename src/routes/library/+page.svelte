@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
+  import { afterNavigate, goto } from '$app/navigation';
   import Plus from '@lucide/svelte/icons/plus';
   import { exercisePhases, goals, motions, startPositions } from '$lib/core';
   import { capital, plural } from '$lib/ui/format';
@@ -12,6 +12,11 @@
   const inWeek = $derived(new Set(client?.week));
   let finder: HTMLInputElement | undefined = $state();
   let filters: HTMLFormElement | undefined = $state();
+  /** What stands in the finder: its own while it is typed in, that of the address when that was followed. */
+  let typed = $state('');
+  afterNavigate(({ type }) => {
+    if (type !== 'goto') typed = data.query.q ?? '';
+  });
   let typing: ReturnType<typeof setTimeout> | undefined;
 
   const any = (label: string) => ({ value: '', label });
@@ -72,15 +77,7 @@
     {/if}
     <label class="flex flex-col gap-1">
       <span class="font-semibold">Find <span class="font-normal text-ink-soft">/</span></span>
-      <input
-        class="input"
-        type="search"
-        name="q"
-        value={query.q ?? ''}
-        bind:this={finder}
-        oninput={lookSoon}
-        autocomplete="off"
-      />
+      <input class="input" type="search" name="q" bind:value={typed} bind:this={finder} oninput={lookSoon} autocomplete="off" />
     </label>
     <Select
       label="Trains"

@@ -161,7 +161,8 @@ function historyOf(c: ClientCase, { id }: Exercise, side: Side): Change[] {
   const decided = c.decisions
     .filter((d) => d.exerciseId === id && d.side === side && d.dial !== null && d.to !== null)
     .map((d): Change => ({ on: d.decidedOn, dial: d.dial!, from: d.from, to: d.to!, by: 'verdict' }));
-  return [...graded, ...decided].toSorted((a, b) => b.on.localeCompare(a.on));
+  // Both run from old to new: of one day the later comes first too.
+  return [...graded, ...decided].toReversed().toSorted((a, b) => b.on.localeCompare(a.on));
 }
 
 /** Signed depth of a dial's value, as ladders count: where higher is harder, a height lies past flat. */
