@@ -2,9 +2,13 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
 
+/** The core has no effects of its own: a page or worker gets the parts it uses, not the whole catalogue of exercises. */
+const treeshake = { moduleSideEffects: (id: string) => !id.includes('/src/lib/core/') };
+
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit()],
-  worker: { format: 'es' },
+  worker: { format: 'es', rollupOptions: { treeshake } },
+  build: { rollupOptions: { treeshake } },
   test: {
     include: ['src/**/*.test.ts'],
     testTimeout: 60_000,

@@ -31,6 +31,24 @@ const shelf = Array.from({ length: 20 }, (_, i) => ({
   softShare: i % 5 === 0 ? 0.2 : 0,
   faces: i % 5 === 0 ? [face(3 + i / 4, 26, 17)] : [face(2 + i / 3, 24, 16), face(9 + i / 3, 24, 14), face(22, 16, 10, false)]
 }));
+// Thirty props in twenty kinds, needed twice at once: a pair for both hands.
+const wide = Array.from({ length: 20 }, (_, i) => ({ ...shelf[i], quantity: i < 10 ? 2 : 1 }));
+const twice = wide.map((p) => ({ ...p, quantity: 2 * p.quantity }));
+say('stacks of a shelf of 30 props in 20 kinds', ms(timed(() => core.searchStacks(wide), 5)));
+say('the same for both hands, every prop twice', ms(timed(() => core.searchStacks(twice, { pairs: 2 }), 5)));
+const handUse = { under: 'hands', pairs: 2, higherIs: 'easier', bears: 'light' };
+say('ladder over it, both hands', ms(timed(() => core.ladder({ fromCm: 40, toCm: 0, shelf: twice, use: handUse }), 5)));
+const catalogue = Array.from({ length: 300 }, (_, i) => {
+  const e = core.exercises[i % core.exercises.length];
+  return { ...e, id: `${e.id}_${i}`, name: `${e.name} ${i}` };
+});
+const indexed = performance.now();
+core.findExercises(catalogue, { text: 'pigeon' });
+say('library of 300 exercises, first search with its index', ms(performance.now() - indexed));
+say(
+  'library search, two words with a slip',
+  ms(timed(() => core.findExercises(catalogue, { text: 'pigoen forwrd', link: 'HER90' }), 50))
+);
 const rungs = core.ladder({ fromCm: 20, toCm: 0, shelf }).steps;
 const setting = { depthCm: 20, holdS: 40 };
 const ask = {
@@ -122,6 +140,9 @@ async function loadMs(path) {
 }
 say('client page with a year of logs (plan)', ms(await loadMs(`${ilka}/plan`)));
 say('client page with a year of logs (review)', ms(await loadMs(`${ilka}/review`)));
+say('grade page', ms(await loadMs(`${oda}/grade`)));
+say('library page', ms(await loadMs('/library')));
+say('props page, advice streamed after it', ms(await loadMs('/props')));
 
 const sizes = new Map(
   readdirSync('build/client/_app/immutable', { recursive: true, encoding: 'utf8' })

@@ -14,10 +14,10 @@ process.stdout.write('Filling the demo data …\n');
 const { origin, stop } = await startDemo(dataDir, 5195);
 const browser = await launchBrowser();
 
-const open = async ({ dark = false, phone = false } = {}) => {
+const open = async ({ dark = false } = {}) => {
   const context = await browser.newContext({
     baseURL: origin,
-    viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+    viewport: { width: 1280, height: 800 },
     colorScheme: dark ? 'dark' : 'light',
     reducedMotion: 'reduce'
   });
@@ -39,12 +39,7 @@ const skip = async (page, times) => {
 const page = await open();
 await page.goto('/people');
 await shoot(page, 'people');
-const [oda, tamsin, rufus, jory] = [
-  await idOf(page, 'Oda Venn'),
-  await idOf(page, 'Tamsin Quill'),
-  await idOf(page, 'Rufus Amberly'),
-  await idOf(page, 'Jory Lowe')
-];
+const [oda, tamsin, jory] = [await idOf(page, 'Oda Venn'), await idOf(page, 'Tamsin Quill'), await idOf(page, 'Jory Lowe')];
 const [corvin, maud, linnet] = [
   await idOf(page, 'Corvin Haddle'),
   await idOf(page, 'Maud Tarry'),
@@ -52,17 +47,19 @@ const [corvin, maud, linnet] = [
 ];
 for (const [path, name] of [
   [`${jory}/check?topic=injury`, 'check'],
-  [`${corvin}/read`, 'read-lotus'],
   [`${corvin}/measure?set=full&m=HER90`, 'measure-lotus'],
   [`${maud}/photos`, 'photos'],
   [`${linnet}/goal`, 'goal'],
   [`${oda}/read`, 'read'],
   [`${oda}/grade`, 'grade'],
+  [`${maud}/grade`, 'grade-pancake'],
+  [`${corvin}/grade`, 'grade-lotus'],
   [`${oda}/plan`, 'plan'],
-  [`${oda}/practise`, 'practise'],
   [`${tamsin}/review`, 'review'],
-  [`${rufus}/check`, 'stop'],
-  ['/props', 'props']
+  ['/props', 'props'],
+  ['/library', 'library'],
+  [`/library/front_hamstring_cycle?client=${oda.split('/').at(-1)}`, 'exercise'],
+  ['/library/schools', 'schools']
 ]) {
   await page.goto(path);
   await shoot(page, name);
@@ -112,14 +109,6 @@ await page.getByRole('button', { name: 'Start', exact: true }).click();
 await skip(page, 11);
 await page.waitForTimeout(7000); // into the ramp of the press
 await shoot(page, 'player');
-await page.getByRole('button', { name: 'Pain' }).click();
-await shoot(page, 'pain');
-await page.keyboard.press('Escape');
-const phone = await open({ phone: true });
-await phone.goto(page.url());
-await phone.getByRole('button', { name: 'Start', exact: true }).click();
-await skip(phone, 2); // the warm-up is kept already
-await shoot(phone, 'player-phone');
 
 await browser.close();
 await stop();

@@ -83,7 +83,7 @@ test('a pancake is graded from its measured seat: stacks, dials, an exercise of 
   await expect(page.getByRole('button', { name: 'In use', exact: true })).toBeVisible();
 
   // In use it is not taken out of the library.
-  await page.getByRole('link', { name: 'in the library' }).click();
+  await page.getByRole('link', { name: 'In the library' }).click();
   await page.getByRole('button', { name: 'Take out of the library' }).click();
   await expect(page.getByText(/It stands in the week of Fold/)).toBeVisible();
   expect(faults.filter((f) => !/40[09]/.test(f))).toEqual([]);
@@ -109,6 +109,18 @@ test('a lotus is graded under seat and knee, with the school it is done by and w
   // The other side was not measured there: it says so.
   await page.getByRole('button', { name: 'Right foot on the thigh' }).click();
   await expect(page.getByText('not measured: the middle height is shown')).toBeVisible();
+  // A start height that no goal asks for is measured all the same.
+  const here = page.url();
+  await page.goto(`${base}/grade?exercise=heels_raised_squat`);
+  await page.getByRole('link', { name: 'Measure heel lift of the deep squat' }).click();
+  await page.waitForLoadState('networkidle');
+  for (const i of [1, 2]) await page.getByLabel(`Reached, both together, trial ${i}`).fill('10');
+  await page.getByRole('button', { name: 'Keep this measure' }).click();
+  await page.waitForLoadState('networkidle');
+  await page.goto(`${base}/grade?exercise=heels_raised_squat`);
+  await expect(page.getByText(/measured 10 cm/)).toBeVisible();
+  await page.goto(here);
+  await page.waitForLoadState('networkidle');
 
   // The school the client prefers, and its figure offered to be confirmed.
   const done = page.getByRole('heading', { name: 'How it is done' }).locator('..');

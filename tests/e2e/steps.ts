@@ -5,7 +5,7 @@ import { expect, type Page } from '@playwright/test';
 export function watched(page: Page): { faults: string[] } {
   const faults: string[] = [];
   page.on('console', (m) => m.type() === 'error' && faults.push(`console: ${m.text()}`));
-  page.on('pageerror', (e) => faults.push(`page: ${e.message}`));
+  page.on('pageerror', (e) => faults.push(`page ${page.url()}: ${e.message}`));
   page.on('request', (r) => {
     const { hostname, protocol } = new URL(r.url());
     if (protocol.startsWith('http') && hostname !== 'localhost') faults.push(`third party: ${r.url()}`);

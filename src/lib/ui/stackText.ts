@@ -1,6 +1,6 @@
 import type { PropFace, StackItem } from '$lib/core';
 
-type NamedProp = Readonly<{ id: string; name: string; faces: readonly PropFace[] }>;
+type NamedProp = Readonly<{ id: string; name: string; fixed?: boolean; faces: readonly PropFace[] }>;
 
 const faceWords = ['flat', 'on its side', 'upright'] as const;
 
@@ -10,6 +10,7 @@ export function stackText(items: readonly StackItem[], shelf: readonly NamedProp
   const parts = items.map(({ propId, face }) => {
     const prop = shelf.find((p) => p.id === propId);
     if (!prop) return 'a prop that is gone';
+    if (prop.fixed) return `${prop.name.toLowerCase()}, step ${face + 1}`;
     return prop.faces.length > 1 ? `${prop.name.toLowerCase()} ${faceWords[face] ?? ''}`.trim() : prop.name.toLowerCase();
   });
   const counted = new Map<string, number>();

@@ -5,7 +5,7 @@ import type { Dial, Setting } from './dial';
 import type { Exercise } from './exercise';
 
 /** The figure of an exercise at a setting: the pose, the number it is about, and the seat it sits on. */
-export type ExerciseScene = Readonly<{ pose: PoseId; value?: number; seatCm?: number; handsCm?: number }>;
+export type ExerciseScene = Readonly<{ pose: PoseId; value?: number; seatCm?: number; handsCm?: number; stepCm?: number }>;
 
 /** Poses whose number is the height under the hands, or under the heels. */
 const byHands: ReadonlySet<PoseId> = new Set(['standing fold', 'half split', 'long lunge']);
@@ -22,6 +22,7 @@ export function sceneOf({ pose, dials }: Pick<Exercise, 'pose' | 'dials'>, setti
   };
   const seat = at(['seat']);
   const hands = at(['hands']);
+  const step = at(['front foot']);
   const value = byHands.has(pose)
     ? hands?.value
     : byKnees.has(pose)
@@ -37,7 +38,8 @@ export function sceneOf({ pose, dials }: Pick<Exercise, 'pose' | 'dials'>, setti
     pose,
     ...(value !== undefined && { value }),
     ...(seat && !bySeat.has(pose) && { seatCm: seat.value }),
-    ...(hands && !byHands.has(pose) && { handsCm: hands.value })
+    ...(hands && !byHands.has(pose) && { handsCm: hands.value }),
+    ...(step && { stepCm: step.value })
   };
 }
 
@@ -61,6 +63,8 @@ export function supportsFor(under: Under): readonly Support[] {
       return ['knee', 'otherKnee'];
     case 'knee':
       return ['knee'];
+    case 'front foot':
+      return ['frontFoot'];
     default:
       return [];
   }

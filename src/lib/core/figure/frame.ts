@@ -40,6 +40,8 @@ export type Frame = Readonly<{
   seat: number;
   /** Height of what the hands carry on; null where the position finds it. */
   hands: number | null;
+  /** Height of the step under the front foot. */
+  step: number;
   hipHalf: number;
   shoulderHalf: number;
   head: Readonly<{ up: number; across: number }>;
@@ -47,12 +49,12 @@ export type Frame = Readonly<{
 }>;
 
 /** What carries the body besides the floor, cm. */
-export type Carried = Readonly<{ seatCm?: number; handsCm?: number | null }>;
+export type Carried = Readonly<{ seatCm?: number; handsCm?: number | null; stepCm?: number }>;
 
 export function frameOf(
   { statureCm, leftLegCm, rightLegCm }: Body,
   side: Side,
-  { seatCm = 0, handsCm = null }: Carried = {}
+  { seatCm = 0, handsCm = null, stepCm = 0 }: Carried = {}
 ): Frame {
   const part = segmentLengths(statureCm);
   const legOf = (s: Side): LegLengths => {
@@ -72,6 +74,7 @@ export function frameOf(
     neck: share(widths.neck),
     seat: seatCm,
     hands: handsCm,
+    step: stepCm,
     hipHalf: share(widths.hip),
     shoulderHalf: share(widths.shoulder),
     head: { up: share(widths.headUp), across: share(widths.headAcross) },

@@ -20,7 +20,7 @@ export type Furniture = Readonly<{ min: Vec; max: Vec }>;
 export type Landmark = 'point' | 'vertex' | 'along' | 'other';
 
 /** Places of the body under which a stack may stand. */
-export type Support = 'pelvis' | 'leadHeel' | 'hands' | 'seat' | 'knee' | 'otherKnee';
+export type Support = 'pelvis' | 'leadHeel' | 'hands' | 'seat' | 'knee' | 'otherKnee' | 'frontFoot';
 
 export type Built = Readonly<{
   posture: Posture;

@@ -26,14 +26,18 @@ export type StackUse = Readonly<{
  * The stacks a shelf makes for a use, and whether all were tried.
  *
  * Model:  as `reachableStacks`, twice at once where a pair is needed; without stacks that bear no weight where they must; with
- *         single steps of stairs where the exercise is done on stairs. Stairs never stand in a stack.
+ *         single steps of stairs, and else only single hard props, where the exercise steps up. Stairs never stand in a stack.
  * Units:  cm, ascending, the floor included.
  * Throws: those of `reachableStacks`.
  */
 export function stacksFor(use: Pick<StackUse, 'pairs' | 'bears' | 'stairs'>, shelf: readonly Prop[]): StackSearch {
   const found = searchStacks(shelf, { pairs: use.pairs });
   const firm = use.bears === 'light' ? found.stacks : found.stacks.filter((s) => bearsWeight(s, shelf));
-  return { ...found, stacks: use.stairs ? withSteps(firm, shelf) : firm };
+  if (!use.stairs) return { ...found, stacks: firm };
+  // Where somebody steps up, one hard thing stands under the foot, and nothing on it.
+  const isSoft = (propId: string) => (shelf.find((p) => p.id === propId)?.softShare ?? 0) > 0;
+  const steps = firm.filter((s) => s.items.length < 2 && s.items.every((i) => !isSoft(i.propId)));
+  return { ...found, stacks: withSteps(steps, shelf) };
 }
 
 export type StackSearch = ReturnType<typeof searchStacks>;

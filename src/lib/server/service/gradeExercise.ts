@@ -6,8 +6,10 @@ import {
   defaultEffortCapPct,
   dialAtRung,
   dialStates,
+  easier,
   goalExercises,
   goalOf,
+  harder,
   hasLimit,
   isLocked,
   levelName,
@@ -27,7 +29,8 @@ import {
   type SchoolId,
   type Setting,
   type Side,
-  type StackUse
+  type StackUse,
+  type Step
 } from '$lib/core';
 import type { Database } from '../db/db';
 import { insertSettingChange, replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
@@ -83,6 +86,8 @@ export type ExerciseGrade = Readonly<{
   dials: readonly GradedDial[];
   /** The latest first. */
   history: readonly Change[];
+  /** What would come next, either way: a dial, or the neighbours where every dial is at its end. */
+  next: Readonly<{ harder: Step; easier: Step }>;
 }>;
 
 /** An exercise of the week with the school it is done by: its own, or the one the client prefers. */
@@ -128,11 +133,15 @@ export function gradeOf(c: GoalCase, exercise: Exercise, side: Side, shelf: read
   );
   const placed = { ...setting };
   for (const [id, stack] of stacks) placed[id] = dialAtRung(dialIn(exercise, id), stack.rung);
-  const states = dialStates(exercise, placed, {
+  const range = {
     rungs: Object.fromEntries([...stacks].map(([id, s]) => [id, s.rungs])),
     effortCapPct: capOf(limits, 'effort cap', defaultEffortCapPct),
     flatIsEnd: hasLimit(limits, 'no past-flat')
-  });
+  };
+  const states = dialStates(exercise, placed, range);
+  const history = historyOf(c, exercise, side);
+  const step = { exercise, setting: placed, range, catalogue: c.catalogue };
+  const movedLast = history.find((h) => exercise.dials.some((d) => d.id === h.dial))?.dial;
   const barred = barredBy(exercise, isPerSide(exercise) ? side : null, limits).map((l) => `${l.kind}: ${l.reason}`);
   return {
     side,
@@ -148,7 +157,8 @@ export function gradeOf(c: GoalCase, exercise: Exercise, side: Side, shelf: read
         stack: stacks.get(dial.id) ?? null
       };
     }),
-    history: historyOf(c, exercise, side)
+    history,
+    next: { harder: harder(step), easier: easier({ ...step, movedLast }) }
   };
 }
 

@@ -3,6 +3,7 @@
   import { goto } from '$app/navigation';
   import { equipmentOf, motionOf, poseFigure, type Dial } from '$lib/core';
   import { dialText, doseText, settingText } from '$lib/ui/dialText';
+  import Furniture from '$lib/ui/drawing/Furniture.svelte';
   import Figure from '$lib/ui/drawing/Figure.svelte';
   import Scene from '$lib/ui/drawing/Scene.svelte';
   import { formProblem } from '$lib/ui/formState';
@@ -140,7 +141,7 @@
           maxY={pose.box.maxY + 2}
           floor={pose.view !== 'top' && pose.view !== 'facing down on'}
           label={e.name}
-          class="max-h-52 w-full"><Figure {pose} /></Scene
+          class="max-h-52 w-full"><Furniture boxes={pose.furniture} /><Figure {pose} /></Scene
         >
       {/if}
       <p class="border-l-4 border-ink pl-3 text-lg">{e.why}</p>

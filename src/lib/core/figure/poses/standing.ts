@@ -116,12 +116,13 @@ function deepSquat(f: Frame, heelCm: number): Built {
 
 /** A foot flat by a wall, the knee over the toes: how far the shin leans from upright. */
 function kneeOverToes(f: Frame, leanDeg: number): Built {
-  const ankle = vec(0, f.foot.height, f.hipHalf);
+  const ankle = vec(0, f.step + f.foot.height, f.hipHalf);
   const knee = along(ankle, way(90 - leanDeg), f.leg.trained.shank);
   const pelvis = add(along(knee, way(122), f.leg.trained.thigh), vec(0, 0, -f.hipHalf));
   const trunk = trunkOf(f, pelvis, { lower: way(88), upper: way(84), head: way(88) });
   const trained = legVia(f, 'trained', trunk.hip.trained, way(-58), ankle, way(0), way(-90));
-  const behind = vec(pelvis.x - 0.3 * f.stature, 0, -f.hipHalf);
+  // On a step the other foot stays on the floor, as near behind as the leg is long.
+  const behind = vec(pelvis.x - Math.max(0.05, 0.3 - f.step / f.stature) * f.stature, 0, -f.hipHalf);
   const otherAt = (up: number) =>
     legTo(f, 'other', trunk.hip.other, add(behind, vec(0, up)), { kneeToward: way(0), toes: way(-38), soleFaces: way(-125) });
   const other = otherAt(solve((up) => lowestOfFoot(f, otherAt(up)), 0, 0, 40));
@@ -131,6 +132,7 @@ function kneeOverToes(f: Frame, leanDeg: number): Built {
   return {
     posture: postureOf(trunk, { trained, other }, { trained: hand('trained'), other: hand('other') }),
     landmarks: { vertex: trained.ankle, along: trained.knee },
+    supports: { frontFoot: vec(0.04 * f.stature, f.step) },
     furniture: [{ min: vec(wallX, 0, -30), max: vec(wallX + 3, 0.95 * f.stature, 30) }]
   };
 }

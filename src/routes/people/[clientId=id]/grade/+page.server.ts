@@ -45,6 +45,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
     shelf,
     atHome,
     hasHome: c.homeShelf.length > 0,
+    names: Object.fromEntries(c.catalogue.map((e) => [e.id, e.name])),
     leadSide: c.goal.leadSide ?? ('left' as const)
   };
 };

@@ -27,6 +27,7 @@
   import ExerciseNoteForm from './ExerciseNoteForm.svelte';
   import LadderRow from './LadderRow.svelte';
   import NearStacks from './NearStacks.svelte';
+  import NextSteps from './NextSteps.svelte';
   import SchoolPanel from './SchoolPanel.svelte';
   import WeekList from './WeekList.svelte';
 
@@ -107,7 +108,6 @@
   <section class="flex min-w-0 flex-col gap-2 p-4">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
       <h1>{exercise.name}</h1>
-      <a class="text-ink-soft underline" href="/library/{exercise.id}?client={data.client.id}">in the library</a>
       {#if data.hasHome}
         <div role="group" aria-label="Which shelf" class="flex">
           {#each [['studio', 'Studio'], ['home', 'At home']] as const as [place, label] (place)}
@@ -182,7 +182,7 @@
     {#if graded && stack && rung}
       {#if stack.missing}
         <p>
-          <a class="font-semibold underline" href="{base}/measure?measure={stack.missing}"
+          <a class="font-semibold underline" href="{base}/measure?set=full&m={stack.missing}"
             >Measure {measureOf(stack.missing).name.toLowerCase()}</a
           >
           for a start that is no guess: {stack.words}.
@@ -215,6 +215,22 @@
             </p>
           </Why>
         </h2>
+        <label class="flex items-center gap-3">
+          <span class="sr-only">{graded.dial.name}: drag along the ladder</span>
+          <input
+            type="range"
+            class="h-8 w-full accent-mulberry"
+            min="0"
+            max={stack.rungs.length - 1}
+            value={Math.max(
+              0,
+              stack.rungs.findIndex((r) => r.depthCm === rung.depthCm)
+            )}
+            aria-valuetext={dialText(graded.dial, value ?? 0, unit)}
+            oninput={(e) =>
+              (tried = { key: keyOf(graded.dial), depthCm: stack.rungs[Number(e.currentTarget.value)]?.depthCm ?? rung.depthCm })}
+          />
+        </label>
         <LadderRow
           dial={graded.dial}
           rungs={stack.rungs}
@@ -245,6 +261,7 @@
       </div>
     {/if}
     <p class="text-ink-soft">
+      <a class="underline" href="/library/{exercise.id}?client={data.client.id}">In the library</a>.
       {#if fetch.length > 0}Fetch {fetch.join(', ')}.{/if}
       {#if exercise.padding.length > 0}Padding: {exercise.padding.join(', ')}.{/if}
       {#each mayMove as text (text)}{text}
@@ -253,6 +270,10 @@
   </section>
 
   <aside class="flex flex-col gap-4 border-line bg-paper p-4 max-lg:border-t lg:border-l">
+    <section>
+      <h2>One step</h2>
+      <NextSteps next={grade.next} dials={exercise.dials} names={data.names} {base} {unit} />
+    </section>
     {#if graded && stack && rung && value !== null}
       <section class="flex flex-col gap-3">
         <h2>Near this height</h2>

@@ -12,6 +12,7 @@
     type Setting,
     type Side
   } from '$lib/core';
+  import Furniture from '$lib/ui/drawing/Furniture.svelte';
   import Figure from '$lib/ui/drawing/Figure.svelte';
   import { movingFigure } from '$lib/ui/drawing/movingFigure.svelte';
   import Scene from '$lib/ui/drawing/Scene.svelte';
@@ -77,6 +78,7 @@
   {label}
   class="max-h-[38vh] w-full"
 >
+  {#if pose}<Furniture boxes={pose.furniture} />{/if}
   {#if ghost}<Figure pose={ghost} ghost="pale" />{/if}
   {#each spots as { x, rung, key } (key)}
     <StackDrawing items={rung.items} {shelf} {x} />

@@ -2,7 +2,7 @@ import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { whole } from '$lib/contract/fields';
 import { measureForm, measureIdForm, sidesOf } from '$lib/contract/measureForms';
-import { measureOf, measuringOrder, reachableStacks, type WayId } from '$lib/core';
+import { measureOf, measures, measuringOrder, reachableStacks, type WayId } from '$lib/core';
 import { goalCaseOr, orNotFound } from '$lib/server/orNotFound';
 import { findConsent } from '$lib/server/repo/photoRepo';
 import { updateOccasionRemoved } from '$lib/server/repo/occasionRepo';
@@ -18,7 +18,9 @@ const sizeOf = (url: URL, c: GoalCase): SetSize => {
   return asked === 'short' || asked === 'full' ? asked : usualSet(c);
 };
 
-const groupsOf = (c: GoalCase, size: SetSize) => measuringOrder(measuresOf(c, size).map(measureOf));
+/** The measures of a set; one that is asked for besides, as a start height in Grade is, stands among them. */
+const groupsOf = (c: GoalCase, size: SetSize, besides: readonly string[] = []) =>
+  measuringOrder([...new Set([...measuresOf(c, size), ...besides])].map(measureOf));
 
 /** Measures of a set that were not taken today yet, in the order of the positions. */
 const openToday = (c: GoalCase, size: SetSize, today: string): string[] =>
@@ -29,7 +31,8 @@ const openToday = (c: GoalCase, size: SetSize, today: string): string[] =>
 export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const size = sizeOf(url, c);
-  const groups = groupsOf(c, size);
+  const known = measures.filter((m) => m.id === url.searchParams.get('m')).map((m) => m.id);
+  const groups = groupsOf(c, size, known);
   const ids = groups.flatMap((g) => g.measures.map((m) => m.id));
   const asked = url.searchParams.get('m');
   const open = openToday(c, size, today);

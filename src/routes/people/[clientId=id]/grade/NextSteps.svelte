@@ -1,0 +1,44 @@
+<script lang="ts">
+  import type { LengthUnit } from '$lib/contract/fields';
+  import type { Dial, Step } from '$lib/core';
+  import { dialText } from '$lib/ui/dialText';
+  import Why from '$lib/ui/Why.svelte';
+
+  /** One step either way: one dial at a time, in their order; at the end, the neighbours. */
+  type Props = {
+    next: Readonly<{ harder: Step; easier: Step }>;
+    dials: readonly Dial[];
+    names: Readonly<Record<string, string>>;
+    base: string;
+    unit: LengthUnit;
+  };
+  let { next, dials, names, base, unit }: Props = $props();
+  const rows = $derived([
+    { word: 'Harder', step: next.harder },
+    { word: 'Easier', step: next.easier }
+  ]);
+</script>
+
+<dl class="grid grid-cols-[auto_1fr] gap-x-3">
+  {#each rows as { word, step } (word)}
+    <dt class="text-ink-soft">{word}</dt>
+    <dd>
+      {#if step.kind === 'dial'}
+        {@const dial = dials.find((d) => d.id === step.dial)!}
+        <strong>{dial.name} {dialText(dial, step.to, unit)}</strong>
+      {:else if step.ids.length === 0}
+        <span class="text-ink-soft">{step.why}; no neighbour is known</span>
+      {:else}
+        {#each step.ids as id, i (id)}{i > 0 ? ', ' : ''}<a class="underline" href="{base}/grade?exercise={id}"
+            >{names[id] ?? id}</a
+          >{/each}
+      {/if}
+      {#if word === 'Harder'}
+        <Why about="the next step">
+          <p>One dial at a time, in the order in which they are moved: {next.harder.why}.</p>
+          <p>Easing takes back what was moved last: {next.easier.why}.</p>
+        </Why>
+      {/if}
+    </dd>
+  {/each}
+</dl>
