@@ -46,7 +46,7 @@
     <details>
       <summary class="min-h-11 py-2">smooths {use.addition.changed.length} of {plural(use.ladders, 'ladder')}</summary>
       <ul class="flex flex-col gap-1">
-        {#each use.addition.changed as { label, before, after } (label)}
+        {#each use.addition.changed as { label, before, after }, i (i)}
           <li>{label}: <span class="text-ink-soft">{told(before)} → {told(after)}</span></li>
         {/each}
       </ul>
@@ -71,9 +71,7 @@
           <br />
           {#if substitutes.length > 0}
             instead:
-            {#each substitutes.slice(0, 3) as s, i (s.words)}{i > 0 ? ', ' : ''}{s.words}{s.onShelf
-                ? ' (on the shelf)'
-                : ''}{/each}
+            {#each substitutes.slice(0, 3) as s, i (i)}{i > 0 ? ', ' : ''}{s.words}{s.onShelf ? ' (on the shelf)' : ''}{/each}
           {:else}
             nothing else will do
           {/if}

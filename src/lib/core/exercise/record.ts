@@ -114,11 +114,14 @@ function stopsOf({ kinds, links, stops = [], loads }: ExerciseRecord, loadsKnee:
   if (links.length === 0 && loads === undefined) return [...stops, ...painStops];
   const passive = kinds.includes('passive') || kinds.includes('isometric') || kinds.includes('assisted');
   const hip = links.some((l) => motionOf(l).joint === 'hip');
+  // What is this exercise's own is said first; how to come out is said last.
+  const own = stops.filter((s) => /stop/i.test(s));
   return [
+    ...own,
     ...(kinds.includes('active') && !passive && hip ? [pinchStop] : []),
     ...painStops,
     ...(passive && hip ? [boneStop] : []),
     ...(loadsKnee ? [kneeStop] : []),
-    ...stops
+    ...stops.filter((s) => !own.includes(s))
   ];
 }

@@ -44,9 +44,11 @@ export type StackSearch = ReturnType<typeof searchStacks>;
 
 /** Steps of stairs between the stacks; where both make a height, the steps, which cannot move. */
 function withSteps(stacks: readonly Stack[], shelf: readonly Prop[]): Stack[] {
-  const steps = shelf
+  const all = shelf
     .filter((p) => p.fixed && p.quantity > 0)
     .flatMap((p) => p.faces.map((f, face): Stack => ({ heightCm: f.heightCm, items: [{ propId: p.id, face }] })));
+  // Two flights may have steps of one height.
+  const steps = [...new Map(all.map((s) => [s.heightCm, s])).values()];
   const rest = stacks.filter((s) => steps.every((step) => step.heightCm !== s.heightCm));
   return [...rest, ...steps].toSorted((a, b) => a.heightCm - b.heightCm);
 }

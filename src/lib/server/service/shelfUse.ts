@@ -67,7 +67,7 @@ function laddersOf({ c, exerciseName, grade }: Graded): LadderNeed[] {
     const last = stack.rungs.at(-1)?.depthCm ?? 0;
     return [
       {
-        label: `${c.client.name}: ${exerciseName}`,
+        label: `${c.client.name}: ${exerciseName}, ${dial.name}`,
         fromCm: stack.rung.depthCm,
         toCm: Math.min(stack.rung.depthCm, dial.stack.past ? (c.goal.target ?? 0) : Math.min(last, 0)),
         use: dial.stack

@@ -86,7 +86,7 @@
     <a class="btn" href="/library/new?copy={e.id}">Copy and change</a>
   </div>
   <ProblemNote text={formProblem(form)} />
-  {#each data.barred as why (why)}
+  {#each data.barred as why, i (i)}
     <p class="mt-2 rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">
       Not for {client?.name}: {why}
     </p>
@@ -148,7 +148,7 @@
       <section>
         <h2>Set up</h2>
         <ol class="mt-1 list-decimal pl-6">
-          {#each e.setup as line (line)}<li>{line}</li>{/each}
+          {#each e.setup as line, i (i)}<li>{line}</li>{/each}
         </ol>
         {#if e.press}<p class="mt-2"><strong>Press:</strong> {e.press}.</p>{/if}
         {#if e.draw}<p><strong>Draw:</strong> {e.draw}.</p>{/if}
@@ -157,7 +157,7 @@
         <section>
           <h2>Look at</h2>
           <ul class="mt-1 flex flex-col">
-            {#each e.checks as check (check)}
+            {#each e.checks as check, i (i)}
               <li><label class="choice"><input type="checkbox" /> {check}</label></li>
             {/each}
           </ul>
@@ -167,7 +167,7 @@
         <section>
           <h2>What goes wrong</h2>
           <dl class="mt-1">
-            {#each e.mistakes as { mistake, fix } (mistake)}
+            {#each e.mistakes as { mistake, fix }, i (i)}
               <dt class="font-semibold">{mistake}</dt>
               <dd class="mb-1 pl-4">{fix}</dd>
             {/each}
@@ -186,14 +186,14 @@
       <section class="rounded-soft border-2 border-stop p-3">
         <h2>Stop</h2>
         <ul class="mt-1 flex flex-col gap-1">
-          {#each e.stops as stop (stop)}<li>{stop}</li>{/each}
+          {#each e.stops as stop, i (i)}<li>{stop}</li>{/each}
         </ul>
       </section>
       {#if e.cautions.length > 0 || e.clothing || e.privatePlace}
         <section>
           <h2>Mind</h2>
           <ul class="mt-1 flex flex-col gap-1">
-            {#each e.cautions as caution (caution)}<li>{caution}</li>{/each}
+            {#each e.cautions as caution, i (i)}<li>{caution}</li>{/each}
             {#if e.privatePlace}<li>Not for a public place.</li>{/if}
             {#if e.clothing}<li>{e.clothing}</li>{/if}
             <li class="text-ink-soft">Licensed practice and local rules come first.</li>
@@ -273,7 +273,7 @@
               {#if equipmentOf(need.id).mayMove}<span class="block">{equipmentOf(need.id).mayMove}</span>{/if}
             </li>
           {/each}
-          {#each e.padding as pad (pad)}<li>{capital(pad)}</li>{/each}
+          {#each e.padding as pad, i (i)}<li>{capital(pad)}</li>{/each}
         </ul>
       </section>
       {#if e.variants.length > 0}

@@ -338,7 +338,7 @@ export const warmUp: Family = {
       felt: 'all round the ankle',
       why: 'A free ankle spares the knee in every crossed seat.',
       dials: [levels('assist', 'how', 'free', 'led by the hand'), reps(5, 20, 5)],
-      doses: [{ school: 'drills', reps: 10, note: 'by hand; free circles are not counted' }]
+      doses: [{ school: 'drills', reps: 10, note: 'by hand; free circles are not counted', unsure: true }]
     },
     {
       id: 'knee_bounce',

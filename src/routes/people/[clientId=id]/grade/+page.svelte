@@ -127,7 +127,7 @@
         >
       {/if}
     </div>
-    {#each grade.barred as why (why)}
+    {#each grade.barred as why, i (i)}
       <p class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">Not for this client: {why}</p>
     {/each}
     {#if grade.locked}

@@ -46,7 +46,7 @@
       {#if dial.kind === 'level'}
         <label class="sr-only" for="{id}-set">{dial.name}</label>
         <select id="{id}-set" name="value" class="input w-44">
-          {#each dial.levels ?? [] as level, i (level)}<option value={i}>{level}</option>{/each}
+          {#each dial.levels ?? [] as level, i (i)}<option value={i}>{level}</option>{/each}
         </select>
       {:else}
         <label class="sr-only" for="{id}-set">{dial.name}</label>
