@@ -307,5 +307,7 @@ test('the library is found in, laid side by side, and written in', async ({ page
   await expect(page.getByRole('heading', { name: 'Library' })).toBeVisible();
   await page.getByRole('searchbox').fill(name);
   await expect(page.getByText('Nothing answers all of this.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: new RegExp(name) })).toBeVisible();
   expect(faults.filter((f) => !/40[09]/.test(f))).toEqual([]);
 });

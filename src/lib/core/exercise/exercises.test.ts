@@ -4,6 +4,7 @@ import { exerciseSchema } from '$lib/contract/exerciseForms';
 import {
   barredBy,
   chainOf,
+  chainsOf,
   easier,
   exerciseOf,
   exercises,
@@ -158,6 +159,16 @@ describe('neighbours', () => {
     ['half_split_hold', ['low_lunge', 'half_split_hold', 'slide_to_split', 'front_split_on_stack', 'raised_split']],
     ['wrist_floor', ['wrist_own_hand', 'wrist_floor', 'wrist_lean']]
   ])('the row of %s', (id, row) => expect(chainOf(exerciseOf(id), exercises)).toEqual(row));
+
+  test('rows stand once, run from easier to harder, and leave out nothing that has a neighbour', () => {
+    const rows = chainsOf(exercises);
+    expect(new Set(rows.map((r) => r.join())).size).toBe(rows.length);
+    for (const row of rows)
+      for (const [i, id] of row.slice(1).entries())
+        expect(neighboursOf(exerciseOf(row[i]!), exercises).harder.map((n) => n.id)).toContain(id);
+    const inRows = new Set(rows.flat());
+    for (const e of exercises) if (neighboursOf(e, exercises).harder.length > 0) expect(inRows.has(e.id), e.id).toBe(true);
+  });
 
   test('easier is harder read backwards', () => {
     for (const e of exercises)

@@ -6,6 +6,7 @@ import {
   candidateProps,
   dialAtRung,
   exerciseOf,
+  heightGaps,
   ladder,
   searchStacks,
   shareShelf,
@@ -93,6 +94,17 @@ describe('stacks by use', () => {
     for (const h of [10, 15, 20, 23]) expect(stacks.map((s) => s.heightCm)).toContain(h);
     expect(searchStacks([{ ...block, quantity: 1000 }]).bounded).toBe(false);
   });
+});
+
+describe('heightGaps', () => {
+  const stacks = (...heights: number[]) => [0, ...heights].map((heightCm) => ({ heightCm, items: [] }));
+  test('names what no usual step crosses, up to the end of the scale', () =>
+    expect(heightGaps(stacks(5, 10, 16, 40), 50)).toEqual([
+      { fromCm: 10, toCm: 16 },
+      { fromCm: 16, toCm: 40 },
+      { fromCm: 40, toCm: 50 }
+    ]));
+  test('heights above the scale are left out', () => expect(heightGaps(stacks(5, 10, 80), 12)).toEqual([]));
 });
 
 describe('the ladder by use', () => {

@@ -11,7 +11,11 @@ import {
   totals,
   compileCycle,
   compileBreaths,
-  compilePulses
+  compilePulses,
+  isOutside,
+  schoolFigure,
+  schoolOf,
+  suggestedValue
 } from '../index';
 
 describe('the schools', () => {
@@ -116,5 +120,40 @@ describe('compileBreaths and compilePulses', () => {
     expect(() => compileBreaths({ breaths: 3, breathS: 8, effortPct: 70 })).toThrow('effort_above_cap');
     expect(() => compilePulses({ sets: 0, pulses: 1, pulseS: 1, holdS: 1, settleS: 0 })).toThrow('rounds_out_of_range');
     expect(() => compileCycle({ holdS: -1, rounds: 1, turnS: 0, settleS: 0, finalSettleS: 0 })).toThrow();
+  });
+});
+
+describe('schoolFigure', () => {
+  const kneel = exerciseOf('leaning_back_kneel');
+  const dialOf = (id: string, e = kneel) => e.dials.find((d) => d.id === id)!;
+  const figure = (school: string, dial: string, e = kneel) => schoolFigure(schoolOf(school), e, dial);
+
+  test('is the exercise’s own where it has one, else the school’s default', () => {
+    expect(figure('drills', 'holdS', exerciseOf('frog'))).toEqual({ span: [20, 30], own: true, unsure: false });
+    expect(figure('long_hold', 'holdS')).toEqual({ span: [60, 120], own: false, unsure: false });
+  });
+  test('carries the mark of figures that are not certain', () =>
+    expect(figure('drills', 'reps', exerciseOf('ankle_circles'))).toMatchObject({ own: true, unsure: true }));
+  test('never turns breaths into seconds, nor kicks into a contraction', () => {
+    expect(figure('breath_counted', 'holdS')).toBeNull();
+    expect(figure('breath_counted', 'breaths')).toMatchObject({ span: [3, 9] });
+    expect(figure('drills', 'contractionS')).toBeNull();
+    expect(figure('long_hold', 'loadKg')).toBeNull();
+  });
+  test('suggests the low end, on the dial’s own steps and inside its ends', () => {
+    expect(suggestedValue(dialOf('effortPct'), figure('long_hold', 'effortPct')!)).toBe(20);
+    expect(suggestedValue(dialOf('holdS'), figure('long_hold', 'holdS')!)).toBe(30); // the dial ends there
+    for (const e of exercises)
+      for (const d of e.dials)
+        for (const s of schools) {
+          const found = schoolFigure(s, e, d.id);
+          if (!found) continue;
+          const at = suggestedValue(d, found);
+          expect(at >= d.min && at <= d.max, `${e.id} ${d.id} ${s.id}`).toBe(true);
+        }
+  });
+  test('tells what lies outside it', () => {
+    const span = figure('long_hold', 'holdS')!;
+    expect([59, 60, 120, 121].map((at) => isOutside(span, at))).toEqual([true, false, false, true]);
   });
 });

@@ -169,6 +169,17 @@ describe('grading', () => {
       await expect(setDial(db, id, dial('pancake_press_draw', 'nothing', 2), now)).rejects.toEqual(refusal('not_found'));
     }));
 
+  test('what is set on one dial leaves the starts of the others alone: a beginner keeps the shorter hold', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'front_split', 'left');
+      await db.query(`update client set level = 'beginner' where id = $1`, [id]);
+      const at = async () => settingOf(await caseOf(db, id), exerciseOf('rear_hip_cycle'), 'left');
+      const { holdS } = await at();
+      expect(holdS).toBeLessThan(exerciseOf('rear_hip_cycle').start.holdS!);
+      await setDial(db, id, dial('rear_hip_cycle', 'effortPct', 45), now);
+      expect(await at()).toEqual({ holdS, effortPct: 45 });
+    }));
+
   test('a limit rules an exercise out, an open stop keeps it from being made harder', () =>
     store.rolledBack(async (db) => {
       const id = await newClient(db, 'lotus');

@@ -259,7 +259,7 @@ export async function setDial(db: Database, clientId: number, input: DialInput, 
   await db.transaction(async (tx) => {
     for (const side of places) {
       const kept = c.settings[exercise.id]?.[side] ?? {};
-      await upsertSetting(tx, c.goal.id, exercise.id, side, { ...exercise.start, ...kept, [input.dial]: to });
+      await upsertSetting(tx, c.goal.id, exercise.id, side, { ...kept, [input.dial]: to });
       if (kept[input.dial] !== to)
         await insertSettingChange(
           tx,

@@ -1,7 +1,7 @@
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
 import { armBy, armTo, legBy, legTo, postureOf, restingAt, trunkOf, underHand, type Leg } from '../posture';
-import { add, along, vec, way, type Vec } from '../vec';
+import { add, along, solve, vec, way, type Vec } from '../vec';
 
 const both = <T>(make: (which: Which) => T): Record<Which, T> => ({ trained: make('trained'), other: make('other') });
 
@@ -41,10 +41,20 @@ function leanBack(f: Frame, leanDeg: number): Built {
   return { posture: postureOf(trunk, legs, arms), landmarks: { vertex: vec(0, f.r.knee), along: pelvis } };
 }
 
+/** How far the trunk leans so that straight arms reach a height, no more upright than it is usual. */
+const leanToReach = (f: Frame, pelvis: Vec, handCm: number, usualDeg: number, dropDeg: number): number =>
+  solve(
+    (deg) => trunkOf(f, pelvis, { lower: way(deg), upper: way(deg - dropDeg) }).shoulder.trained.y,
+    handCm + f.r.wrist + 0.96 * (f.arm.upper + f.arm.fore),
+    -20,
+    usualDeg
+  );
+
 /** Front leg straight on its heel, the rear knee under its hip, hands on blocks. */
 function halfSplit(f: Frame, handCm: number): Built {
   const hip = hipOver(f, 'other', way(93), -f.hipHalf);
-  const trunk = trunkOf(f, { ...hip, z: 0 }, { lower: way(40), upper: way(30), head: way(36) });
+  const lean = leanToReach(f, { ...hip, z: 0 }, handCm, 40, 10);
+  const trunk = trunkOf(f, { ...hip, z: 0 }, { lower: way(lean), upper: way(lean - 10), head: way(lean - 4) });
   const other = kneelingLeg(f, 'other', trunk.hip.other, way(-87));
   const lead = (deg: number) => legBy(f, 'trained', trunk.hip.trained, { thigh: way(deg), toes: way(deg + 86) });
   const trained = restingAt(f, 0, lead, -85, 0);
@@ -68,7 +78,8 @@ function halfKneeling(f: Frame): Built {
 /** Front foot flat between the hands, the rear leg straight behind on its toes. */
 function longLunge(f: Frame, handCm: number): Built {
   const pelvis = vec(0, 0.27 * f.stature);
-  const trunk = trunkOf(f, pelvis, { lower: way(44), upper: way(36), head: way(48) });
+  const lean = leanToReach(f, pelvis, handCm, 44, 8);
+  const trunk = trunkOf(f, pelvis, { lower: way(lean), upper: way(lean - 8), head: way(lean + 4) });
   const rear = (deg: number) =>
     legBy(f, 'trained', trunk.hip.trained, { thigh: way(180 + deg), toes: way(-64), soleFaces: way(206) });
   const trained = restingAt(f, 0, rear, 0, 60);

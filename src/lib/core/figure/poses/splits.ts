@@ -21,7 +21,7 @@ const splitTrunk = (f: Frame, pelvisY: number) => trunkOf(f, vec(0, pelvisY), { 
 function splitArms(f: Frame, { shoulder }: ReturnType<typeof trunkOf>, gapCm: number) {
   const top = Math.max(f.r.wrist, (f.hands ?? gapCm * 0.9) + f.r.wrist);
   const hand = (x: number, z: number) => vec(x * f.stature, top, z);
-  const palm = way(gapCm > 8 ? -30 : -4);
+  const palm = way(f.hands === null && gapCm > 8 ? -30 : -4);
   return {
     trained: armTo(f, shoulder.trained, hand(0.14, shoulder.trained.z), way(150), palm),
     other: armTo(f, shoulder.other, hand(-0.1, shoulder.other.z), way(150), palm)
