@@ -56,7 +56,7 @@
   }}
 />
 
-<main class="grid lg:grid-cols-[17rem_1fr]">
+<main class="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[17rem_minmax(0,1fr)]">
   <form
     method="GET"
     class="flex flex-col gap-3 border-line p-4 max-lg:border-b lg:border-r"

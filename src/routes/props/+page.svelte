@@ -38,7 +38,7 @@
 
 <svelte:head><title>Props · Calm Reach</title></svelte:head>
 
-<main class="mx-auto grid max-w-7xl gap-6 p-5 lg:grid-cols-[1fr_22rem]">
+<main class="mx-auto grid max-w-7xl grid-cols-[minmax(0,1fr)] gap-6 p-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
   <section>
     <div class="flex flex-wrap items-end gap-4">
       <h1>{data.home ? `At home: ${data.home.name}` : 'The shelf'}</h1>
@@ -100,7 +100,7 @@
             <div class="flex flex-wrap items-end gap-x-6 gap-y-2">
               {#if prop.faces.length > 0}
                 <div
-                  class="flex items-end border-b-[3px] border-ink"
+                  class="flex max-w-full items-end overflow-x-auto border-b-[3px] border-ink"
                   role="img"
                   aria-label="{prop.name}: {prop.faces.map((f) => `${lengthNumber(f.heightCm, unit)} ${unit}`).join(', ')}"
                 >

@@ -26,7 +26,9 @@ function fitness(e: Exercise, motion: MotionId, part: 'open' | 'own', wanted: Re
  *         client's own; of equals the one that stands first in the catalogue.
  */
 export function goalExercises(goal: Pick<Goal, 'id' | 'demands'>, catalogue: readonly Exercise[]): Exercise[] {
-  const position = catalogue.find((e) => e.positionOf.includes(goal.id));
+  // Of several, the one that can be graded on a stack.
+  const positions = catalogue.filter((e) => e.positionOf.includes(goal.id));
+  const position = positions.find((e) => e.dials.some((d) => d.stack)) ?? positions[0];
   const motions = goal.demands.flatMap(({ measure }) => motionOfDemand(measure) ?? []);
   const wanted = new Set<string>(motions);
   const fittest = (motion: MotionId, part: 'open' | 'own') => {

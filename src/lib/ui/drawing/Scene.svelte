@@ -10,6 +10,8 @@
     below?: number;
     /** Whether the floor line is seen; from above it is not. @default true */
     floor?: boolean;
+    /** Where the drawing stands in a room that is wider than it. @default 'middle' */
+    align?: 'middle' | 'right';
     label: string;
     /** Drawn with y upward. */
     children: Snippet;
@@ -17,10 +19,27 @@
     overlay?: Snippet;
     class?: string;
   };
-  let { minX, maxX, maxY, below = 4, floor = true, label, children, overlay, class: className = '' }: Props = $props();
+  let {
+    minX,
+    maxX,
+    maxY,
+    below = 4,
+    floor = true,
+    align = 'middle',
+    label,
+    children,
+    overlay,
+    class: className = ''
+  }: Props = $props();
 </script>
 
-<svg viewBox="{minX} {-maxY} {maxX - minX} {maxY + below}" class={className} role="img" aria-label={label}>
+<svg
+  viewBox="{minX} {-maxY} {maxX - minX} {maxY + below}"
+  class={className}
+  preserveAspectRatio={align === 'right' ? 'xMaxYMid' : undefined}
+  role="img"
+  aria-label={label}
+>
   <g transform="scale(1 -1)">{@render children()}</g>
   {#if floor}
     <path d="M{minX} 0H{maxX}" stroke="var(--color-ink)" stroke-width="2.5" vector-effect="non-scaling-stroke" />

@@ -137,7 +137,7 @@
     </p>
   </section>
 
-  <div class="mt-5 grid gap-6 lg:grid-cols-[1fr_1fr_20rem]">
+  <div class="mt-5 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_20rem]">
     <div class="flex flex-col gap-4">
       {#if pose}
         <Scene

@@ -102,7 +102,7 @@
   const sideLabel = $derived(exercise.sideWords || 'Side');
 </script>
 
-<main class="grid lg:grid-cols-[13.5rem_1fr_25rem]">
+<main class="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[13.5rem_minmax(0,1fr)_25rem]">
   <WeekList week={data.week} {exercise} {base} {unit} inWeek={data.inWeek} {form} atHome={data.atHome} />
 
   <section class="flex min-w-0 flex-col gap-2 p-4">
@@ -160,21 +160,21 @@
           : exercise.name}
       />
       {#if graded && stack && value !== null}
-        <p class="pointer-events-none absolute top-0 left-0">
+        <p class="pointer-events-none absolute top-0 left-0 max-sm:static">
           <span class="block text-6xl leading-none font-bold">{dialText(graded.dial, value, unit)}</span>
           <span class="text-lg text-ink-soft">
             {#if graded.dial.stack?.past}{degText(openingFromDepthDeg({ depthCm: value, ...legs }))} open{:else}{graded.dial
                 .name}{/if}
           </span>
-        </p>
-        <p class="pointer-events-none absolute top-0 right-0 max-w-56 text-right leading-tight text-ink-soft">
-          {#if stack.measured}
-            measured {dialText(graded.dial, stack.measured.value, unit)}, {stateText[stack.measured.bodyState]}, {shortDate(
-              stack.measured.takenOn
-            )} · shown pale
-          {:else if stack.missing}
-            not measured: the middle height is shown
-          {/if}
+          <span class="mt-1 block max-w-44 leading-tight text-ink-soft">
+            {#if stack.measured}
+              measured {dialText(graded.dial, stack.measured.value, unit)}, {stateText[stack.measured.bodyState]}, {shortDate(
+                stack.measured.takenOn
+              )} · shown pale
+            {:else if stack.missing}
+              not measured: the middle height is shown
+            {/if}
+          </span>
         </p>
       {/if}
     </div>

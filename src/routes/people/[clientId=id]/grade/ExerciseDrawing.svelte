@@ -75,6 +75,7 @@
   maxX={box.maxX + box.besideX + 6}
   maxY={box.maxY + 2}
   floor={!isFromAbove}
+  align="right"
   {label}
   class="max-h-[38vh] w-full"
 >
