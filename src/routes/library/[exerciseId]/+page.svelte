@@ -26,6 +26,11 @@
     hold: 'A still stretch at a mild, bearable pull. Time does the work; the breath out is longer than the breath in.',
     'active end':
       'The joint is moved to its edge by its own muscles and held there without help, so that the range that was reached is owned.',
+    mobilise:
+      'Movement through the range, small first, growing with the warmth; nothing is held at the end. Where hands or a strap help, it is a trace at the end of the movement.',
+    'warm-up': 'Pulse and joints before anything is held: easy, brisk, out of breath a little.',
+    settle: 'Rest in a shape that asks for nothing, until the breath is slow again.',
+    test: 'The same test, set up the same way, before and after: what changed is read, not felt.',
     strengthen: 'Repetitions with more work than the edge alone asks for: a load, a kick, a lift.'
   };
   const method = $derived(e.kinds.includes('isometric') ? methods['contract-relax'] : methods[e.phases[0] ?? '']);

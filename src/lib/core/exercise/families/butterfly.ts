@@ -1,23 +1,11 @@
 // A data table: butterfly and its relatives. Common practice (docs/sources.md#exercises).
-import { effort, height, hold, levels, load, reps, rounds } from '../dial';
+import { effort, hold, levels, load, reps, rounds } from '../dial';
 import { may, need, type Family } from '../record';
+import { crossSeat as seat, kneesOn } from './stacks';
 
 const noDepth = 'Length before depth; nobody chases the floor.';
 const partnerRule = 'The one being stretched controls the depth and says stop; the partner only follows.';
-const seat = height('seatCm', 'height of the seat', {
-  under: 'seat',
-  pairs: 1,
-  higherIs: 'easier',
-  bears: 'weight',
-  startFrom: { measure: 'cross_seat_height', words: 'the lowest seat on which the low back stays long' }
-});
-const knees = height('kneesCm', 'height under the knees', {
-  under: 'knees',
-  pairs: 2,
-  higherIs: 'easier',
-  bears: 'light',
-  startFrom: { measure: 'butterfly_knee_height', words: 'the height at which the knees rest' }
-});
+const knees = kneesOn('butterfly_knee_height', 'the height at which the knees rest');
 const heels = levels('heels', 'heels', 'a forearm away', 'half way', 'close to the seat');
 const pressed = levels('press', 'pressure', 'light', 'middle', 'firm');
 

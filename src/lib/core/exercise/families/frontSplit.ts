@@ -1,6 +1,7 @@
 // A data table: lunges, the front split and what leads to it. Common practice (docs/sources.md#exercises).
 import { along, breaths, effort, height, hold, levels, reps, rounds } from '../dial';
 import { may, need, type Family } from '../record';
+import { handsOn } from './stacks';
 
 const kneePad = need('pad', 'knee pad');
 const handBlocks = need('block', 'two hand blocks', 2);
@@ -8,12 +9,7 @@ const underKnee = 'a pad under the rear knee';
 const squareHips = 'hips square';
 const firstTimer = 'First-timers do not go to the end.';
 const warmBack = 'The back is warm before it leans; the head may stay up.';
-const hands = height(
-  'handsCm',
-  'height under the hands',
-  { under: 'hands', pairs: 2, higherIs: 'easier', bears: 'light' },
-  [0, 60]
-);
+const hands = handsOn();
 const depth = {
   ...height(
     'depthCm',

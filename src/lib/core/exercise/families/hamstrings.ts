@@ -1,31 +1,12 @@
 // A data table: the back of the leg, lying, kneeling and standing. Common practice (docs/sources.md#exercises).
 import { along, breaths, effort, height, hold, levels, load, reps, rounds } from '../dial';
 import { may, need, type Family } from '../record';
+import { handsInFold as hands, seatOn, surfaceOn as surface } from './stacks';
 
 const otherLeg = levels('otherLeg', 'other leg', 'bent, foot down', 'straight along the floor');
 const spare = 'Reach as far as it goes; nobody is measured by the floor.';
 const flexNote = 'A flexed foot moves the feeling toward the nerve: an instructor looks at it first.';
 const ounces = ['A few tens of grams of help, no more.', 'No force, no long hold; the low back is spared.'] as const;
-const hands = height('handsCm', 'height under the hands', {
-  under: 'hands',
-  pairs: 2,
-  higherIs: 'easier',
-  bears: 'light',
-  startFrom: { measure: 'fingertip_floor', words: 'where the fingertips reach with a long back' }
-});
-const surface = height(
-  'handsCm',
-  'height of the surface',
-  {
-    under: 'hands',
-    pairs: 2,
-    higherIs: 'easier',
-    bears: 'weight',
-    startFrom: { measure: 'fingertip_floor', words: 'where the fingertips reach with a long back' }
-  },
-  [0, 80]
-);
-
 const strapReps = {
   position: 'lying on the back',
   phases: ['mobilise', 'active end'],
@@ -391,11 +372,7 @@ export const hamstrings: Family = {
       notFelt: 'a sharp line down the leg, low back',
       why: 'The fold with the legs carried.',
       cautions: [spare, flexNote],
-      dials: [
-        height('seatCm', 'height of the seat', { under: 'seat', pairs: 1, higherIs: 'easier', bears: 'weight' }, [0, 40]),
-        levels('foot', 'feet', 'pointed', 'flexed'),
-        hold(10, 60, 10)
-      ],
+      dials: [seatOn([0, 40]), levels('foot', 'feet', 'pointed', 'flexed'), hold(10, 60, 10)],
       doses: [{ school: 'drills', holdS: 10 }]
     },
     {

@@ -1,6 +1,7 @@
 // A data table: knee, ankle and front of the thigh. Common practice (docs/sources.md#exercises).
 import { along, effort, height, hold, levels, load, reps } from '../dial';
 import { may, need, type Family } from '../record';
+import { seatOn } from './stacks';
 
 const painBack = 'Pain in the knee: the thicker towel, less pull, or the easier neighbour.';
 const rail = 'A hand on the rail.';
@@ -20,18 +21,7 @@ const heels = height(
   },
   [0, 15]
 );
-const heelSeat = height(
-  'seatCm',
-  'height of the seat',
-  {
-    under: 'seat',
-    pairs: 1,
-    higherIs: 'easier',
-    bears: 'weight',
-    startFrom: { measure: 'calf_thigh_gap', words: 'the gap left between calf and thigh' }
-  },
-  [0, 30]
-);
+const heelSeat = seatOn([0, 30], { measure: 'calf_thigh_gap', words: 'the gap left between calf and thigh' });
 
 export const kneeAnkle: Family = {
   id: 'knee_ankle',

@@ -1,27 +1,15 @@
 // A data table: legs apart and a fold between them. Common practice (docs/sources.md#exercises).
-import { effort, height, hold, levels, load, reps, rounds } from '../dial';
+import { effort, hold, levels, load, reps, rounds } from '../dial';
 import { may, need, type Family } from '../record';
+import { handsOn, seatOn } from './stacks';
 
 const turnedIn = ['Knees and toes roll in.', 'Less depth: knees and toes point up.'] as const;
 const kneesUp = 'knees and toes point up';
-const seat = height(
-  'seatCm',
-  'height of the seat',
-  {
-    under: 'seat',
-    pairs: 1,
-    higherIs: 'easier',
-    bears: 'weight',
-    startFrom: { measure: 'pancake_seat_height', words: 'the lowest seat on which the pelvis still tips forward' }
-  },
-  [0, 40]
-);
-const hands = height(
-  'handsCm',
-  'height under the hands',
-  { under: 'hands', pairs: 2, higherIs: 'easier', bears: 'light' },
-  [0, 50]
-);
+const seat = seatOn([0, 40], {
+  measure: 'pancake_seat_height',
+  words: 'the lowest seat on which the pelvis still tips forward'
+});
+const hands = handsOn([0, 50]);
 
 export const pancake: Family = {
   id: 'pancake',

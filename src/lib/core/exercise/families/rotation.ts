@@ -1,25 +1,13 @@
 // A data table: the hip turning, from the chair to the lotus. Common practice (docs/sources.md#exercises).
 import { along, breaths, effort, height, hold, levels, reps, rounds } from '../dial';
 import { may, need, type Family } from '../record';
+import { crossSeat as seat, kneesOn, seatOn } from './stacks';
 
 const fold = levels('fold', 'trunk', 'upright', 'leaning', 'folded');
 const press = levels('press', 'press', 'light', 'middle', 'firm');
 const noKnee = 'The knee must not notice it.';
 const lotusStop = 'Anything at all in the knee: undo it with the hands and stop.';
-const seat = height('seatCm', 'height of the seat', {
-  under: 'seat',
-  pairs: 1,
-  higherIs: 'easier',
-  bears: 'weight',
-  startFrom: { measure: 'cross_seat_height', words: 'the lowest seat on which the low back stays long' }
-});
-const knees = height('kneesCm', 'height under the knees', {
-  under: 'knees',
-  pairs: 2,
-  higherIs: 'easier',
-  bears: 'light',
-  startFrom: { measure: 'lotus_knee_height', words: 'the height at which the knee hangs' }
-});
+const knees = kneesOn('lotus_knee_height', 'the height at which the knees hang');
 const knee = height('kneesCm', 'height under the knee', {
   under: 'knee',
   pairs: 1,
@@ -179,11 +167,7 @@ export const rotation: Family = {
       notFelt: 'inside the knee',
       why: 'The outward turn where everybody has a chair.',
       mistakes: [['The back rounds.', 'A higher seat.']],
-      dials: [
-        height('seatCm', 'height of the seat', { under: 'seat', pairs: 1, higherIs: 'easier', bears: 'weight' }, [20, 70]),
-        fold,
-        hold(60, 120, 15)
-      ],
+      dials: [seatOn([20, 70]), fold, hold(60, 120, 15)],
       doses: [{ school: 'long_hold', holdS: [60, 120] }],
       harderInferred: ['pigeon_forward'],
       then: ['figure_four_two_phase']

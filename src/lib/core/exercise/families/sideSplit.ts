@@ -1,6 +1,7 @@
 // A data table: frog, one-leg frog and side split. Common practice (docs/sources.md#exercises).
 import { along, effort, height, hold, levels, reps, rounds } from '../dial';
 import { need, type Family } from '../record';
+import { handsOn } from './stacks';
 
 const underKnees = 'a soft mat under both knees';
 const pinch = 'A pinch in the groin: turn or narrow the legs; it is no target.';
@@ -282,7 +283,7 @@ export const sideSplit: Family = {
           },
           [0, 100]
         ),
-        height('handsCm', 'height under the hands', { under: 'hands', pairs: 2, higherIs: 'easier', bears: 'light' }, [0, 60]),
+        handsOn(),
         hold(20, 60, 10)
       ],
       asks: ['holdS']
