@@ -180,6 +180,17 @@ describe('grading', () => {
       expect(await at()).toEqual({ holdS, effortPct: 45 });
     }));
 
+  test('two dials tapped at once are both kept', async () => {
+    const id = await newClient(store.db, 'front_split', 'left');
+    await Promise.all([
+      setDial(store.db, id, dial('rear_hip_cycle', 'effortPct', 45), now),
+      setDial(store.db, id, dial('rear_hip_cycle', 'holdS', 75), now)
+    ]);
+    expect((await caseOf(store.db, id)).settings.rear_hip_cycle!.left).toEqual({ effortPct: 45, holdS: 75 });
+    await store.db.query('delete from client where id = $1', [id]);
+    await store.db.query('delete from prop');
+  });
+
   test('a limit rules an exercise out, an open stop keeps it from being made harder', () =>
     store.rolledBack(async (db) => {
       const id = await newClient(db, 'lotus');

@@ -16,6 +16,7 @@ import {
   loadedJoints,
   measureOf,
   planExerciseIds,
+  rungAt,
   rungsAround,
   rungsOfStacks,
   sides,
@@ -32,7 +33,7 @@ import {
   type StackUse,
   type Step
 } from '$lib/core';
-import type { Database } from '../db/db';
+import type { Database, Db } from '../db/db';
 import { insertSettingChange, replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
 import { updateSchool } from '../repo/clientRepo';
 import { upsertExerciseNote } from '../repo/exerciseRepo';
@@ -208,9 +209,7 @@ function gradeStack(c: GoalCase, exercise: Exercise, dial: Dial, use: StackUse, 
   const middle = all[Math.floor((all.length - 1) / 2)]?.depthCm ?? 0;
   const meant =
     kept !== undefined ? depthOf(dial, kept) : measured ? depthOf(dial, measured.value) : use.higherIs === 'harder' ? 0 : middle;
-  const nearest = (depthCm: number) =>
-    all.reduce<Rung>((near, r) => (Math.abs(r.depthCm - depthCm) < Math.abs(near.depthCm - depthCm) ? r : near), all[0]!);
-  const rung = nearest(Math.max(meant, end));
+  const rung = rungAt(all, Math.max(meant, end))!; // the floor is always one
   const goalEnd = use.past && split ? split.goal.target : use.higherIs === 'harder' ? Math.min(rung.depthCm - 10, -10) : 0;
   const { rungs, faults } = rungsAround({ depthCm: rung.depthCm, targetCm: Math.max(goalEnd, end), shelf, use, stacks });
   const near = all
@@ -237,9 +236,14 @@ function gradeStack(c: GoalCase, exercise: Exercise, dial: Dial, use: StackUse, 
  *
  * Throws: CoreError 'exercise_barred', 'harder_while_locked', 'dial_out_of_range', 'past_end_stop', 'not_found';
  *         'jump_unconfirmed' for more than one step harder that nobody confirmed.
+ *
+ * Read and written in one transaction, so that two quick taps on two dials both stay.
  */
-export async function setDial(db: Database, clientId: number, input: DialInput, now: Date): Promise<void> {
-  const c = await loadGoalCase(db, clientId);
+export const setDial = (db: Database, clientId: number, input: DialInput, now: Date): Promise<void> =>
+  db.transaction((tx) => moveDial(tx, clientId, input, now));
+
+async function moveDial(tx: Db, clientId: number, input: DialInput, now: Date): Promise<void> {
+  const c = await loadGoalCase(tx, clientId);
   const exercise = exerciseIn(c.catalogue, input.exerciseId);
   const grade = gradeOf(c, exercise, input.side);
   const graded = grade.dials.find((d) => d.dial.id === input.dial);
@@ -256,19 +260,17 @@ export async function setDial(db: Database, clientId: number, input: DialInput, 
     throw new CoreError('jump_unconfirmed', { steps: Math.ceil(steps - 1e-3), from: show(from!), to: show(to) });
   }
   const places: readonly Side[] = isPerSide(exercise) ? [input.side] : sides;
-  await db.transaction(async (tx) => {
-    for (const side of places) {
-      const kept = c.settings[exercise.id]?.[side] ?? {};
-      await upsertSetting(tx, c.goal.id, exercise.id, side, { ...kept, [input.dial]: to });
-      if (kept[input.dial] !== to)
-        await insertSettingChange(
-          tx,
-          c.goal.id,
-          { exerciseId: exercise.id, side, dial: input.dial, from: kept[input.dial] ?? null, to },
-          now.toISOString()
-        );
-    }
-  });
+  for (const side of places) {
+    const kept = c.settings[exercise.id]?.[side] ?? {};
+    await upsertSetting(tx, c.goal.id, exercise.id, side, { ...kept, [input.dial]: to });
+    if (kept[input.dial] !== to)
+      await insertSettingChange(
+        tx,
+        c.goal.id,
+        { exerciseId: exercise.id, side, dial: input.dial, from: kept[input.dial] ?? null, to },
+        now.toISOString()
+      );
+  }
 }
 
 /** From where a step counts: what is in use; while nothing is, or the shelf lost it, what was measured. */
@@ -291,7 +293,7 @@ function placeOf(c: GoalCase, { dial, stack }: GradedDial, value: number): numbe
       stack.rung,
       ...rungsOfStacks(stacksFor(dial.stack!, c.shelf).stacks, dial.stack!)
     ];
-    const rung = all.reduce((near, r) => (Math.abs(r.depthCm - wanted) < Math.abs(near.depthCm - wanted) ? r : near));
+    const rung = rungAt(all, wanted)!;
     return dialAtRung(dial, rung);
   }
   const capPct = dial.id === 'effortPct' ? capOf(limitsOf(c), 'effort cap', defaultEffortCapPct) : Infinity;
@@ -301,7 +303,7 @@ function placeOf(c: GoalCase, { dial, stack }: GradedDial, value: number): numbe
   return Math.round((dial.min + Math.round((value - dial.min) / dial.step) * dial.step) * 100) / 100;
 }
 
-async function loadGoalCase(db: Database, clientId: number): Promise<GoalCase> {
+async function loadGoalCase(db: Db, clientId: number): Promise<GoalCase> {
   const c = withGoal(await loadCase(db, clientId));
   if (!c) throw new CoreError('not_found', { what: 'goal' });
   return c;
@@ -309,12 +311,14 @@ async function loadGoalCase(db: Database, clientId: number): Promise<GoalCase> {
 
 /** Puts an exercise into the week of the goal in work, at its end; one that is there already stays where it is. */
 export async function addToWeek(db: Database, clientId: number, exerciseId: string): Promise<void> {
-  const c = await loadGoalCase(db, clientId);
-  exerciseIn(c.catalogue, exerciseId);
-  const week = weekOf(c).map((w) => w.choice);
-  if (week.some((w) => w.exerciseId === exerciseId)) return;
-  const choice = { exerciseId, schoolId: null, policies: {} };
-  await db.transaction((tx) => replaceChoices(tx, c.goal.id, [...week, choice]));
+  await db.transaction(async (tx) => {
+    const c = await loadGoalCase(tx, clientId);
+    exerciseIn(c.catalogue, exerciseId);
+    const week = weekOf(c).map((w) => w.choice);
+    if (week.some((w) => w.exerciseId === exerciseId)) return;
+    const choice = { exerciseId, schoolId: null, policies: {} };
+    await replaceChoices(tx, c.goal.id, [...week, choice]);
+  });
 }
 
 /** Takes an exercise out of the week; its settings stay, and come back with it. */
