@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addClient, axe, chooseGoal, clientBase, fillShelf, measure, passCheck, setGoal, stamp, watched } from './steps';
+import { addClient, axe, chooseGoal, clientBase, fillShelf, measure, passCheck, send, setGoal, stamp, watched } from './steps';
 
 const aside = (page: Page) => page.getByRole('complementary');
 const week = (page: Page) => page.getByRole('navigation', { name: 'Exercises of the week' });
@@ -18,8 +18,7 @@ async function client(
   for (const [id, label, values] of measures) {
     await page.goto(`${base}/measure?set=full&m=${id}`);
     for (const [i, value] of values.entries()) await page.getByLabel(`Reached, ${label}, trial ${i + 1}`).fill(value);
-    await page.getByRole('button', { name: 'Keep this measure' }).click();
-    await page.waitForLoadState('networkidle');
+    await send(page, 'Keep this measure');
   }
   return base;
 }
@@ -115,8 +114,7 @@ test('a lotus is graded under seat and knee, with the school it is done by and w
   await page.getByRole('link', { name: 'Measure heel lift of the deep squat' }).click();
   await page.waitForLoadState('networkidle');
   for (const i of [1, 2]) await page.getByLabel(`Reached, both together, trial ${i}`).fill('10');
-  await page.getByRole('button', { name: 'Keep this measure' }).click();
-  await page.waitForLoadState('networkidle');
+  await send(page, 'Keep this measure');
   await page.goto(`${base}/grade?exercise=heels_raised_squat`);
   await expect(page.getByText(/measured 10 cm/)).toBeVisible();
   await page.goto(here);
@@ -159,7 +157,7 @@ test('a prop that is added changes the ladder; what is missing, too much or in u
   await passCheck(page);
   const base = clientBase(page);
   await measure(page, ['22', '21'], ['24', '25']);
-  await page.getByRole('button', { name: 'Keep this measure' }).click();
+  await send(page, 'Keep this measure');
   await page.goto(`${base}/grade`);
   await page.waitForLoadState('networkidle');
   await page.getByRole('button', { name: /^Use .* cm$/ }).click();

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { measureOf, seedOf, standInValue } from '../../src/lib/core';
 import { jpeg, look, place, pngHead, turnedByMetadata } from './pictures';
-import { addClient, axe, chooseGoal, clientBase, setGoal, stamp, watched } from './steps';
+import { addClient, axe, chooseGoal, clientBase, send, setGoal, stamp, watched } from './steps';
 
 /** A client before one measure of it, some way chosen. */
 async function atMeasure(page: Page, measure: string, way: string | RegExp, goal?: string): Promise<string> {
@@ -336,7 +336,7 @@ test('who is archived can be deleted for good', async ({ page }) => {
   await addClient(page, name);
   const base = clientBase(page);
   await page.goto('/people');
-  await page.getByRole('button', { name: `Archive ${name}` }).click();
+  await send(page, `Archive ${name}`);
   await page.goto('/people?show=archived');
   await page.getByLabel(`Delete ${name} for good`).click();
   await page.getByRole('button', { name: `Delete ${name} for good` }).click();

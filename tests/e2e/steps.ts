@@ -15,6 +15,13 @@ export function watched(page: Page): { faults: string[] } {
 
 export const stamp = (): string => Math.random().toString(36).slice(2, 8);
 
+/** Presses a button that writes, and waits for the answer: going on at once would leave what is written half-sent. */
+export async function send(page: Page, button: string): Promise<void> {
+  const answered = page.waitForResponse((r) => r.request().method() === 'POST');
+  await page.getByRole('button', { name: button }).click();
+  await answered;
+}
+
 /** From a path in the address to the client it belongs to. */
 export const clientBase = (page: Page): string => /\/people\/\d+/.exec(page.url())![0];
 
@@ -139,7 +146,7 @@ export async function readyToPractise(page: Page, name: string, minutes = '45'):
   await setGoal(page);
   await passCheck(page);
   await measure(page, ['22', '21'], ['24', '25']);
-  await page.getByRole('button', { name: 'Keep this measure' }).click();
+  await send(page, 'Keep this measure');
   await page.getByRole('link', { name: 'Grade the stack' }).click();
   await chooseStacks(page);
   await page.getByRole('link', { name: 'To the plan' }).click();
