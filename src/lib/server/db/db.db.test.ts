@@ -28,6 +28,31 @@ describe('the database', () => {
     expect((await store.db.query('select length_unit from studio')).rows).toEqual([{ length_unit: 'cm' }]);
   });
 
+  test('goes on after a query it cannot answer', async () => {
+    const id = (value: unknown) => store.db.query('select id from client where id = $1', [value]);
+    const bad: readonly [why: string, run: () => Promise<unknown>][] = [
+      ['no such table', () => store.db.query('select 1 from nowhere')],
+      ['a number the type cannot hold', () => id(9999999999)],
+      ['a text that is no number', () => id('one')],
+      ['a character no text has', () => store.db.query('select $1::text', ['\0'])],
+      ['a rule broken', () => store.db.query(`update studio set length_unit = 'ell'`)],
+      ['too few parameters', () => store.db.query('select $1::int, $2::int', [1])]
+    ];
+    for (const [why, run] of bad) {
+      const answers = await Promise.allSettled([
+        run(),
+        store.db.query('select 1 as one'),
+        run(),
+        store.db.query('select 2 as two')
+      ]);
+      expect(
+        answers.map((a) => a.status),
+        why
+      ).toEqual(['rejected', 'fulfilled', 'rejected', 'fulfilled']);
+      expect((await store.db.query('select 3 as three')).rows, why).toEqual([{ three: 3 }]);
+    }
+  });
+
   test('names a broken rule by its SQLSTATE', async () => {
     const broken = await store.db.query(`update studio set length_unit = 'ell'`).catch((e: unknown) => e);
     expect(sqlProblem(broken)).toBe('out_of_range');

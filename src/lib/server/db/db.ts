@@ -14,45 +14,49 @@ export interface Database extends Db {
 /** Where the data are: a directory of one's own, nothing (in memory, for tests), or a PostgreSQL server. */
 export type DatabasePlace = Readonly<{ dataDir?: string; url?: string }>;
 
-const oid = { int8: 20, date: 1082, timestamptz: 1184, numeric: 1700 } as const;
+/** Dates stay ISO text, instants become ISO text, numerics and counts become numbers. Keys: the types' oids. */
+const parsers: Readonly<Record<number, (text: string) => unknown>> = {
+  20: Number, // int8
+  1082: (text) => text, // date
+  1184: (text) => new Date(text).toISOString(), // timestamptz
+  1700: Number // numeric
+};
 
-/** Dates stay ISO text, instants become ISO text, numerics and counts become numbers. */
-const types = {
-  getTypeParser(id: number, format?: 'text' | 'binary') {
-    if (id === oid.date) return (text: string) => text;
-    if (id === oid.timestamptz) return (text: string) => new Date(text).toISOString();
-    if (id === oid.int8 || id === oid.numeric) return Number;
-    return pg.types.getTypeParser(id, format);
-  }
-} as pg.CustomTypesConfig;
+/** Opens PGlite, or a server through node-postgres; the same SQL runs on both. */
+export const openDatabase = ({ dataDir, url }: DatabasePlace): Promise<Database> =>
+  url ? openServer(url) : openEmbedded(dataDir);
 
-/** Opens PGlite behind node-postgres' interface, or a server of that interface; the same SQL runs on both. */
-export async function openDatabase({ dataDir, url }: DatabasePlace): Promise<Database> {
-  if (url) {
-    const pool = new pg.Pool({ connectionString: url, types });
-    return databaseOver(pool, () => pool.end());
-  }
-  const [{ PGlite }, { createPgConfig }] = await Promise.all([
-    import('@electric-sql/pglite'),
-    import('@electric-sql/pglite/node-postgres')
-  ]);
+/**
+ * PGlite by its own interface, not behind node-postgres': over that wire a parameter that cannot be read leaves the only
+ * connection out of step, and every later query fails.
+ */
+async function openEmbedded(dataDir: string | undefined): Promise<Database> {
+  const { PGlite } = await import('@electric-sql/pglite');
   const lite = await PGlite.create(dataDir ? { dataDir } : {});
-  // PGlite serves one connection; a second one crashes it.
-  const pool = new pg.Pool({ ...createPgConfig(lite), types, max: 1 } as unknown as pg.PoolConfig);
-  return databaseOver(pool, async () => {
-    await pool.end();
-    await lite.close();
+  const over = (target: Pick<typeof lite, 'query'>): Db => ({
+    query: guarded(async (text, values) => {
+      const { rows, affectedRows = null } = await target.query(text, values, { parsers });
+      return { rows, rowCount: affectedRows };
+    })
   });
+  return {
+    ...over(lite),
+    transaction: (run) => lite.transaction((tx) => run(over(tx))),
+    close: () => lite.close()
+  };
 }
 
-function databaseOver(pool: pg.Pool, close: () => Promise<void>): Database {
+async function openServer(url: string): Promise<Database> {
+  const types = { getTypeParser: (id: number, format?: 'text' | 'binary') => parsers[id] ?? pg.types.getTypeParser(id, format) };
+  const pool = new pg.Pool({ connectionString: url, types: types as pg.CustomTypesConfig });
+  const over = (target: pg.Pool | pg.PoolClient): Db => ({ query: guarded((text, values) => target.query(text, values)) });
   return {
-    query: guarded(pool),
+    ...over(pool),
     async transaction(run) {
       const client = await pool.connect();
       try {
         await client.query('begin');
-        const result = await run({ query: guarded(client) });
+        const result = await run(over(client));
         await client.query('commit');
         return result;
       } catch (error) {
@@ -62,15 +66,15 @@ function databaseOver(pool: pg.Pool, close: () => Promise<void>): Database {
         client.release();
       }
     },
-    close
+    close: () => pool.end()
   };
 }
 
 /** PGlite binds undefined as null without a word; here it is a fault. */
-function guarded(target: pg.Pool | pg.PoolClient): Db['query'] {
-  return (text, values = []) => {
+const guarded =
+  (query: (text: string, values: unknown[]) => ReturnType<Db['query']>): Db['query'] =>
+  (text, values = []) => {
     const at = values.indexOf(undefined);
     if (at >= 0) throw new TypeError(`parameter $${at + 1} is undefined in: ${text}`);
-    return target.query(text, [...values]);
+    return query(text, [...values]);
   };
-}

@@ -45,7 +45,7 @@ export async function migrate(db: Database, known: readonly Migration[] = migrat
 
 const hashOf = (sql: string): string => createHash('sha256').update(sql).digest('hex');
 
-/** The wrapper takes one statement a query; our files hold no semicolon inside a statement. */
+/** One statement a query; our files hold no semicolon inside a statement. */
 const statementsOf = (sql: string): string[] =>
   sql
     .replace(/--.*$/gm, '')

@@ -8,6 +8,11 @@ export function oneRow<T>(schema: z.ZodType<T>, rows: unknown[], what: string): 
   return row;
 }
 
+/** A write that was to change one row. Throws: CoreError 'not_found' when there was none. */
+export function changedOne({ rowCount }: { rowCount: number | null }, what: string): void {
+  if (rowCount !== 1) throw new CoreError('not_found', { what });
+}
+
 /** The first row, or null. */
 export const firstRow = <T>(schema: z.ZodType<T>, rows: unknown[]): T | null => (rows.length > 0 ? schema.parse(rows[0]) : null);
 
