@@ -3,7 +3,11 @@ import { CoreError } from '$lib/core';
 import { isProblemCode, type Problem, type Result } from './problem';
 
 // The browser's policy forbids eval, which Zod would otherwise try.
-z.config({ jitless: true });
+z.config({
+  jitless: true,
+  // A choice that was not offered comes from no form of ours: its list of ids would help nobody.
+  customError: ({ code }) => (code === 'invalid_value' ? 'Choose one of those that are offered' : undefined)
+});
 
 /**
  * The one way in: parses raw input, runs, and answers with data. What can happen to a careful user is a problem with a code;

@@ -80,13 +80,18 @@ export const whole = (min: number, max: number) =>
     return z.NEVER;
   });
 
-export const text = (max: number) => z.string().trim().max(max, `At most ${max} characters`);
+/** The id of a row, as the database numbers them. */
+export const rowId = whole(1, 2 ** 31 - 1);
+
+/** A character that no text has and that the database cannot keep. */
+const nul = /\0/g;
+/** Typed text. */
+const typedText = (error?: string) => z.string({ error }).overwrite((raw) => raw.replace(nul, '').trim());
+
+export const text = (max: number) => typedText().max(max, `At most ${max} characters`);
 export const requiredText = (max: number, message = 'Fill this in') => text(max).min(1, message);
-export const personName = z
-  .string({ error: 'Who clears it? A name is needed' })
-  .trim()
-  .min(2, 'Who clears it? A name is needed')
-  .max(120);
+const nameNeeded = 'Who clears it? A name is needed';
+export const personName = typedText(nameNeeded).min(2, nameNeeded).max(120, 'At most 120 characters');
 export const isoDate = z.iso.date('A date, as year-month-day');
 export const optionalDate = z.union([z.literal('').transform(() => null), isoDate]);
 export const checkbox = z

@@ -7,6 +7,7 @@ import {
   optionalMass,
   personName,
   requiredText,
+  rowId,
   sideField,
   text,
   whole,
@@ -37,7 +38,7 @@ export const weekThings = ['desk', 'standing', 'dance', 'gym', 'running', 'carry
 
 export const clearForm = z.object({ clearedBy: personName, clearNote: requiredText(1000, 'What did they say?') });
 export type ClearInput = z.output<typeof clearForm>;
-export const clearLockForm = clearForm.extend({ lockId: whole(1, 2 ** 31 - 1) });
+export const clearLockForm = clearForm.extend({ lockId: rowId });
 
 export const relaxForm = clearForm.extend({ kind: z.string(), reason: z.string() });
 export type RelaxInput = z.output<typeof relaxForm>;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bases, goalOf, goals, measureOf, motionIds, type Demand, type Goal } from '$lib/core';
-import { length, optionalDate, parseDecimal, sideField, text, toCm, fromCm, whole, type LengthUnit } from './fields';
+import { fromCm, length, optionalDate, parseDecimal, rowId, sideField, text, toCm, whole, type LengthUnit } from './fields';
 
 /** Measures a goal of one's own may be told by. */
 export const ownHeadlines = ['own_distance', 'own_angle', 'own_minutes', 'own_count', 'ease'] as const;
@@ -122,4 +122,4 @@ function typedDemands(goal: Goal, form: Readonly<Record<string, unknown>>, ctx: 
   return isOwn ? demands : null;
 }
 
-export const goalIdForm = z.object({ goalId: whole(1, 2 ** 31 - 1) });
+export const goalIdForm = z.object({ goalId: rowId });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { rowId } from './fields';
 import { exercisePhases, goals, motionIds, startPositions } from '$lib/core';
 
 const oneOf = <T extends readonly [string, ...string[]]>(values: T) => z.enum(values).optional().catch(undefined);
@@ -13,7 +14,7 @@ export const libraryQuery = z.object({
   hand: z.literal('on').optional().catch(undefined),
   public: z.literal('on').optional().catch(undefined),
   view: z.enum(['list', 'rows']).optional().catch(undefined),
-  client: z.coerce.number().int().positive().optional().catch(undefined)
+  client: rowId.optional().catch(undefined)
 });
 export type LibraryQuery = z.output<typeof libraryQuery>;
 

@@ -66,3 +66,6 @@ export const problemCodes = [
 export type ProblemCode = (typeof problemCodes)[number];
 
 export const isProblemCode = (code: string): code is ProblemCode => (problemCodes as readonly string[]).includes(code);
+
+/** A form as it was typed: what came several times as a list. */
+export type Typed = Readonly<Record<string, string | string[]>>;

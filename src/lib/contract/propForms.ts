@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { equipment, equipmentOf, type EquipmentId } from '$lib/core';
-import { checkbox, length, optionalMass, requiredText, whole, type LengthUnit, type Units } from './fields';
+import { checkbox, length, optionalMass, requiredText, rowId, whole, type LengthUnit, type Units } from './fields';
 
 const kind = z.enum(equipment.map((e) => e.id) as [EquipmentId, ...EquipmentId[]], { error: 'Choose what it is' });
-const propId = whole(1, 2 ** 31 - 1);
+
 const quantity = whole(0, 9999);
 const base = { name: requiredText(80, 'What is it called?'), quantity };
 
@@ -52,12 +52,12 @@ export const propForm = ({ length: unit, mass }: Units) => {
 
 /** The same for a prop that is there. */
 export const editPropForm = (units: Units) =>
-  z.looseObject({ propId }).transform(({ propId: id, ...typed }, ctx) => {
+  z.looseObject({ propId: rowId }).transform(({ propId: id, ...typed }, ctx) => {
     const parsed = propForm(units).safeParse(typed);
     if (parsed.success) return { propId: id, prop: parsed.data };
     for (const { message, path } of parsed.error.issues) ctx.addIssue({ code: 'custom', message, path });
     return z.NEVER;
   });
 
-export const quantityForm = z.object({ propId, quantity });
-export const onlyPropForm = z.object({ propId });
+export const quantityForm = z.object({ propId: rowId, quantity });
+export const onlyPropForm = z.object({ propId: rowId });

@@ -1,10 +1,21 @@
 import { error, fail, type ActionFailure } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { enter } from '$lib/contract/door';
-import type { Problem, Result } from '$lib/contract/problem';
+import type { Problem, Result, Typed } from '$lib/contract/problem';
+import { CoreError } from '$lib/core';
+import { sqlProblem } from './db/sqlState';
 
-export type Typed = Readonly<Record<string, string | string[]>>;
 export type FormFailure = Readonly<{ problem: Problem; typed: Typed; form: string }>;
+
+/** `enter` for what writes: whom or what it was of may be gone since the page was opened. */
+export const received = <I, O>(schema: z.ZodType<I>, raw: unknown, run: (input: I) => O | Promise<O>): Promise<Result<O>> =>
+  enter(schema, raw, async (input) => {
+    try {
+      return await run(input);
+    } catch (problem) {
+      throw sqlProblem(problem) === 'missing_reference' ? new CoreError('missing_reference', {}) : problem;
+    }
+  });
 
 type Submitted<O> = Readonly<{ ok: true; value: O }> | Readonly<{ ok: false; failure: ActionFailure<FormFailure> }>;
 
@@ -25,7 +36,7 @@ export async function submitted<I, O>(
     const all = data.getAll(key).map(String);
     typed[key] = lists.includes(key) ? all : all[0]!;
   }
-  const result = await enter(schema, shape(typed), run);
+  const result = await received(schema, shape(typed), run);
   if (result.ok) return result;
   if (result.problem.code === 'not_found') error(404, 'There is no such page.');
   return {

@@ -1,4 +1,4 @@
-import { whole } from '$lib/contract/fields';
+import { rowId } from '$lib/contract/fields';
 import { listPeople } from '$lib/server/repo/peopleRepo';
 import { updateArchived } from '$lib/server/repo/clientRepo';
 import { deleteForGood } from '$lib/server/service/photos';
@@ -11,7 +11,7 @@ export const load: PageServerLoad = async ({ locals: { db }, url }) => {
   return { which, people: await listPeople(db, which) };
 };
 
-const personForm = z.object({ clientId: whole(1, 2 ** 31 - 1) });
+const personForm = z.object({ clientId: rowId });
 
 export const actions: Actions = {
   archive: async ({ request, locals: { db, now } }) => {

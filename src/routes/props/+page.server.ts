@@ -1,13 +1,14 @@
 import { error } from '@sveltejs/kit';
-import { whole } from '$lib/contract/fields';
+import { rowId } from '$lib/contract/fields';
 import { editPropForm, onlyPropForm, propForm, quantityForm, type PropInput } from '$lib/contract/propForms';
+import type { Typed } from '$lib/contract/problem';
 import { heightGaps, stacksFor } from '$lib/core';
 import { listPeople } from '$lib/server/repo/peopleRepo';
 import { insertProp, listProps, updateProp, updatePropRemoved, updateQuantity } from '$lib/server/repo/propRepo';
 import { getUnits } from '$lib/server/repo/studioRepo';
 import { propOf } from '$lib/server/service/shelf';
 import { shelfUse, usersOfProp } from '$lib/server/service/shelfUse';
-import { submitted, type Typed } from '$lib/server/submitted';
+import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
 
 /** Heights that ladders are built of; above, a chair or a box stands alone. */
@@ -17,7 +18,7 @@ const scaleCm = 50;
 function homeOf(url: URL): number | null {
   const home = url.searchParams.get('home');
   if (home === null) return null;
-  const parsed = whole(1, 2 ** 31 - 1).safeParse(home);
+  const parsed = rowId.safeParse(home);
   return parsed.success ? parsed.data : error(404, 'There is no such page.');
 }
 

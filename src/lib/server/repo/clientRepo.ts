@@ -4,7 +4,7 @@ import { policiesSchema, type PolicyChanges } from '$lib/contract/exerciseForms'
 import { levels, weekThings, type ClientInput } from '$lib/contract/forms';
 import { schoolIds, type SchoolId } from '$lib/core';
 import type { Db } from '../db/db';
-import { IdRow, oneRow } from '../db/rows';
+import { changedOne, IdRow, oneRow } from '../db/rows';
 
 const ClientRow = z
   .object({
@@ -89,18 +89,21 @@ export async function insertClient(db: Db, client: ClientInput): Promise<number>
 }
 
 export async function updateClient(db: Db, id: number, client: ClientInput): Promise<void> {
-  await db.query(
-    `update client
+  changedOne(
+    await db.query(
+      `update client
         set name = $1, birth_year = $2, level = $3, contact = $4, stature_cm = $5, left_leg_cm = $6, right_leg_cm = $7,
             lower_leg_cm = $8, hip_to_breastbone_cm = $9, body_mass_kg = $10, sessions_per_week = $11, minutes_per_session = $12,
             notes = $13
       where id = $14`,
-    [...valuesOf(client), id]
+      [...valuesOf(client), id]
+    ),
+    'client'
   );
 }
 
 export async function updateArchived(db: Db, id: number, archivedAt: string | null): Promise<void> {
-  await db.query('update client set archived_at = $1 where id = $2', [archivedAt, id]);
+  changedOne(await db.query('update client set archived_at = $1 where id = $2', [archivedAt, id]), 'client');
 }
 
 /** Deletes an archived client with everything that hangs on them. Throws: CoreError 'not_found' for one who is not archived. */
@@ -111,15 +114,25 @@ export async function deleteClient(db: Db, id: number): Promise<void> {
 
 /** What their week holds, and what they have at home. */
 export async function updateWeek(db: Db, id: number, { weekHolds, homeProps }: WeekInput): Promise<void> {
-  await db.query('update client set week_holds = $1, home_props = $2 where id = $3', [JSON.stringify(weekHolds), homeProps, id]);
+  changedOne(
+    await db.query('update client set week_holds = $1, home_props = $2 where id = $3', [
+      JSON.stringify(weekHolds),
+      homeProps,
+      id
+    ]),
+    'client'
+  );
 }
 
 /** The school a client prefers, and where they differ from it; null and nothing for none. */
 export async function updateSchool(db: Db, id: number, schoolId: SchoolId | null, policies: PolicyChanges): Promise<void> {
-  await db.query('update client set school_id = $1, policies = $2 where id = $3', [schoolId, JSON.stringify(policies), id]);
+  changedOne(
+    await db.query('update client set school_id = $1, policies = $2 where id = $3', [schoolId, JSON.stringify(policies), id]),
+    'client'
+  );
 }
 
 /** Which of the goals is in work: every station speaks of it. */
 export async function updateCurrentGoal(db: Db, id: number, goalId: number): Promise<void> {
-  await db.query('update client set current_goal_id = $1 where id = $2', [goalId, id]);
+  changedOne(await db.query('update client set current_goal_id = $1 where id = $2', [goalId, id]), 'client');
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { DemandSchema, type GoalInput } from '$lib/contract/goalForms';
 import { goalOf } from '$lib/core';
 import type { Db } from '../db/db';
-import { allRows, IdRow, oneRow } from '../db/rows';
+import { allRows, changedOne, IdRow, oneRow } from '../db/rows';
 
 const GoalRow = z
   .object({
@@ -71,15 +71,18 @@ export async function insertGoal(db: Db, clientId: number, g: GoalInput): Promis
 }
 
 export async function updateGoal(db: Db, clientId: number, id: number, g: GoalInput): Promise<void> {
-  await db.query(
-    `update goal set kind = $1, title = $2, headline = $3, lead_side = $4, target = $5, target_reason = $6, target_on = $7,
+  changedOne(
+    await db.query(
+      `update goal set kind = $1, title = $2, headline = $3, lead_side = $4, target = $5, target_reason = $6, target_on = $7,
                      event_name = $8, stage = $9, demands = $10
       where id = $11 and client_id = $12`,
-    [...valuesOf(g), id, clientId]
+      [...valuesOf(g), id, clientId]
+    ),
+    'goal'
   );
 }
 
 /** Ends a goal, or takes it up again (null); what was measured and done for it stays. */
 export async function updateGoalClosed(db: Db, clientId: number, id: number, closedAt: string | null): Promise<void> {
-  await db.query('update goal set closed_at = $1 where id = $2 and client_id = $3', [closedAt, id, clientId]);
+  changedOne(await db.query('update goal set closed_at = $1 where id = $2 and client_id = $3', [closedAt, id, clientId]), 'goal');
 }

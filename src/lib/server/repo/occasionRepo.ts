@@ -3,7 +3,7 @@ import { bodyState } from '$lib/contract/fields';
 import { dayTimes, trainings, type ConditionsInput, type TrialInput } from '$lib/contract/measureForms';
 import { measureModes, wayIds } from '$lib/core';
 import type { Db } from '../db/db';
-import { allRows, firstRow, IdRow, oneRow } from '../db/rows';
+import { allRows, changedOne, firstRow, IdRow, oneRow } from '../db/rows';
 
 const TrialJson = z
   .object({
@@ -119,5 +119,8 @@ export async function appendNote(tx: Db, occasionId: number, note: string): Prom
 
 /** Takes an occasion out of the record, or puts it back (null). */
 export async function updateOccasionRemoved(db: Db, clientId: number, id: number, removedAt: string | null): Promise<void> {
-  await db.query('update occasion set removed_at = $1 where id = $2 and client_id = $3', [removedAt, id, clientId]);
+  changedOne(
+    await db.query('update occasion set removed_at = $1 where id = $2 and client_id = $3', [removedAt, id, clientId]),
+    'occasion'
+  );
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { equipment, equipmentOf, type EquipmentId, type PropFace } from '$lib/core';
 import type { Db } from '../db/db';
-import { allRows, IdRow, oneRow } from '../db/rows';
+import { allRows, changedOne, IdRow, oneRow } from '../db/rows';
 
 const PropRow = z
   .object({
@@ -86,19 +86,22 @@ async function insertFaces(tx: Db, propId: number, faces: readonly PropFace[]): 
 }
 
 export async function updateProp(tx: Db, id: number, prop: NewProp): Promise<void> {
-  await tx.query(
-    'update prop set name = $1, kind = $2, quantity = $3, soft_share = $4, pull_kg = $5, mass_kg = $6 where id = $7',
-    [...valuesOf(prop), id]
+  changedOne(
+    await tx.query(
+      'update prop set name = $1, kind = $2, quantity = $3, soft_share = $4, pull_kg = $5, mass_kg = $6 where id = $7',
+      [...valuesOf(prop), id]
+    ),
+    'prop'
   );
   await tx.query('delete from prop_face where prop_id = $1', [id]);
   await insertFaces(tx, id, prop.faces);
 }
 
 export async function updateQuantity(db: Db, id: number, quantity: number): Promise<void> {
-  await db.query('update prop set quantity = $1 where id = $2', [quantity, id]);
+  changedOne(await db.query('update prop set quantity = $1 where id = $2', [quantity, id]), 'prop');
 }
 
 /** Takes a prop off the shelf, or puts it back (null). */
 export async function updatePropRemoved(db: Db, id: number, removedAt: string | null): Promise<void> {
-  await db.query('update prop set removed_at = $1 where id = $2', [removedAt, id]);
+  changedOne(await db.query('update prop set removed_at = $1 where id = $2', [removedAt, id]), 'prop');
 }

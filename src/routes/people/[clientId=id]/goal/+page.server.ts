@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { goalForm, goalIdForm } from '$lib/contract/goalForms';
-import { whole } from '$lib/contract/fields';
+import { rowId } from '$lib/contract/fields';
 import { orNotFound } from '$lib/server/orNotFound';
 import { getUnits } from '$lib/server/repo/studioRepo';
 import { chooseGoal, closeGoal, saveGoal, turnoutLimit } from '$lib/server/service/goalSetting';
@@ -23,7 +23,7 @@ const setClosed = async ({ request, params, locals: { db } }: RequestEvent, clos
 export const actions: Actions = {
   save: async ({ request, params, url, locals: { db, today } }) => {
     const { length } = await getUnits(db);
-    const parsed = whole(1, 2 ** 31 - 1).safeParse(url.searchParams.get('goal'));
+    const parsed = rowId.safeParse(url.searchParams.get('goal'));
     const goalId = parsed.success ? parsed.data : null;
     const done = await submitted(
       request,

@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
-import { whole } from '$lib/contract/fields';
+import { rowId } from '$lib/contract/fields';
 import { measureForm, measureIdForm, sidesOf } from '$lib/contract/measureForms';
 import { measureOf, measures, measuringOrder, reachableStacks, type WayId } from '$lib/core';
 import { goalCaseOr, orNotFound } from '$lib/server/orNotFound';
@@ -96,7 +96,7 @@ export const actions: Actions = {
 
 async function setRemoved({ request, params, locals: { db, caseOf } }: RequestEvent, removedAt: string | null) {
   const { client } = await orNotFound(caseOf(Number(params.clientId)));
-  const form = z.object({ occasionId: whole(1, 2 ** 31 - 1) });
+  const form = z.object({ occasionId: rowId });
   const run = ({ occasionId }: { occasionId: number }) => updateOccasionRemoved(db, client.id, occasionId, removedAt);
   const done = await submitted(request, form, run, { form: 'remove' });
   return done.ok ? { changed: true } : done.failure;

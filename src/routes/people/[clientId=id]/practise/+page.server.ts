@@ -1,7 +1,7 @@
 import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { compute } from '$lib/contract/door';
-import { whole } from '$lib/contract/fields';
+import { rowId } from '$lib/contract/fields';
 import { startForm, type StartInput } from '$lib/contract/forms';
 import { daysBetween } from '$lib/core';
 import { splitCaseOr } from '$lib/server/orNotFound';
@@ -33,7 +33,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
   };
 };
 
-const sessionForm = z.object({ sessionId: whole(1, 2 ** 31 - 1) });
+const sessionForm = z.object({ sessionId: rowId });
 
 export const actions: Actions = {
   start: async ({ request, params, locals: { db, now } }) => {

@@ -1,9 +1,8 @@
 import { photoForm, photoLimits } from '$lib/contract/photoForms';
-import { enter } from '$lib/contract/door';
 import { orNotFound } from '$lib/server/orNotFound';
 import { getPhotoType } from '$lib/server/repo/photoRepo';
 import { keepPhoto } from '$lib/server/service/photos';
-import { answered } from '$lib/server/submitted';
+import { answered, received } from '$lib/server/submitted';
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import type { RequestHandler } from './$types';
@@ -34,7 +33,7 @@ export const PUT: RequestHandler = async ({ params, request, locals: { db, photo
   const file = data.get('file');
   const fields = Object.fromEntries([...data].filter(([name]) => name !== 'file'));
   return answered(
-    await enter(photoForm, { ...fields, id: params.photoId }, async (input) => {
+    await received(photoForm, { ...fields, id: params.photoId }, async (input) => {
       const bytes = file instanceof File ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
       await keepPhoto(db, photoFiles, client.id, input, bytes);
     })

@@ -1,13 +1,12 @@
-import { enter } from '$lib/contract/door';
 import { finishSchema } from '$lib/contract/forms';
 import { finishSession } from '$lib/server/service/practising';
-import { answered } from '$lib/server/submitted';
+import { answered, received } from '$lib/server/submitted';
 import type { RequestHandler } from './$types';
 
 export const POST: RequestHandler = async ({ request, params, locals: { db, now } }) => {
   const raw: unknown = await request.json().catch(() => null);
   return answered(
-    await enter(finishSchema, raw, ({ status }) =>
+    await received(finishSchema, raw, ({ status }) =>
       finishSession(db, Number(params.clientId), Number(params.sessionId), status, now)
     )
   );

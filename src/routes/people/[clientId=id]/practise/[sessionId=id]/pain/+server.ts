@@ -1,12 +1,11 @@
-import { enter } from '$lib/contract/door';
 import { painSchema } from '$lib/contract/forms';
 import { tellPain } from '$lib/server/service/practising';
-import { answered } from '$lib/server/submitted';
+import { answered, received } from '$lib/server/submitted';
 import type { RequestHandler } from './$types';
 
 export const POST: RequestHandler = async ({ request, params, locals: { db, now } }) => {
   const raw: unknown = await request.json().catch(() => null);
   return answered(
-    await enter(painSchema, raw, (pain) => tellPain(db, Number(params.clientId), Number(params.sessionId), pain, now))
+    await received(painSchema, raw, (pain) => tellPain(db, Number(params.clientId), Number(params.sessionId), pain, now))
   );
 };
