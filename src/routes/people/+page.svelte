@@ -4,10 +4,9 @@
   import Trash from '@lucide/svelte/icons/trash-2';
   import Undo from '@lucide/svelte/icons/undo-2';
   import UserPlus from '@lucide/svelte/icons/user-plus';
-  import { toast } from 'svelte-sonner';
   import { daysBetween, goalOf, retestEveryDays } from '$lib/core';
   import { capital, dateText, headlineText, plural, shortDate, targetText } from '$lib/ui/format';
-  import { postAction } from '$lib/ui/postAction';
+  import { undoable } from '$lib/ui/sending';
   import SideMark from '$lib/ui/SideMark.svelte';
 
   let { data } = $props();
@@ -124,14 +123,11 @@
                 <form
                   method="POST"
                   action={data.which === 'active' ? '?/archive' : '?/restore'}
-                  use:enhance={() =>
-                    async ({ update }) => {
-                      await update();
-                      if (data.which === 'active')
-                        toast(`${p.name} is archived`, {
-                          action: { label: 'Undo', onClick: () => void postAction('?/restore', { clientId: p.id }) }
-                        });
-                    }}
+                  use:enhance={undoable(() =>
+                    data.which === 'active'
+                      ? { told: `${p.name} is archived`, action: '?/restore', fields: { clientId: p.id } }
+                      : { told: `${p.name} is back`, action: '?/archive', fields: { clientId: p.id } }
+                  )}
                 >
                   <input type="hidden" name="clientId" value={p.id} />
                   <button class="btn btn-quiet" aria-label="{data.which === 'active' ? 'Archive' : 'Bring back'} {p.name}">

@@ -6,6 +6,7 @@
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { lengthNumber, massNumber } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import { keepTyped } from '$lib/ui/sending';
 
   type Known = {
     name: string;
@@ -31,14 +32,7 @@
   const exampleLeg = $derived(Math.round(fromCm(90, units.length)));
 </script>
 
-<form
-  method="POST"
-  class="flex flex-col gap-5"
-  use:enhance={() =>
-    ({ update }) =>
-      update({ reset: false })}
-  novalidate
->
+<form method="POST" class="flex flex-col gap-5" use:enhance={keepTyped} novalidate>
   <ProblemNote text={formProblem(form)} />
   <div class="grid gap-5 sm:grid-cols-2">
     <Field label="Name" name="name" value={typedOr(form, 'name', known?.name)} error={fieldError(form, 'name')} />

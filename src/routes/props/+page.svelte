@@ -2,18 +2,17 @@
   import { enhance } from '$app/forms';
   import { goto } from '$app/navigation';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import { toast } from 'svelte-sonner';
   import StackDrawing from '$lib/ui/drawing/StackDrawing.svelte';
   import { fieldError, formProblem, typedOr } from '$lib/ui/formState';
   import { equipmentOf, usualStepCm } from '$lib/core';
   import { lengthNumber, lengthText, massNumber } from '$lib/ui/format';
-  import { postAction } from '$lib/ui/postAction';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Select from '$lib/ui/Select.svelte';
   import Why from '$lib/ui/Why.svelte';
   import HeightScale from './HeightScale.svelte';
   import PropForm from './PropForm.svelte';
   import ShelfAdvice from './ShelfAdvice.svelte';
+  import { keepTyped, undoable } from '$lib/ui/sending';
 
   let { data, form } = $props();
   const unit = $derived(data.units.length);
@@ -25,6 +24,13 @@
   const formFor = (name: string) => (form && 'problem' in form && form.form === name ? form : null);
   /** Keeps the shelf that is looked at: an action replaces the whole query. */
   const at = $derived(data.home ? `&home=${data.home.id}` : '');
+
+  /** Who stood on what was taken away. */
+  function usersText(users: readonly string[]): string | undefined {
+    if (users.length === 0) return undefined;
+    const more = users.length > 3 ? ` and ${users.length - 3} more` : '';
+    return `In use by ${users.slice(0, 3).join('; ')}${more}: the nearest other stack is taken now.`;
+  }
 
   type Shown = (typeof data.shelf)[number];
   function measuresOf(p: Shown): string {
@@ -126,14 +132,7 @@
                   {[equipmentOf(prop.kind).name.toLowerCase(), measuresOf(prop)].filter(Boolean).join(' · ')}
                 </p>
               </div>
-              <form
-                method="POST"
-                action="?/quantity{at}"
-                class="flex items-end gap-2"
-                use:enhance={() =>
-                  ({ update }) =>
-                    update({ reset: false })}
-              >
+              <form method="POST" action="?/quantity{at}" class="flex items-end gap-2" use:enhance={keepTyped}>
                 <input type="hidden" name="propId" value={prop.id} />
                 <label class="flex flex-col">
                   <span class="text-ink-soft">how many</span>
@@ -158,20 +157,12 @@
                 <form
                   method="POST"
                   action="?/remove{at}"
-                  use:enhance={() =>
-                    async ({ result, update }) => {
-                      await update();
-                      const users = result.type === 'success' ? ((result.data?.removed as string[] | undefined) ?? []) : [];
-                      const undo = () => void postAction(`?/restore${at}`, { propId: prop.id });
-                      toast(`${prop.name} is off the shelf`, {
-                        description:
-                          users.length > 0
-                            ? `In use by ${users.slice(0, 3).join('; ')}${users.length > 3 ? ` and ${users.length - 3} more` : ''}: the nearest other stack is taken now.`
-                            : undefined,
-                        duration: users.length > 0 ? 12_000 : 5_000,
-                        action: { label: 'Undo', onClick: undo }
-                      });
-                    }}
+                  use:enhance={undoable(({ removed }) => ({
+                    told: `${prop.name} is off the shelf`,
+                    description: usersText(removed as string[]),
+                    action: `?/restore${at}`,
+                    fields: { propId: prop.id }
+                  }))}
                 >
                   <input type="hidden" name="propId" value={prop.id} />
                   <button class="btn btn-quiet" aria-label="Take {prop.name} off the shelf"><Trash size={18} /></button>

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { toast } from 'svelte-sonner';
   import { goto } from '$app/navigation';
   import { equipmentOf, motionOf, poseFigure, type Dial } from '$lib/core';
   import { dialText, doseText, settingText } from '$lib/ui/dialText';
@@ -9,7 +8,7 @@
   import Scene from '$lib/ui/drawing/Scene.svelte';
   import { formProblem } from '$lib/ui/formState';
   import { capital } from '$lib/ui/format';
-  import { postAction } from '$lib/ui/postAction';
+  import { undoable } from '$lib/ui/sending';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Select from '$lib/ui/Select.svelte';
   import Why from '$lib/ui/Why.svelte';
@@ -80,14 +79,14 @@
       <form
         method="POST"
         action="?/remove"
-        use:enhance={() =>
-          async ({ result, update }) => {
-            if (result.type !== 'success') return update();
-            const { id, name } = e;
-            const undo = () => void postAction(`/library/${id}?/restore`, { exerciseId: id });
-            toast(`${name} is out of the library`, { action: { label: 'Undo', onClick: undo } });
-            await goto('/library');
-          }}
+        use:enhance={undoable(
+          () => ({
+            told: `${e.name} is out of the library`,
+            action: `/library/${e.id}?/restore`,
+            fields: { exerciseId: e.id }
+          }),
+          () => goto('/library')
+        )}
       >
         <input type="hidden" name="exerciseId" value={e.id} />
         <button class="btn btn-quiet">Take out of the library</button>

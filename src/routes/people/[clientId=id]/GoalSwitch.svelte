@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { postAction } from '$lib/ui/postAction';
+  import { postAction } from '$lib/ui/sending';
 
   /** Which of several goals the stations speak of. */
   type Props = { goals: readonly { id: number; name: string }[]; goalId: number; base: string };

@@ -9,6 +9,7 @@
   import { dateText } from '$lib/ui/format';
   import { limitText } from '$lib/ui/limitText';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import { keepTyped } from '$lib/ui/sending';
 
   /** What was answered, what it brought, and the way to ask again. */
   type Props = {
@@ -87,15 +88,7 @@
             ><span>{limitText(limit)} <span class="text-ink-soft">· {limit.reason}</span></span>
             <span class="ml-auto text-ink-soft underline underline-offset-4">relax</span></summary
           >
-          <form
-            method="POST"
-            action="?/relax"
-            class="mb-4 flex flex-col gap-3"
-            novalidate
-            use:enhance={() =>
-              ({ update }) =>
-                update({ reset: false })}
-          >
+          <form method="POST" action="?/relax" class="mb-4 flex flex-col gap-3" novalidate use:enhance={keepTyped}>
             <ProblemNote text={formProblem(mine)} />
             <input type="hidden" name="kind" value={limit.kind} />
             <input type="hidden" name="reason" value={limit.reason} />

@@ -3,6 +3,7 @@
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import { keepTyped } from '$lib/ui/sending';
 
   /** A stop and the way out of it: a named person, with a note. */
   type Props = { title: string; text?: string; action: '?/clear' | '?/clearLock'; lockId?: number; form: FormState };
@@ -12,15 +13,7 @@
 <section class="card border-2 border-stop">
   <h2 class="text-stop">{title}</h2>
   {#if text}<p class="mt-1">{text}</p>{/if}
-  <form
-    method="POST"
-    {action}
-    class="mt-3 flex flex-col gap-4"
-    use:enhance={() =>
-      ({ update }) =>
-        update({ reset: false })}
-    novalidate
-  >
+  <form method="POST" {action} class="mt-3 flex flex-col gap-4" use:enhance={keepTyped} novalidate>
     <ProblemNote text={formProblem(form)} />
     {#if lockId !== undefined}<input type="hidden" name="lockId" value={lockId} />{/if}
     <div class="grid gap-4 sm:grid-cols-2">

@@ -21,6 +21,7 @@
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { capital } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import { keepTyped } from '$lib/ui/sending';
 
   type Props = {
     topic: ScreeningTopic;
@@ -99,15 +100,7 @@
   const isLast = $derived(at === cards.length - 1);
 </script>
 
-<form
-  method="POST"
-  action="?/topic"
-  class="card flex flex-col gap-4"
-  novalidate
-  use:enhance={() =>
-    ({ update }) =>
-      update({ reset: false })}
->
+<form method="POST" action="?/topic" class="card flex flex-col gap-4" novalidate use:enhance={keepTyped}>
   <input type="hidden" name="topic" value={topic.id} />
   <nav aria-label="Cards of this conversation" class="flex flex-wrap gap-1">
     {#each cards as card, i (card.id)}

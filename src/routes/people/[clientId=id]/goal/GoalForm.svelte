@@ -10,6 +10,7 @@
   import { capital, lengthNumber, numberText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Select from '$lib/ui/Select.svelte';
+  import { keepTyped } from '$lib/ui/sending';
 
   type Known = Omit<GoalInput, 'demands'> & Readonly<{ id: number; demands: readonly Demand[] }>;
   type Props = {
@@ -58,9 +59,7 @@
   method="POST"
   action="?/save{goal ? `&goal=${goal.id}` : ''}"
   class="mt-5 flex flex-col gap-6"
-  use:enhance={() =>
-    ({ update }) =>
-      update({ reset: false })}
+  use:enhance={keepTyped}
   novalidate
 >
   <ProblemNote text={formProblem(form)} />

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { toast } from 'svelte-sonner';
-  import { postAction } from '$lib/ui/postAction';
+  import { undoable } from '$lib/ui/sending';
 
   type Props = {
     goals: readonly { id: number; name: string; eventName: string }[];
@@ -37,12 +36,11 @@
           <form
             method="POST"
             action="{base}/goal?/close"
-            use:enhance={() =>
-              async ({ update }) => {
-                await update({ reset: false });
-                const undo = () => void postAction(`${base}/goal?/reopen`, { goalId: goal.id });
-                toast(`${goal.name} is ended; its measures stay`, { action: { label: 'Undo', onClick: undo } });
-              }}
+            use:enhance={undoable(() => ({
+              told: `${goal.name} is ended; its measures stay`,
+              action: `${base}/goal?/reopen`,
+              fields: { goalId: goal.id }
+            }))}
           >
             <input type="hidden" name="goalId" value={goal.id} />
             <button class="btn btn-quiet" aria-label="End: {goal.name}">End it</button>

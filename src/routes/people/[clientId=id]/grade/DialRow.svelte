@@ -5,6 +5,7 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import type { Dial, Side } from '$lib/core';
   import { dialText } from '$lib/ui/dialText';
+  import { keepTyped } from '$lib/ui/sending';
 
   /** One dial that stands on no stack: where it is, one step easier, one step harder; unset, the figure is asked for. */
   type Props = {
@@ -27,14 +28,7 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line py-2">
-  <form
-    method="POST"
-    action="?/dial"
-    class="contents"
-    use:enhance={() =>
-      ({ update }) =>
-        update({ reset: false })}
-  >
+  <form method="POST" action="?/dial" class="contents" use:enhance={keepTyped}>
     <input type="hidden" name="exerciseId" value={exerciseId} />
     <input type="hidden" name="side" value={side} />
     <input type="hidden" name="dial" value={dial.id} />

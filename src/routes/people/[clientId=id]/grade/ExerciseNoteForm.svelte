@@ -5,6 +5,7 @@
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
   import { shortDate } from '$lib/ui/format';
+  import { keepTyped } from '$lib/ui/sending';
 
   /** What this exercise did for this client: it works, does nothing, or makes it worse. */
   type Note = Readonly<{ effect: (typeof effects)[number]; note: string; notedOn: string }>;
@@ -25,14 +26,7 @@
   <details open={mine?.problem !== undefined}>
     <summary class="min-h-11 py-2 font-semibold">{note ? 'Change the note' : 'Note what it does'}</summary>
     {#key exerciseId}
-      <form
-        method="POST"
-        action="?/note"
-        class="flex flex-col gap-3"
-        use:enhance={() =>
-          ({ update }) =>
-            update({ reset: false })}
-      >
+      <form method="POST" action="?/note" class="flex flex-col gap-3" use:enhance={keepTyped}>
         <input type="hidden" name="exerciseId" value={exerciseId} />
         <Choices
           legend="It"

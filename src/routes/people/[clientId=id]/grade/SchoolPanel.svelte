@@ -4,6 +4,7 @@
   import type { PolicyChanges } from '$lib/contract/exerciseForms';
   import { doseText } from '$lib/ui/dialText';
   import Select from '$lib/ui/Select.svelte';
+  import { keepTyped } from '$lib/ui/sending';
 
   /** By which school an exercise is done, and where the rules differ from it; the figures of one school at a time. */
   type Choice = Readonly<{ schoolId: SchoolId | null; policies: PolicyChanges }>;
@@ -22,10 +23,6 @@
     { name: 'hands', label: 'Hands', values: handPolicies },
     { name: 'time', label: 'Time in', values: timePolicies }
   ] as const;
-  const keep =
-    () =>
-    ({ update }: { update: (o: { reset: boolean }) => Promise<void> }) =>
-      update({ reset: false });
 </script>
 
 <section class="flex flex-col gap-2">
@@ -50,7 +47,7 @@
   <details>
     <summary class="min-h-11 py-2 font-semibold">Change</summary>
     {#if choice}
-      <form method="POST" action="?/school" class="grid grid-cols-2 gap-3" use:enhance={keep}>
+      <form method="POST" action="?/school" class="grid grid-cols-2 gap-3" use:enhance={keepTyped}>
         <input type="hidden" name="exerciseId" value={exercise.id} />
         <div class="col-span-2">
           <Select
@@ -64,7 +61,7 @@
         <div class="self-end"><button class="btn">Keep for this exercise</button></div>
       </form>
     {/if}
-    <form method="POST" action="?/school" class="mt-4 grid grid-cols-2 gap-3 border-t border-line pt-3" use:enhance={keep}>
+    <form method="POST" action="?/school" class="mt-4 grid grid-cols-2 gap-3 border-t border-line pt-3" use:enhance={keepTyped}>
       <div class="col-span-2">
         <Select label="{clientName} prefers" name="schoolId" groups={schoolOptions('no school')} value={prefers.schoolId ?? ''} />
       </div>

@@ -7,6 +7,7 @@
   import { settingText } from '$lib/ui/dialText';
   import { formProblem, type FormState } from '$lib/ui/formState';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import { keepTyped } from '$lib/ui/sending';
 
   /** The week's exercises of the goal in work, and the way to more of them. */
   type Item = {
@@ -29,10 +30,6 @@
   };
   let { week, exercise, base, unit, inWeek, atHome, form }: Props = $props();
   const shelf = $derived(atHome ? '&shelf=home' : '');
-  const keep =
-    () =>
-    ({ update }: { update: (o: { reset: boolean }) => Promise<void> }) =>
-      update({ reset: false });
 </script>
 
 <nav aria-label="Exercises of the week" class="flex flex-col gap-1 border-line p-2 max-lg:border-b lg:border-r">
@@ -58,7 +55,7 @@
           </span>
         </a>
         {#if isHere && week.length > 1}
-          <form method="POST" action="?/take" class="absolute top-0 right-0" use:enhance={keep}>
+          <form method="POST" action="?/take" class="absolute top-0 right-0" use:enhance={keepTyped}>
             <input type="hidden" name="exerciseId" value={item.id} />
             <button class="btn btn-quiet px-2" aria-label="Take {item.name} out of the week" title="Take out of the week"
               ><X size={16} /></button
@@ -69,7 +66,7 @@
     {/each}
   </ol>
   {#if !inWeek}
-    <form method="POST" action="?/add" class="px-2 py-1" use:enhance={keep}>
+    <form method="POST" action="?/add" class="px-2 py-1" use:enhance={keepTyped}>
       <input type="hidden" name="exerciseId" value={exercise.id} />
       <button class="btn btn-primary w-full">Put {exercise.name} into the week</button>
     </form>

@@ -28,6 +28,7 @@
   import PhotoPane from './PhotoPane.svelte';
   import SideCard from './SideCard.svelte';
   import SideDifferences from './SideDifferences.svelte';
+  import { keepTyped } from '$lib/ui/sending';
 
   type Data = Readonly<{
     size: 'short' | 'full';
@@ -129,15 +130,7 @@
   );
 </script>
 
-<form
-  method="POST"
-  action="?/save&set={data.size}&m={measure.id}"
-  class="flex flex-col gap-5"
-  novalidate
-  use:enhance={() =>
-    ({ update }) =>
-      update({ reset: false })}
->
+<form method="POST" action="?/save&set={data.size}&m={measure.id}" class="flex flex-col gap-5" novalidate use:enhance={keepTyped}>
   <div class="grid items-start gap-x-6 gap-y-3 lg:grid-cols-[1fr_16rem]">
     <div>
       <h1>{measure.name.charAt(0).toUpperCase() + measure.name.slice(1)}</h1>

@@ -1,12 +1,11 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import { toast } from 'svelte-sonner';
   import type { LengthUnit } from '$lib/contract/fields';
   import { wayOf, type Measure } from '$lib/core';
   import type { TakenReading } from '$lib/server/service/measuring';
   import { dateText, headlineText, signedValue, stateText } from '$lib/ui/format';
-  import { postAction } from '$lib/ui/postAction';
+  import { undoable } from '$lib/ui/sending';
   import SideMark from '$lib/ui/SideMark.svelte';
 
   type Props = { measure: Measure; taken: readonly TakenReading[]; unit: LengthUnit };
@@ -54,14 +53,11 @@
                   <form
                     method="POST"
                     action="?/remove"
-                    use:enhance={() =>
-                      async ({ update }) => {
-                        await update({ reset: false });
-                        const undo = () => void postAction('?/restore', { occasionId: row.occasionId });
-                        toast(`The measures of ${dateText(row.takenOn)} are taken out`, {
-                          action: { label: 'Undo', onClick: undo }
-                        });
-                      }}
+                    use:enhance={undoable(() => ({
+                      told: `The measures of ${dateText(row.takenOn)} are taken out`,
+                      action: '?/restore',
+                      fields: { occasionId: row.occasionId }
+                    }))}
                   >
                     <input type="hidden" name="occasionId" value={row.occasionId} />
                     <button class="btn btn-quiet" aria-label="Remove the measures of {dateText(row.takenOn)}"

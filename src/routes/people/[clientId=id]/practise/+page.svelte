@@ -12,6 +12,7 @@
   import { stackText } from '$lib/ui/stackText';
   import { doseText } from '../plan/doseText';
   import Readiness from './Readiness.svelte';
+  import { keepTyped } from '$lib/ui/sending';
 
   let { data, form } = $props();
   const base = $derived(`/people/${data.client.id}`);
@@ -85,15 +86,7 @@
         {#each data.prepared.value.leftOut as text (text)}<p class="text-ink-soft">{text}</p>{/each}
       </div>
       <aside class="flex flex-col gap-4 max-lg:order-first">
-        <form
-          method="POST"
-          action="?/start"
-          class="card flex flex-col gap-4"
-          novalidate
-          use:enhance={() =>
-            ({ update }) =>
-              update({ reset: false })}
-        >
+        <form method="POST" action="?/start" class="card flex flex-col gap-4" novalidate use:enhance={keepTyped}>
           <ProblemNote text={formProblem(form)} />
           {#if data.undecided > 0 && !running}
             <p>

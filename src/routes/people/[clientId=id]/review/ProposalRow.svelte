@@ -10,6 +10,7 @@
   import SideMark from '$lib/ui/SideMark.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import Why from '$lib/ui/Why.svelte';
+  import { keepTyped } from '$lib/ui/sending';
   import { moveText } from './moveText';
 
   type Props = {
@@ -82,9 +83,7 @@
       method="POST"
       action="?/decide"
       class="mt-3 flex flex-wrap items-end gap-3 rounded-soft bg-chalk p-3"
-      use:enhance={() =>
-        ({ update }) =>
-          update({ reset: false })}
+      use:enhance={keepTyped}
     >
       {@render place()}
       <Choices
