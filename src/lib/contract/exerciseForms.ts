@@ -10,18 +10,22 @@ import {
   schoolIds,
   startPositions,
   timePolicies,
+  unders,
   type EquipmentId
 } from '$lib/core';
-import { checkbox, parseDecimal, requiredText, sideField, text } from './fields';
+import { checkbox, parseDecimal, sideField, text } from './fields';
 
-const words = z.string().trim().min(1).max(400);
+/** What a line of an exercise and a dial of levels may have at most. */
+export const longestLine = 400;
+export const mostLevels = 12;
+const words = z.string().trim().min(1).max(longestLine);
 const lines = z.array(words).max(40);
 export const exerciseId = z.string().regex(/^[a-z0-9_]{1,60}$/);
 const equipmentId = z.enum(equipment.map((e) => e.id) as [EquipmentId, ...EquipmentId[]]);
 const span = z.union([z.number(), z.tuple([z.number(), z.number()])]);
 
 const stackUse = z.strictObject({
-  under: z.enum(['pelvis', 'seat', 'hands', 'knees', 'knee', 'heels', 'lead heel', 'front foot', 'foot']),
+  under: z.enum(unders),
   past: z.enum(['lead heel']).optional(),
   pairs: z.union([z.literal(1), z.literal(2)]),
   higherIs: z.enum(['easier', 'harder']),
@@ -39,7 +43,7 @@ const dial = z.strictObject({
   min: z.number(),
   max: z.number(),
   step: z.number().positive(),
-  levels: z.array(words).min(2).max(12).optional(),
+  levels: z.array(words).min(2).max(mostLevels).optional(),
   stack: stackUse.optional()
 });
 
@@ -166,115 +170,3 @@ export const dialForm = z.object({
   sure: checkbox
 });
 export type DialInput = z.output<typeof dialForm>;
-
-// An exercise of the studio's own.
-
-const lineList = (max: number) =>
-  text(4000).transform((raw) =>
-    raw
-      .split('\n')
-      .map((line) => line.trim())
-      .filter((line) => line !== '')
-      .slice(0, max)
-  );
-const neededLines = (message: string) => lineList(20).refine((list) => list.length > 0, message);
-const several = <T extends readonly [string, ...string[]]>(values: T, message?: string) =>
-  message ? z.array(z.enum(values)).min(1, message) : z.array(z.enum(values)).default([]);
-
-/** What a dial can be, in the form: the standard ones have their unit and name. */
-export const dialKinds = {
-  hold: { name: 'hold', id: 'holdS', unit: 's' },
-  reps: { name: 'repetitions', id: 'reps', unit: 'reps' },
-  rounds: { name: 'rounds', id: 'rounds', unit: 'rounds' },
-  effort: { name: 'effort', id: 'effortPct', unit: '%' },
-  breaths: { name: 'breaths', id: 'breaths', unit: 'breaths' },
-  load: { name: 'load', id: 'loadKg', unit: 'kg' },
-  height: { name: 'height on a stack', id: '', unit: 'cm' },
-  distance: { name: 'distance', id: '', unit: 'cm' },
-  angle: { name: 'angle', id: '', unit: '°' },
-  levels: { name: 'levels in words', id: '', unit: 'level' }
-} as const;
-export type DialKind = keyof typeof dialKinds;
-
-export const unders = ['pelvis', 'seat', 'hands', 'knees', 'heels', 'front foot'] as const;
-const dialKindIds = Object.keys(dialKinds) as [DialKind, ...DialKind[]];
-const mostDials = 6;
-
-const number = (raw: unknown, path: string[], ctx: z.RefinementCtx): number => {
-  const value = parseDecimal(raw);
-  if (value === null) ctx.addIssue({ code: 'custom', message: 'A number', path });
-  return value ?? 0;
-};
-
-const dialRow = z
-  .object({
-    id: z.string().max(30).default(''),
-    kind: z.union([z.literal(''), z.enum(dialKindIds)]).default(''),
-    name: text(60).default(''),
-    min: z.unknown().optional(),
-    max: z.unknown().optional(),
-    step: z.unknown().optional(),
-    harder: z.enum(['up', 'down']).default('up'),
-    levels: text(600).default(''),
-    under: z.enum(unders).default('hands')
-  })
-  .transform((row, ctx): OwnDial | null => {
-    const { kind } = row;
-    if (kind === '') return null;
-    const name = row.name || dialKinds[kind].name;
-    if (kind === 'levels') {
-      const named = row.levels
-        .split(',')
-        .map((l) => l.trim())
-        .filter(Boolean);
-      if (named.length < 2)
-        ctx.addIssue({ code: 'custom', message: 'Two levels at least, the easier first, with commas', path: ['levels'] });
-      return { id: row.id, kind, name, min: 0, max: named.length - 1, step: 1, harder: 'up', levels: named };
-    }
-    const [min, max, step] = [number(row.min, ['min'], ctx), number(row.max, ['max'], ctx), number(row.step, ['step'], ctx)];
-    if (max <= min) ctx.addIssue({ code: 'custom', message: 'More than the least', path: ['max'] });
-    if (step <= 0) ctx.addIssue({ code: 'custom', message: 'More than 0', path: ['step'] });
-    if (min < -200 || max > 1000) ctx.addIssue({ code: 'custom', message: 'Between −200 and 1000', path: ['max'] });
-    return { id: row.id, kind, name, min, max, step, harder: row.harder, ...(kind === 'height' && { under: row.under }) };
-  });
-
-/** A dial as it was written in the form. */
-export type OwnDial = Readonly<{
-  id: string;
-  kind: DialKind;
-  name: string;
-  min: number;
-  max: number;
-  step: number;
-  harder: 'up' | 'down';
-  levels?: readonly string[];
-  under?: (typeof unders)[number];
-}>;
-
-export const ownExerciseForm = z.object({
-  name: requiredText(80, 'What is it called?'),
-  aliases: lineList(12),
-  position: z.enum(startPositions, { error: 'Choose the position' }),
-  phases: several(exercisePhases, 'What is it used for?'),
-  kinds: several(exerciseKinds, 'Who moves the joint?'),
-  links: several(motionIds as unknown as [string, ...string[]], 'What does it train?'),
-  sides: z.enum(['each', 'both together', 'alternating'], { error: 'Choose how the sides are done' }),
-  sideWords: text(60),
-  setup: neededLines('How is it set up?'),
-  checks: lineList(12),
-  felt: requiredText(200, 'Where should it be felt?'),
-  notFelt: text(200),
-  why: requiredText(200, 'Why, in one line?'),
-  cautions: lineList(12),
-  mistakes: lineList(12),
-  padding: lineList(6),
-  props: several(equipment.map((e) => e.id) as [EquipmentId, ...EquipmentId[]]),
-  traits: several(exerciseTraits),
-  privatePlace: checkbox,
-  clothing: text(200),
-  harder: z.array(exerciseId).default([]),
-  easier: z.array(exerciseId).default([]),
-  dials: z.array(dialRow).max(mostDials)
-});
-export type OwnExerciseInput = z.output<typeof ownExerciseForm>;
-export const ownDialRows = mostDials;

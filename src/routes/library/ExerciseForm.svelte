@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { dialKinds, ownDialRows, unders, type DialKind } from '$lib/contract/exerciseForms';
+  import { dialField, dialKinds, ownDialRows, typedExercise, type DialKind } from '$lib/contract/ownExercise';
   import {
     equipment,
     exerciseKinds,
@@ -9,14 +9,15 @@
     motionOf,
     motions,
     startPositions,
-    type Dial,
+    unders,
     type Exercise
   } from '$lib/core';
   import Field from '$lib/ui/Field.svelte';
-  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { fieldError, formProblem, type FormState } from '$lib/ui/formState';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Select from '$lib/ui/Select.svelte';
   import TextLines from './TextLines.svelte';
+  import { keepTyped } from '$lib/ui/sending';
 
   /** An exercise of the studio's own: written from nothing, from a copy, or changed. */
   type Props = {
@@ -31,34 +32,17 @@
   };
   let { known, form, others, easier, harder, submitLabel, cancelHref }: Props = $props();
 
-  const lines = (name: string, of: readonly string[] | undefined) => typedOr(form, name, of?.join('\n'));
-  const isChecked = (name: string, value: string, of: readonly string[] | undefined): boolean => {
-    const typed = form?.typed?.[name];
-    return typed === undefined ? (of?.includes(value) ?? false) : typed.includes(value);
+  /** What was typed, else what is known. */
+  const shown = $derived({ ...(known && typedExercise(known)), ...form?.typed });
+  const at = (name: string, otherwise = ''): string => {
+    const value = shown[name];
+    return typeof value === 'string' ? value : otherwise;
   };
-  const kindOf = (d: Dial): DialKind => {
-    if (d.kind === 'level') return 'levels';
-    const standard = (Object.keys(dialKinds) as DialKind[]).find((k) => dialKinds[k].id === d.id && d.id !== '');
-    return standard ?? (d.stack ? 'height' : d.unit === '°' ? 'angle' : 'distance');
-  };
-  let rowCount = $state<number>();
-  const rows = $derived(
-    Array.from({ length: Math.max(rowCount ?? 0, known?.dials.length ?? 1) }, (_, i) => {
-      const d = known?.dials[i];
-      const at = (name: string, was: string | number | undefined) => typedOr(form, `dial${i}_${name}`, was ?? '');
-      return {
-        id: at('id', d?.id),
-        kind: at('kind', d && kindOf(d)),
-        name: at('name', d?.name),
-        min: at('min', d?.min),
-        max: at('max', d?.max),
-        step: at('step', d?.step),
-        harder: at('harder', d?.harder ?? 'up'),
-        levels: at('levels', d?.levels?.join(', ')),
-        under: at('under', d?.stack?.under ?? 'hands')
-      };
-    })
-  );
+  const isChecked = (name: string, value: string): boolean => shown[name]?.includes(value) ?? false;
+  const rowNumbers = Array.from({ length: ownDialRows }, (_, i) => i);
+  /** Rows asked for; those that say something are there anyhow. */
+  let rowCount = $state(1);
+  const rows = $derived(rowNumbers.slice(0, Math.max(rowCount, rowNumbers.findLastIndex((i) => at(dialField(i, 'kind'))) + 1)));
   let kinds = $state<Record<number, string>>({});
   const kindOptions = [
     { value: '', label: 'none' },
@@ -71,17 +55,12 @@
   ];
 </script>
 
-{#snippet checks(
-  legend: string,
-  name: string,
-  values: readonly { value: string; label: string }[],
-  of: readonly string[] | undefined
-)}
+{#snippet checks(legend: string, name: string, values: readonly { value: string; label: string }[])}
   <fieldset aria-describedby={fieldError(form, name) ? `${name}-error` : undefined}>
     <legend class="font-semibold">{legend}</legend>
     <div class="flex flex-wrap gap-x-4">
       {#each values as { value, label } (value)}
-        <label class="choice"><input type="checkbox" {name} {value} defaultChecked={isChecked(name, value, of)} /> {label}</label>
+        <label class="choice"><input type="checkbox" {name} {value} defaultChecked={isChecked(name, value)} /> {label}</label>
       {/each}
     </div>
     {#if fieldError(form, name)}<p id="{name}-error" class="font-semibold text-stop" role="alert">
@@ -90,38 +69,24 @@
   </fieldset>
 {/snippet}
 
-<form
-  method="POST"
-  class="flex flex-col gap-5"
-  novalidate
-  use:enhance={() =>
-    ({ update }) =>
-      update({ reset: false })}
->
+<form method="POST" class="flex flex-col gap-5" novalidate use:enhance={keepTyped}>
   <ProblemNote text={formProblem(form)} />
   <div class="grid gap-4 md:grid-cols-2">
-    <Field label="Name" name="name" value={typedOr(form, 'name', known?.name)} error={fieldError(form, 'name')} />
+    <Field label="Name" name="name" value={at('name')} error={fieldError(form, 'name')} />
     <Select
       label="Position"
       name="position"
       groups={plain(startPositions)}
-      value={typedOr(form, 'position', known?.position ?? 'standing')}
+      value={at('position', 'standing')}
       error={fieldError(form, 'position')}
     />
-    <TextLines
-      label="Other names"
-      name="aliases"
-      value={lines('aliases', known?.aliases)}
-      error={fieldError(form, 'aliases')}
-      rows={2}
-    />
-    <Field label="Why, in one line" name="why" value={typedOr(form, 'why', known?.why)} error={fieldError(form, 'why')} />
+    <TextLines label="Other names" name="aliases" value={at('aliases')} error={fieldError(form, 'aliases')} rows={2} />
+    <Field label="Why, in one line" name="why" value={at('why')} error={fieldError(form, 'why')} />
   </div>
   {@render checks(
     'Used for',
     'phases',
-    exercisePhases.map((v) => ({ value: v, label: v })),
-    known?.phases
+    exercisePhases.map((v) => ({ value: v, label: v }))
   )}
   {@render checks(
     'Moved by',
@@ -134,66 +99,59 @@
         passive: 'something outside',
         isometric: 'nobody: muscles press'
       }[v]
-    })),
-    known?.kinds
+    }))
   )}
-  <details open={known === null || fieldError(form, 'links') !== undefined}>
+  <details open={known === null || ['links', 'also'].some((f) => fieldError(form, f) !== undefined)}>
     <summary class="min-h-11 py-2 font-semibold">
       What it trains{known && known.links.length > 0 ? `: ${known.links.map((l) => motionOf(l).name).join(', ')}` : ''}
     </summary>
     {@render checks(
       'Motions',
       'links',
-      motions.map((m) => ({ value: m.id, label: m.name })),
-      known?.links
+      motions.map((m) => ({ value: m.id, label: m.name }))
     )}
+    <div class="mt-3 max-w-md">
+      <TextLines
+        label="Something else it trains"
+        name="also"
+        hint="front of the shin, a line each"
+        value={at('also')}
+        error={fieldError(form, 'also')}
+        rows={2}
+      />
+    </div>
   </details>
   <div class="grid gap-4 md:grid-cols-2">
     <Select
       label="Sides"
       name="sides"
       groups={plain(['each', 'both together', 'alternating'])}
-      value={typedOr(form, 'sides', known?.sides ?? 'each')}
+      value={at('sides', 'each')}
       error={fieldError(form, 'sides')}
     />
     <Field
       label="Which limb the side means"
       name="sideWords"
       hint="leg in front, knee on the mat"
-      value={typedOr(form, 'sideWords', known?.sideWords)}
+      value={at('sideWords')}
       error={fieldError(form, 'sideWords')}
     />
-    <TextLines
-      label="Set up, a step a line"
-      name="setup"
-      value={lines('setup', known?.setup)}
-      error={fieldError(form, 'setup')}
-      rows={4}
-    />
-    <TextLines
-      label="Look at, a check a line"
-      name="checks"
-      value={lines('checks', known?.checks)}
-      error={fieldError(form, 'checks')}
-      rows={4}
-    />
-    <Field label="Felt" name="felt" value={typedOr(form, 'felt', known?.felt)} error={fieldError(form, 'felt')} />
-    <Field label="Not felt" name="notFelt" value={typedOr(form, 'notFelt', known?.notFelt)} error={fieldError(form, 'notFelt')} />
+    <TextLines label="Set up, a step a line" name="setup" value={at('setup')} error={fieldError(form, 'setup')} rows={4} />
+    <TextLines label="Look at, a check a line" name="checks" value={at('checks')} error={fieldError(form, 'checks')} rows={4} />
+    <Field label="Felt" name="felt" value={at('felt')} error={fieldError(form, 'felt')} />
+    <Field label="Not felt" name="notFelt" value={at('notFelt')} error={fieldError(form, 'notFelt')} />
     <TextLines
       label="What goes wrong"
       name="mistakes"
       hint="What goes wrong: what mends it"
-      value={lines(
-        'mistakes',
-        known?.mistakes.map((m) => `${m.mistake} : ${m.fix}`)
-      )}
+      value={at('mistakes')}
       error={fieldError(form, 'mistakes')}
       rows={3}
     />
     <TextLines
       label="Mind, a caution a line"
       name="cautions"
-      value={lines('cautions', known?.cautions)}
+      value={at('cautions')}
       error={fieldError(form, 'cautions')}
       rows={3}
     />
@@ -201,10 +159,11 @@
 
   <fieldset class="flex flex-col gap-3">
     <legend class="text-lg font-semibold">Dials, in the order they are moved</legend>
-    {#each rows as row, i (i)}
-      {@const kind = kinds[i] ?? row.kind}
+    {#each rows as i (i)}
+      {@const row = (field: Parameters<typeof dialField>[1]) => at(dialField(i, field))}
+      {@const kind = kinds[i] ?? row('kind')}
       <div class="grid grid-cols-2 items-start gap-3 border-b border-line pb-3 md:grid-cols-6">
-        <input type="hidden" name="dial{i}_id" value={row.id} />
+        <input type="hidden" name="dial{i}_id" value={row('id')} />
         <Select
           label="Dial {i + 1}"
           name="dial{i}_kind"
@@ -213,15 +172,15 @@
           onchange={(v) => (kinds[i] = v)}
         />
         {#if kind !== ''}
-          <Field label="Called" name="dial{i}_name" value={row.name} hint={dialKinds[kind as DialKind].name} />
+          <Field label="Called" name="dial{i}_name" value={row('name')} hint={dialKinds[kind as DialKind].name} />
           {#if kind === 'levels'}
             <div class="col-span-2 md:col-span-4">
-              <Field
-                label="Levels, the easier first"
+              <TextLines
+                label="Levels, the easier first, a line each"
                 name="dial{i}_levels"
-                value={row.levels}
+                value={row('levels')}
                 error={dialError(i, 'levels')}
-                hint="both behind, one in front, none"
+                rows={3}
               />
             </div>
           {:else}
@@ -230,11 +189,11 @@
               unit={dialKinds[kind as DialKind].unit}
               name="dial{i}_min"
               inputmode="decimal"
-              value={row.min}
+              value={row('min')}
               error={dialError(i, 'min')}
             />
-            <Field label="Most" name="dial{i}_max" inputmode="decimal" value={row.max} error={dialError(i, 'max')} />
-            <Field label="Step" name="dial{i}_step" inputmode="decimal" value={row.step} error={dialError(i, 'step')} />
+            <Field label="Most" name="dial{i}_max" inputmode="decimal" value={row('max')} error={dialError(i, 'max')} />
+            <Field label="Step" name="dial{i}_step" inputmode="decimal" value={row('step')} error={dialError(i, 'step')} />
             <Select
               label="Harder is"
               name="dial{i}_harder"
@@ -247,10 +206,10 @@
                   ]
                 }
               ]}
-              value={row.harder}
+              value={row('harder')}
             />
             {#if kind === 'height'}
-              <Select label="Stack under" name="dial{i}_under" groups={plain(unders)} value={row.under} />
+              <Select label="Stack under" name="dial{i}_under" groups={plain(unders)} value={row('under')} />
             {/if}
           {/if}
         {/if}
@@ -267,46 +226,33 @@
         label={n.label}
         name={n.name}
         groups={neighbours(n.chosen)}
-        value={typedOr(form, n.name, n.chosen[0])}
+        value={at(n.name, n.chosen[0])}
         error={fieldError(form, n.name)}
       />
     {/each}
   </div>
-  <details>
+  <details open={['padding', 'clothing'].some((f) => fieldError(form, f) !== undefined)}>
     <summary class="min-h-11 py-2 font-semibold">Props, padding, clothing, and what a limit may rule out</summary>
     <div class="flex flex-col gap-4">
       {@render checks(
         'Props to fetch besides stacks',
         'props',
-        equipment.map((p) => ({ value: p.id, label: p.name })),
-        known?.props.map((p) => p.id)
+        equipment.map((p) => ({ value: p.id, label: p.name }))
       )}
-      <TextLines
-        label="Padding"
-        name="padding"
-        value={lines('padding', known?.padding)}
-        error={fieldError(form, 'padding')}
-        rows={2}
-      />
-      <Field
-        label="Clothing"
-        name="clothing"
-        value={typedOr(form, 'clothing', known?.clothing)}
-        error={fieldError(form, 'clothing')}
-      />
+      <TextLines label="Padding" name="padding" value={at('padding')} error={fieldError(form, 'padding')} rows={2} />
+      <Field label="Clothing" name="clothing" value={at('clothing')} error={fieldError(form, 'clothing')} />
       <label class="choice"
         ><input
           type="checkbox"
           name="privatePlace"
-          defaultChecked={form?.typed ? form.typed.privatePlace === 'on' : (known?.privatePlace ?? false)}
+          defaultChecked={form?.typed ? form.typed.privatePlace === 'on' : at('privatePlace') === 'on'}
         />
         For private places only</label
       >
       {@render checks(
         'It is',
         'traits',
-        exerciseTraits.map((v) => ({ value: v, label: v })),
-        known?.traits
+        exerciseTraits.map((v) => ({ value: v, label: v }))
       )}
     </div>
   </details>

@@ -2,16 +2,17 @@ import { searchStacks } from './reachableStacks';
 import { bearsWeight, type Prop, type Stack } from './stack';
 
 /** What a stack stands under. */
-export type Under = 'pelvis' | 'seat' | 'hands' | 'knees' | 'knee' | 'heels' | 'lead heel' | 'front foot' | 'foot' | 'floor';
+export const unders = ['pelvis', 'seat', 'hands', 'knees', 'knee', 'heels', 'lead heel', 'front foot', 'foot'] as const;
+export type Under = (typeof unders)[number] | 'floor';
 
 /** The measured reach that gives a start height, and in words how. */
 export type ReachStart = Readonly<{ measure: string; words: string }>;
 
 /** How an exercise uses a stack. */
 export type StackUse = Readonly<{
-  under: Exclude<Under, 'floor'>;
+  under: (typeof unders)[number];
   /** Below zero, where the goal lies past flat: what the stack then stands under, and higher is harder. */
-  past?: Exclude<Under, 'floor'>;
+  past?: (typeof unders)[number];
   /** Two for both hands, both knees, both heels: the same stack is needed twice at once. */
   pairs: 1 | 2;
   higherIs: 'easier' | 'harder';

@@ -1,5 +1,5 @@
 import { exerciseFrom, exercises, ringThrough, CoreError, type Dial, type Exercise, type LinkId, type StackUse } from '$lib/core';
-import { dialKinds, type OwnDial, type OwnExerciseInput } from '$lib/contract/exerciseForms';
+import { dialKinds, type OwnDial, type OwnExerciseInput } from '$lib/contract/ownExercise';
 import type { Database, Db } from '../db/db';
 import {
   insertOwnExercise,
@@ -63,7 +63,10 @@ const ownFamily = 'Own exercises';
 
 function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | null): Exercise {
   const { clothing, notFelt, mistakes, props, dials, links, ...plain } = input;
-  const made = dials.filter((d) => d !== null).map((d, i) => dialOf(d, i, base));
+  const made = dialsOf(
+    dials.filter((d) => d !== null),
+    base
+  );
   const written = exerciseFrom(
     {
       ...plain,
@@ -76,16 +79,12 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
       ...(base?.press && { press: base.press }),
       ...(base?.draw && { draw: base.draw }),
       positionOf: base?.positionOf ?? [],
-      also: base?.also ?? [],
       variants: base?.variants ?? [],
       then: base?.then ?? [],
       doses: base?.doses ?? [],
       asks: (base?.asks ?? []).filter((a) => made.some((d) => d.id === a)),
       dials: made,
-      mistakes: mistakes.map((line) => {
-        const [mistake, ...fix] = line.split(':');
-        return [mistake!.trim(), fix.join(':').trim() || 'Less.'] as const;
-      }),
+      mistakes: mistakes.map(({ mistake, fix }) => [mistake, fix] as const),
       props: props.map((p) => base?.props.find((b) => b.id === p) ?? { id: p, count: 1, optional: false })
     },
     ownFamily
@@ -105,32 +104,44 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
   };
 }
 
-/** A dial of the form; one that was there before keeps its id, its stack and its start. */
-function dialOf(own: OwnDial, index: number, base: Exercise | null): Dial {
-  const { name, min, max, step, levels } = own;
-  const known = base?.dials.find((d) => d.id === own.id);
-  const standard = dialKinds[own.kind];
-  const harder = own.kind === 'levels' ? 'up' : own.harder;
-  const under = own.under ?? 'hands';
-  const stack: StackUse | undefined =
-    own.kind !== 'height'
-      ? undefined
-      : {
-          ...(known?.stack ?? { bears: under === 'hands' || under === 'knees' ? 'light' : 'weight' }),
-          under,
-          pairs: under === 'hands' || under === 'knees' || under === 'heels' ? 2 : 1,
-          higherIs: harder === 'down' ? 'easier' : 'harder'
-        };
+/** Dials of the form. One that was there before keeps its id, and its stack and start with it; a new one gets a free one. */
+function dialsOf(rows: readonly OwnDial[], base: Exercise | null): Dial[] {
+  const knownOf = ({ id, kind }: OwnDial) => base?.dials.find((d) => d.id === id && d.unit === dialKinds[kind].unit);
+  const ids = rows.map((row) => knownOf(row)?.id ?? dialKinds[row.kind].id);
+  return rows.map((row, i) => {
+    if (ids[i] === '' || ids.indexOf(ids[i]!) < i) ids[i] = freeId(row.kind, ids);
+    return dialOf(row, ids[i]!, knownOf(row));
+  });
+}
+
+function freeId(kind: string, taken: readonly string[]): string {
+  let n = 1;
+  while (taken.includes(`${kind}${n}`)) n++;
+  return `${kind}${n}`;
+}
+
+function dialOf({ kind, name, min, max, step, levels, ...own }: OwnDial, id: string, known: Dial | undefined): Dial {
+  const harder = kind === 'levels' ? 'up' : own.harder;
   return {
-    id: known?.id ?? (standard.id || `${own.kind}${index + 1}`),
+    id,
     name,
-    unit: standard.unit,
-    kind: own.kind === 'levels' ? 'level' : 'metric',
+    unit: dialKinds[kind].unit,
+    kind: kind === 'levels' ? 'level' : 'metric',
     harder,
     min,
     max,
     step,
     ...(levels && { levels }),
-    ...(stack && { stack })
+    ...(kind === 'height' && { stack: stackUseOf(own.under ?? 'hands', harder, known?.stack) })
   };
+}
+
+const inPairs: readonly StackUse['under'][] = ['hands', 'knees', 'heels'];
+const restsOnly: readonly StackUse['under'][] = ['hands', 'knees', 'knee'];
+
+/** A stack under the same place stays as it was, but for what is harder. */
+function stackUseOf(under: StackUse['under'], harder: Dial['harder'], known: StackUse | undefined): StackUse {
+  const higherIs = harder === 'down' ? 'easier' : 'harder';
+  if (known?.under === under) return { ...known, higherIs };
+  return { under, pairs: inPairs.includes(under) ? 2 : 1, higherIs, bears: restsOnly.includes(under) ? 'light' : 'weight' };
 }

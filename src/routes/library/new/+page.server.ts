@@ -1,7 +1,6 @@
 import { redirect } from '@sveltejs/kit';
-import { ownExerciseForm, type OwnExerciseInput } from '$lib/contract/exerciseForms';
+import { ownExerciseForm, ownExerciseLists, ownExerciseShape, type OwnExerciseInput } from '$lib/contract/ownExercise';
 import { neighboursOf } from '$lib/core';
-import { ownExerciseLists, ownExerciseShape } from '$lib/server/ownExerciseFields';
 import { addExercise, loadCatalogue } from '$lib/server/service/library';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';

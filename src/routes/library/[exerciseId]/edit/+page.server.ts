@@ -1,6 +1,5 @@
 import { error, redirect } from '@sveltejs/kit';
-import { ownExerciseForm, type OwnExerciseInput } from '$lib/contract/exerciseForms';
-import { ownExerciseLists, ownExerciseShape } from '$lib/server/ownExerciseFields';
+import { ownExerciseForm, ownExerciseLists, ownExerciseShape, type OwnExerciseInput } from '$lib/contract/ownExercise';
 import { listOwnExercises } from '$lib/server/repo/exerciseRepo';
 import { changeExercise, loadCatalogue } from '$lib/server/service/library';
 import { submitted } from '$lib/server/submitted';

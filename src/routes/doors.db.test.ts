@@ -1,0 +1,586 @@
+import { isActionFailure, isHttpError, isRedirect } from '@sveltejs/kit';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { Typed } from '$lib/contract/problem';
+import type { OwnExerciseInput } from '$lib/contract/ownExercise';
+import type { Database, Db } from '$lib/server/db/db';
+import { lanternHallShelf } from '$lib/server/demo/lanternHall';
+import { photoFiles } from '$lib/server/photos/photoFiles';
+import { updateArchived } from '$lib/server/repo/clientRepo';
+import { orNotFound } from '$lib/server/orNotFound';
+import { insertProp, listProps } from '$lib/server/repo/propRepo';
+import { loadCase } from '$lib/server/service/clientCase';
+import { addExercise } from '$lib/server/service/library';
+import { makePlan } from '$lib/server/service/planning';
+import type { FormFailure } from '$lib/server/submitted';
+import { newPerson, passCheck, personWithGoal, take } from '$lib/server/testing/people';
+import { testDatabase } from '$lib/server/testing/testDatabase';
+
+// Every form and every address of the application, with what a hurried or hostile hand puts there: nothing may end in a fault,
+// nothing that was refused may be half-written, and what was typed comes back.
+
+type Event = Readonly<{ request: Request; params: object; url: URL; locals: App.Locals }>;
+type Page = Readonly<{
+  load?: (event: Event & { parent: () => unknown; depends: () => void }) => unknown;
+  actions?: Readonly<Record<string, (event: Event & { cookies: { set: () => void } }) => unknown>>;
+}>;
+
+const pages = import.meta.glob<Page>('./**/+{page,layout}.server.ts', { eager: true });
+type Handler = (event: Event) => Promise<Response>;
+const endpoints = import.meta.glob<Readonly<Partial<Record<'GET' | 'POST' | 'PUT', Handler>>>>('./**/+server.ts', {
+  eager: true
+});
+
+const store = testDatabase();
+const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-doors-'));
+const files = photoFiles(dataDir);
+afterAll(() => rmSync(dataDir, { recursive: true }));
+
+const now = new Date('2026-03-02T17:00:00');
+const today = '2026-03-02';
+
+const ownExercise: OwnExerciseInput = {
+  name: 'Wall hang',
+  aliases: [],
+  position: 'standing',
+  phases: ['hold'],
+  kinds: ['passive'],
+  links: ['HE'],
+  also: [],
+  sides: 'each',
+  sideWords: 'hip',
+  setup: ['Stand beside the wall.'],
+  checks: [],
+  felt: 'front of the hip',
+  notFelt: '',
+  why: 'It lengthens the front of the hip.',
+  cautions: [],
+  mistakes: [],
+  padding: [],
+  props: [],
+  traits: [],
+  privatePlace: false,
+  clothing: '',
+  harder: [],
+  easier: [],
+  dials: []
+};
+
+type World = Readonly<{
+  clientId: number;
+  archivedId: number;
+  goalId: number;
+  propId: number;
+  occasionId: number;
+  sessionId: number;
+  exerciseId: string;
+}>;
+let world: World;
+let asItWas: string;
+
+beforeAll(async () => {
+  const { db } = store;
+  for (const prop of lanternHallShelf) await insertProp(db, prop);
+  const clientId = await personWithGoal(db, 'front_split');
+  await passCheck(db, clientId, today);
+  const occasionId = await take(db, clientId, 'front_split_gap', 'left', [20, 21], { on: today });
+  await take(db, clientId, 'front_split_gap', 'right', [24, 24], { on: today });
+  await makePlan(db, clientId, { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 });
+  const { goal, sessions } = await loadCase(db, clientId);
+  const exerciseId = await addExercise(db, ownExercise, null);
+  const [prop] = await listProps(db);
+  const archivedId = await newPerson(db, 'Long Gone');
+  await updateArchived(db, archivedId, now.toISOString());
+  world = {
+    clientId,
+    archivedId,
+    goalId: goal!.id,
+    propId: Number(prop!.id),
+    occasionId,
+    sessionId: sessions[0]!.id,
+    exerciseId
+  };
+  asItWas = await everything(db);
+});
+
+/** Every row of every table, to tell whether anything changed. */
+async function everything(db: Db): Promise<string> {
+  const tables = await db.query(
+    "select table_name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE' order by 1"
+  );
+  const parts = z
+    .array(z.object({ table_name: z.string() }))
+    .parse(tables.rows)
+    .map(({ table_name: t }) => `select '${t}' as t, r::text as r from "${t}" r`);
+  const { rows } = await db.query(`${parts.join(' union all ')} order by 1, 2`);
+  return JSON.stringify(rows);
+}
+
+const localsOf = (db: Database): App.Locals => ({
+  db,
+  photoFiles: files,
+  now,
+  today,
+  theme: 'system',
+  caseOf: (id) => loadCase(db, id)
+});
+
+/** What came of it: a fault is what a page or a form must never end in. */
+type Outcome = Readonly<{ end: 'done' | 'away' | 'no page' | 'refused' | 'fault'; value?: unknown; fault?: string }>;
+
+async function outcomeOf(run: () => unknown): Promise<Outcome> {
+  try {
+    const value = await run();
+    return isActionFailure(value) ? { end: 'refused', value: value.data } : { end: 'done', value };
+  } catch (thrown) {
+    if (isRedirect(thrown)) return { end: 'away', value: thrown.location };
+    if (isHttpError(thrown, 404)) return { end: 'no page' };
+    return { end: 'fault', fault: thrown instanceof Error ? thrown.message.slice(0, 300) : JSON.stringify(thrown) };
+  }
+}
+
+const fileOf = (route: string): string => `.${route}/+page.server.ts`;
+const urlOf = (query: Readonly<Record<string, string>> = {}): URL =>
+  new URL(`http://localhost/?${new URLSearchParams(query).toString()}`);
+
+function bodyOf(typed: Typed): FormData {
+  const data = new FormData();
+  for (const [name, value] of Object.entries(typed)) for (const one of [value].flat()) data.append(name, one);
+  return data;
+}
+
+type Door = Readonly<{
+  route: string;
+  action: string;
+  params?: object;
+  query?: Readonly<Record<string, string>>;
+  typed: Typed;
+}>;
+
+const post = (db: Database, { route, action, params = {}, query }: Door, typed: Typed): Promise<Outcome> => {
+  const url = urlOf(query);
+  const request = new Request(url, { method: 'POST', body: bodyOf(typed) });
+  const cookies = { set: () => undefined };
+  return outcomeOf(() => pages[fileOf(route)]!.actions![action]!({ request, params, url, cookies, locals: localsOf(db) }));
+};
+
+/** A form as a careful person fills it in, by route and action. */
+const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, exerciseId }: World): Door[] => {
+  const client = '/people/[clientId=id]';
+  const params = { clientId: String(clientId) };
+  const ofClient = (page: string, action: string, typed: Typed, query = {}): Door => ({
+    route: `${client}/${page}`,
+    action,
+    params,
+    query,
+    typed
+  });
+  const person: Typed = {
+    name: 'Odd Quarrel',
+    birthYear: '1988',
+    level: 'beginner',
+    contact: '',
+    statureCm: '171,5',
+    leftLegCm: '90',
+    rightLegCm: '',
+    lowerLegCm: '',
+    hipToBreastboneCm: '',
+    bodyMassKg: '62',
+    sessionsPerWeek: '3',
+    minutesPerSession: '45',
+    notes: 'Comes by bicycle.'
+  };
+  const own: Typed = {
+    ...Object.fromEntries(Object.entries(ownExercise).filter(([, v]) => typeof v === 'string')),
+    name: 'Door hang',
+    aliases: 'hang\nhanging',
+    phases: ['hold'],
+    kinds: ['passive'],
+    links: ['HE'],
+    also: 'front of the shin',
+    props: ['strap'],
+    traits: [],
+    setup: 'Stand in the door.\nHold its frame.',
+    checks: 'Hips face ahead',
+    cautions: '',
+    padding: '',
+    mistakes: 'The back arches: draw the ribs down',
+    harder: exerciseId,
+    easier: '',
+    dial0_kind: 'hold',
+    dial0_name: '',
+    dial0_min: '20',
+    dial0_max: '90',
+    dial0_step: '5',
+    dial0_harder: 'up',
+    dial1_kind: 'levels',
+    dial1_name: 'lean',
+    dial1_levels: 'upright\na little\nfar, both hands',
+    dial2_kind: 'height',
+    dial2_min: '0',
+    dial2_max: '40',
+    dial2_step: '2.5',
+    dial2_under: 'hands'
+  };
+  const block: Typed = {
+    kind: 'block',
+    name: 'Cork block',
+    quantity: '4',
+    length0: '10',
+    length1: '15',
+    length2: '23',
+    turns: 'on',
+    softPct: '0'
+  };
+  const cleared: Typed = { clearedBy: 'M. Ash, physiotherapist', clearNote: 'May go on.' };
+  return [
+    { route: '/people', action: 'archive', typed: { clientId: String(clientId) } },
+    { route: '/people', action: 'restore', typed: { clientId: String(clientId) } },
+    { route: '/people', action: 'delete', typed: { clientId: String(archivedId) } },
+    { route: '/people/new', action: 'default', typed: person },
+    ofClient('edit', 'default', person),
+    ofClient('goal', 'save', {
+      kind: 'pancake',
+      title: '',
+      target: '',
+      targetReason: '',
+      targetOn: '2026-09-01',
+      eventName: 'Summer show',
+      stage: '1'
+    }),
+    ofClient('goal', 'work', { goalId: String(goalId) }),
+    ofClient('goal', 'close', { goalId: String(goalId) }),
+    ofClient('goal', 'reopen', { goalId: String(goalId) }),
+    ofClient('check', 'topic', {
+      topic: 'stops',
+      flags: [],
+      beighton: [],
+      weekHolds: ['desk'],
+      homeProps: 'two books',
+      none: 'on',
+      stop_0_motion: 'HF-KS',
+      stop_0_side: 'left',
+      stop_0_deg: '110',
+      effortCapPct: '60',
+      sensationCap: '4'
+    }),
+    ofClient('check', 'clear', cleared),
+    ofClient('check', 'relax', { ...cleared, kind: 'effort cap', reason: 'pregnancy' }),
+    ofClient('check', 'clearLock', { ...cleared, lockId: '1' }),
+    ofClient(
+      'measure',
+      'save',
+      {
+        takenOn: today,
+        bodyState: 'warm',
+        dayTime: 'evening',
+        training: '',
+        measurer: 'Wren',
+        note: '',
+        way: 'tape',
+        support: '',
+        left_passive_1_heightCm: '20',
+        right_passive_1_heightCm: '22.5'
+      },
+      { m: 'front_split_gap', set: 'short' }
+    ),
+    ofClient('measure', 'remove', { occasionId: String(occasionId) }),
+    ofClient('measure', 'restore', { occasionId: String(occasionId) }),
+    ofClient('photos', 'consent', { givenBy: 'Nell Harrow' }),
+    ofClient('photos', 'revoke', {}),
+    ofClient('photos', 'remove', { photoId: '5a0e8a2e-3b2c-4f4e-9a51-0d1f2f3a4b5c' }),
+    ofClient('grade', 'dial', { exerciseId: 'front_split_on_stack', side: 'left', dial: 'depthCm', value: '20', sure: 'on' }),
+    ofClient('grade', 'add', { exerciseId }),
+    ofClient('grade', 'take', { exerciseId: 'front_hamstring_cycle' }),
+    ofClient('grade', 'school', {
+      exerciseId: 'front_split_on_stack',
+      schoolId: 'long_hold',
+      alignment: 'strict',
+      hands: 'none',
+      time: 'breaths'
+    }),
+    ofClient('grade', 'note', { exerciseId: 'front_split_on_stack', effect: 'works', note: 'Since the strap.' }),
+    ofClient('plan', 'make', {
+      weeks: '4',
+      sessionsPerWeek: '3',
+      minutes: '45',
+      startOn: today,
+      basedOnVersion: '1'
+    }),
+    ofClient('practise', 'start', {
+      sessionId: String(sessionId),
+      answer: 'accept',
+      reason: '',
+      newSymptom: 'no',
+      soreness: '2',
+      today: ['poor sleep']
+    }),
+    ofClient('review', 'acceptAll', {}),
+    ofClient('review', 'decide', {
+      exerciseId: 'front_split_on_stack',
+      side: 'left',
+      verdict: 'stay',
+      overruledBecause: 'A show on Friday.'
+    }),
+    ofClient('review', 'afterwards', {
+      exerciseId: 'front_split_on_stack',
+      side: 'left',
+      place: 'groin',
+      bodySide: 'left'
+    }),
+    { route: '/props', action: 'add', typed: block },
+    { route: '/props', action: 'edit', typed: { ...block, propId: String(propId) } },
+    { route: '/props', action: 'quantity', typed: { propId: String(propId), quantity: '3' } },
+    { route: '/props', action: 'remove', typed: { propId: String(propId) } },
+    { route: '/props', action: 'restore', typed: { propId: String(propId) } },
+    { route: '/library/new', action: 'default', typed: own },
+    { route: '/library/new', action: 'default', query: { copy: 'front_split_on_stack' }, typed: own },
+    { route: '/library/[exerciseId]/edit', action: 'default', params: { exerciseId }, typed: { ...own, harder: '' } },
+    { route: '/library/[exerciseId]', action: 'remove', params: { exerciseId }, typed: { exerciseId } },
+    { route: '/library/[exerciseId]', action: 'restore', params: { exerciseId }, typed: { exerciseId } },
+    { route: '/preferences', action: 'default', typed: { length: 'in', mass: 'lb', theme: 'dark', back: '/people' } }
+  ];
+};
+
+/** What no field may be brought down by. */
+const nasty = [
+  '',
+  '-1',
+  '0.0001',
+  '9999999999',
+  '99999999999999999999',
+  'nul\u0000byte',
+  "Robert'); drop table client; --",
+  '__proto__',
+  '2026-02-30',
+  'b'.repeat(450),
+  'a'.repeat(5000),
+  ':'
+];
+
+const load = (db: Database, file: string, params: object, query: Readonly<Record<string, string>> = {}): Promise<Outcome> => {
+  const url = urlOf(query);
+  const request = new Request(url);
+  const event = { request, url, params, locals: localsOf(db), depends: () => undefined };
+  const layout = pages['./library/+layout.server.ts']!.load!;
+  const parent = () => layout({ ...event, parent: () => ({}) });
+  return outcomeOf(async () => {
+    const data = await pages[file]!.load?.({ ...event, parent });
+    // What is streamed after the page counts as well.
+    await Promise.all(Object.values((data ?? {}) as object));
+    return data;
+  });
+};
+
+/** Doors whose thing is not there in this world: one who is open has no limit, who practised nothing no proposal. */
+const nothingThere = ['check relax', 'review decide', 'review afterwards'];
+
+describe('forms', () => {
+  test('every form of the application is tried here', () => {
+    const there = Object.entries(pages).flatMap(([file, page]) => Object.keys(page.actions ?? {}).map((a) => `${file} ${a}`));
+    const tried = doors(world).map((d) => `${fileOf(d.route)} ${d.action}`);
+    expect([...new Set(tried)].sort()).toEqual(there.sort());
+  });
+
+  test('filled in with care each is taken', async () => {
+    const refused: string[] = [];
+    for (const door of doors(world))
+      await store.rolledBack(async (db) => {
+        const { end, value, fault } = await post(db, door, door.typed);
+        const absent = nothingThere.some((name) => `${door.route} ${door.action}`.endsWith(`/${name}`));
+        if (absent ? end !== 'no page' : end !== 'done' && end !== 'away')
+          refused.push(`${door.route} ${door.action}: ${end} ${fault ?? String(JSON.stringify(value)).slice(0, 300)}`);
+      });
+    expect(refused).toEqual([]);
+  });
+
+  const named = doors({ clientId: 0, archivedId: 0, goalId: 0, propId: 0, occasionId: 0, sessionId: 0, exerciseId: '' });
+  test.each(named.map((d, i) => ({ name: `${d.route} ${d.action}`, i })))(
+    '$name is not brought down by a field',
+    async ({ i }) => {
+      const door = doors(world)[i]!;
+      const wrong: string[] = [];
+      for (const field of Object.keys(door.typed))
+        for (const value of [null, ...nasty])
+          await store.rolledBack(async (db) => {
+            const { [field]: _gone, ...others } = door.typed;
+            const typed = value === null ? others : { ...others, [field]: value };
+            const at = `${field} = ${value === null ? 'left out' : JSON.stringify(value.slice(0, 40))}`;
+            const outcome = await post(db, door, typed);
+            if (outcome.end === 'fault') return void wrong.push(`${at}: ${outcome.fault}`);
+            if (outcome.end === 'refused') {
+              const { problem, typed: back } = outcome.value as FormFailure;
+              if (value !== null && String(back[field]) !== String(bodyOf({ [field]: value }).get(field)))
+                wrong.push(`${at}: was typed and is lost`);
+              if (problem.code === 'invalid_input' && Object.keys(problem.fields).length === 0)
+                wrong.push(`${at}: nothing is told`);
+              if (problem.code !== 'invalid_input' && (await everything(db)) !== asItWas) wrong.push(`${at}: half-written`);
+            } else {
+              // It was taken: then the page it is typed on must be able to show it, and the person still open.
+              const shown = await load(db, fileOf(door.route), door.params ?? {}, door.query);
+              if (shown.end === 'fault') wrong.push(`${at}: taken, then its page: ${shown.fault}`);
+              const opened = await outcomeOf(() => orNotFound(loadCase(db, world.clientId)));
+              if (opened.end === 'fault') wrong.push(`${at}: taken, then the person: ${opened.fault}`);
+            }
+          });
+      expect(wrong).toEqual([]);
+    }
+  );
+});
+
+describe('addresses', () => {
+  /** What an address may say, page by page; the first of each is one that means something. */
+  const asks = ({ goalId, exerciseId, sessionId }: World): Readonly<Record<string, Readonly<Record<string, string>>>> => ({
+    library: {
+      q: 'lunge',
+      link: 'HE',
+      position: 'standing',
+      phase: 'hold',
+      goal: 'lotus',
+      hand: 'on',
+      public: 'on',
+      view: 'rows',
+      client: '1'
+    },
+    'library/[exerciseId]': { client: '1' },
+    'library/new': { copy: exerciseId },
+    'library/compare': { a: 'low_lunge', b: exerciseId },
+    'library/schools': { exercise: 'low_lunge' },
+    people: { show: 'archived' },
+    'people/[clientId=id]/goal': { goal: String(goalId) },
+    'people/[clientId=id]/check': { topic: 'stops' },
+    'people/[clientId=id]/measure': { m: 'front_split_gap', set: 'full' },
+    'people/[clientId=id]/measure/agreement': { m: 'front_split_gap', a: 'Wren', b: 'Ash' },
+    'people/[clientId=id]/photos': { of: 'front_split_gap/left/passive', before: 'x', after: 'y' },
+    'people/[clientId=id]/grade': { exercise: exerciseId, shelf: 'home' },
+    'people/[clientId=id]/practise': { session: String(sessionId) },
+    props: { home: '1' }
+  });
+  const ids = (w: World) => ({ clientId: String(w.clientId), sessionId: String(w.sessionId), exerciseId: w.exerciseId });
+
+  test('every page opens', async () => {
+    for (const file of Object.keys(pages)) {
+      const opened = await load(store.db, file, ids(world));
+      // Without two exercises there is nothing to compare.
+      expect(opened.end, `${file}: ${opened.fault}`).toMatch(file.includes('compare') ? /no page/ : /^(done|away)$/);
+    }
+  });
+
+  test.each(Object.keys(asks({ clientId: 0, archivedId: 0, goalId: 0, propId: 0, occasionId: 0, sessionId: 0, exerciseId: '' })))(
+    '%s is not brought down by what its address asks for',
+    async (page) => {
+      const wrong: string[] = [];
+      const usual = asks(world)[page]!;
+      const tried = Object.keys(usual).flatMap((name) => nasty.map((value) => ({ [name]: value })));
+      for (const query of [usual, ...tried]) {
+        const opened = await load(store.db, fileOf(`/${page}`), ids(world), query);
+        if (opened.end === 'fault') wrong.push(`${JSON.stringify(query)}: ${opened.fault}`);
+      }
+      expect(wrong).toEqual([]);
+    }
+  );
+
+  test('no page and no form is brought down by whom or what it is of', async () => {
+    const wrong: string[] = [];
+    for (const file of Object.keys(pages))
+      for (const [name, value] of [
+        ['clientId', '999999999'],
+        ['sessionId', '999999999'],
+        ...nasty.map((v) => ['exerciseId', v] as const)
+      ] as const) {
+        if (!file.includes(`[${name}`)) continue;
+        const params = { ...ids(world), [name]: value };
+        const opened = await load(store.db, file, params);
+        if (opened.end === 'fault') wrong.push(`${file} of ${name} ${value}: ${opened.fault}`);
+        for (const door of doors(world).filter((d) => fileOf(d.route) === file)) {
+          const outcome = await post(store.db, { ...door, params }, door.typed);
+          if (outcome.end === 'fault') wrong.push(`${file} ${door.action} of ${name} ${value}: ${outcome.fault}`);
+        }
+      }
+    expect(wrong).toEqual([]);
+    expect(await everything(store.db)).toBe(asItWas);
+  });
+});
+
+describe('endpoints', () => {
+  const player = './people/[clientId=id]/practise/[sessionId=id]';
+  const uuid = '5a0e8a2e-3b2c-4f4e-9a51-0d1f2f3a4b5c';
+  const set = { setIndex: 0, exerciseId: 'front_split_on_stack' };
+  const bodies: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
+    [`${player}/sets/+server.ts`]: {
+      ...set,
+      id: uuid,
+      side: 'left',
+      plannedS: 60,
+      actualS: 60,
+      clean: true,
+      sensation: null,
+      felt: null,
+      slipped: null,
+      setting: { holdS: 60 }
+    },
+    [`${player}/pain/+server.ts`]: { ...set, id: uuid, workSide: 'left', place: 'groin', side: 'left', kind: 'ache' },
+    [`${player}/finish/+server.ts`]: { status: 'stopped' }
+  };
+  const odd = [undefined, null, '', 'x', -1, 1.5, 1e300, true, [], {}, 'nul\u0000byte', '__proto__'];
+  const ask = (
+    db: Database,
+    file: string,
+    method: 'GET' | 'POST' | 'PUT',
+    url: URL,
+    body?: string | FormData,
+    params: object = {}
+  ) => {
+    const all = { clientId: String(world.clientId), sessionId: String(world.sessionId), photoId: uuid, ...params };
+    const request = new Request(url, { method, body });
+    return outcomeOf(async () => (await endpoints[file]![method]!({ request, params: all, url, locals: localsOf(db) })).status);
+  };
+
+  test('what the player sends is refused with a reason, or kept, never half', async () => {
+    const wrong: string[] = [];
+    for (const [file, body] of Object.entries(bodies))
+      for (const field of Object.keys(body))
+        for (const value of odd)
+          await store.rolledBack(async (db) => {
+            const raw = JSON.stringify({ ...body, [field]: value });
+            const outcome = await ask(db, file, 'POST', urlOf(), raw);
+            // The session of this world does not run: even a good body is refused.
+            if (outcome.end !== 'done' || ![400, 404, 409].includes(outcome.value as number))
+              wrong.push(`${file} ${raw}: ${outcome.fault ?? String(outcome.value)}`);
+            if ((await everything(db)) !== asItWas) wrong.push(`${file} ${raw}: half-written`);
+          });
+    for (const raw of ['', '{', 'null', '[]', '"x"'])
+      for (const file of Object.keys(bodies)) {
+        const { value } = await ask(store.db, file, 'POST', urlOf(), raw);
+        expect(value, `${file} ${raw}`).toBe(400);
+      }
+    expect(wrong).toEqual([]);
+  });
+
+  test('a picture without consent, without a file or with points that are none is refused', async () => {
+    const file = './people/[clientId=id]/photos/[photoId]/+server.ts';
+    const fields = { measureId: 'front_split_gap', side: 'left', mode: 'passive', takenOn: today, points: '{"landmarks":{}}' };
+    for (const [name, value] of Object.entries({ ...fields, points: '{', takenOn: '2026-02-30', measureId: 'none', mode: '' })) {
+      const { value: status } = await ask(store.db, file, 'PUT', urlOf(), bodyOf({ ...fields, [name]: value }));
+      expect([400, 409], name).toContain(status);
+    }
+    for (const photoId of ['x', '', uuid, '../../secret'])
+      expect((await ask(store.db, file, 'GET', urlOf(), undefined, { photoId })).end).toBe('no page');
+    expect(await everything(store.db)).toBe(asItWas);
+  });
+
+  test('a stand-in of something that is not measured is none', async () => {
+    for (const kind of ['instrument', 'picture'])
+      for (const value of nasty) {
+        const file = `./people/[clientId=id]/measure/stand-in/${kind}/+server.ts`;
+        const event = { request: new Request(urlOf()), params: { clientId: String(world.clientId) }, locals: localsOf(store.db) };
+        const thrown: unknown = await endpoints[file]!.GET!({ ...event, url: urlOf({ measure: value }) }).catch(
+          (e: unknown) => e
+        );
+        expect(isHttpError(thrown, 400), `${kind} ${value}`).toBe(true);
+      }
+  });
+});
