@@ -63,6 +63,7 @@ test('a pancake is graded from its measured seat: stacks, dials, an exercise of 
   await expect(page.getByText(/of \d+ exercises/)).toBeVisible();
   await page.getByRole('link', { name: /^Pancake on its seat, relaxed/ }).click();
   await page.getByRole('link', { name: 'Copy and change' }).click();
+  await expect(page.getByLabel('Harder neighbour')).toHaveValue('pancake_floor');
   const name = `Table pancake ${stamp()}`;
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByLabel('Set up, a step a line').fill('');

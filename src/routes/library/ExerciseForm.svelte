@@ -33,7 +33,7 @@
   let { known, form, others, easier, harder, submitLabel, cancelHref }: Props = $props();
 
   /** What was typed, else what is known. */
-  const shown = $derived({ ...(known && typedExercise(known)), ...form?.typed });
+  const shown = $derived({ ...(known && typedExercise({ ...known, easier, harder })), ...form?.typed });
   const at = (name: string, otherwise = ''): string => {
     const value = shown[name];
     return typeof value === 'string' ? value : otherwise;
@@ -50,9 +50,9 @@
   ];
   const plain = (values: readonly string[]) => [{ label: '', options: values.map((v) => ({ value: v, label: v })) }];
   const dialError = (i: number, field: string) => fieldError(form, `dials.${i}.${field}`);
-  const neighbours = (chosen: readonly string[]) => [
-    { label: '', options: [{ value: '', label: 'none' }, ...others.map((o) => ({ value: o.id, label: o.name }))], chosen }
-  ];
+  const neighbours = $derived([
+    { label: '', options: [{ value: '', label: 'none' }, ...others.map((o) => ({ value: o.id, label: o.name }))] }
+  ]);
 </script>
 
 {#snippet checks(legend: string, name: string, values: readonly { value: string; label: string }[])}
@@ -80,7 +80,7 @@
       value={at('position', 'standing')}
       error={fieldError(form, 'position')}
     />
-    <TextLines label="Other names" name="aliases" value={at('aliases')} error={fieldError(form, 'aliases')} rows={2} />
+    <TextLines label="Other names" name="aliases" value={at('aliases')} error={fieldError(form, 'aliases')} rows={3} />
     <Field label="Why, in one line" name="why" value={at('why')} error={fieldError(form, 'why')} />
   </div>
   {@render checks(
@@ -162,17 +162,24 @@
     {#each rows as i (i)}
       {@const row = (field: Parameters<typeof dialField>[1]) => at(dialField(i, field))}
       {@const kind = kinds[i] ?? row('kind')}
-      <div class="grid grid-cols-2 items-start gap-3 border-b border-line pb-3 md:grid-cols-6">
+      <div class="grid grid-cols-2 items-start gap-3 border-b border-line pb-3 md:grid-cols-[1.7fr_1.7fr_1fr_1fr_1fr_1fr]">
         <input type="hidden" name="dial{i}_id" value={row('id')} />
         <Select
           label="Dial {i + 1}"
           name="dial{i}_kind"
           groups={[{ label: '', options: kindOptions }]}
           value={kind}
+          error={dialError(i, 'kind')}
           onchange={(v) => (kinds[i] = v)}
         />
         {#if kind !== ''}
-          <Field label="Called" name="dial{i}_name" value={row('name')} hint={dialKinds[kind as DialKind].name} />
+          <Field
+            label="Called"
+            name="dial{i}_name"
+            value={row('name')}
+            error={dialError(i, 'name')}
+            hint={row('name') ? undefined : `left empty: ${dialKinds[kind as DialKind].name}`}
+          />
           {#if kind === 'levels'}
             <div class="col-span-2 md:col-span-4">
               <TextLines
@@ -221,14 +228,8 @@
   </fieldset>
 
   <div class="grid gap-4 md:grid-cols-2">
-    {#each [{ label: 'Easier neighbour', name: 'easier', chosen: easier }, { label: 'Harder neighbour', name: 'harder', chosen: harder }] as n (n.name)}
-      <Select
-        label={n.label}
-        name={n.name}
-        groups={neighbours(n.chosen)}
-        value={at(n.name, n.chosen[0])}
-        error={fieldError(form, n.name)}
-      />
+    {#each [{ label: 'Easier neighbour', name: 'easier' }, { label: 'Harder neighbour', name: 'harder' }] as { label, name } (name)}
+      <Select {label} {name} groups={neighbours} value={at(name)} error={fieldError(form, name)} />
     {/each}
   </div>
   <details open={['padding', 'clothing'].some((f) => fieldError(form, f) !== undefined)}>
