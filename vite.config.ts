@@ -10,10 +10,18 @@ export default defineConfig({
   worker: { format: 'es', rollupOptions: { treeshake } },
   build: { rollupOptions: { treeshake } },
   test: {
-    include: ['src/**/*.test.ts'],
     testTimeout: 60_000,
     hookTimeout: 60_000,
     // PGlite holds some 300 MB a file: two at a time suit the two cores and a small machine.
-    maxWorkers: 2
+    maxWorkers: 2,
+    projects: [
+      { extends: true, test: { name: 'node', include: ['src/**/*.test.ts'], exclude: ['src/**/*.svelte.test.ts'] } },
+      // What keeps state by runes is compiled as for the browser.
+      {
+        extends: true,
+        resolve: { conditions: ['browser'] },
+        test: { name: 'browser', environment: 'jsdom', include: ['src/**/*.svelte.test.ts'] }
+      }
+    ]
   }
 });

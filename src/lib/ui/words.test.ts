@@ -1,7 +1,20 @@
 import { describe, expect, test } from 'vitest';
 import { problemCodes } from '$lib/contract/problem';
 import { measureOf, measures, screen, screeningRows, type Limit } from '$lib/core';
-import { depthText, headlineText, signedValue, targetText, valueText } from './format';
+import {
+  capital,
+  clockText,
+  degText,
+  depthText,
+  headlineText,
+  lengthText,
+  massNumber,
+  plural,
+  signedLength,
+  signedValue,
+  targetText,
+  valueText
+} from './format';
 import { limitText } from './limitText';
 import { problemText } from './problemText';
 
@@ -15,6 +28,40 @@ describe('values in words', () => {
     ['yes', 1, 'yes'],
     ['yes', 0, 'no']
   ] as const)('%s', (unit, value, text) => expect(valueText(value, { unit }, 'cm')).toBe(text));
+
+  test('numbers without needless zeros, with a minus that is one', () => {
+    expect([12.5, 12, 12.04, 0.04, -0.04, -3.25].map((v) => lengthText(v, 'cm'))).toEqual([
+      '12.5 cm',
+      '12 cm',
+      '12 cm',
+      '0 cm',
+      '0 cm',
+      '−3.2 cm'
+    ]);
+    expect(degText(179.6)).toBe('180°');
+    expect(degText(-4.25, 1)).toBe('−4.2°');
+    expect(lengthText(100, 'cm', 0)).toBe('100 cm');
+  });
+
+  test('a change always with its sign, no change with none', () =>
+    expect([2.5, -2.5, 0].map((v) => signedLength(v, 'cm'))).toEqual(['+2.5 cm', '−2.5 cm', '0 cm']));
+
+  // 0.45359237 kg is a pound by definition.
+  test('a mass in the unit of the studio', () => expect([massNumber(10, 'kg'), massNumber(10, 'lb')]).toEqual(['10', '22']));
+
+  test.each([
+    [0, '0:00'],
+    [59.4, '0:59'],
+    [59.6, '1:00'],
+    [65, '1:05'],
+    [3600, '60:00'],
+    [-3, '0:00']
+  ])('%d seconds on the clock', (seconds, text) => expect(clockText(seconds)).toBe(text));
+
+  test('one and several', () => {
+    expect([plural(1, 'round'), plural(2, 'round'), plural(0, 'person', 'people')]).toEqual(['1 round', '2 rounds', '0 people']);
+    expect([capital('hold'), capital('')]).toEqual(['Hold', '']);
+  });
 
   test('a level by its name', () => expect(valueText(1, measureOf('lotus_stage'), 'cm')).toBe('half lotus'));
 

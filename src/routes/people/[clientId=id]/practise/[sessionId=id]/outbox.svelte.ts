@@ -1,5 +1,6 @@
 import type { Result } from '$lib/contract/problem';
 import { problemText } from '$lib/ui/problemText';
+import { stored } from '$lib/ui/stored';
 
 type Letter = Readonly<{ to: string; body: unknown }>;
 
@@ -18,7 +19,8 @@ export class Outbox {
 
   constructor(sessionId: number) {
     this.#key = `calm-reach/outbox/${sessionId}`;
-    this.#letters = JSON.parse(localStorage.getItem(this.#key) ?? '[]') as Letter[];
+    const kept = stored(this.#key);
+    this.#letters = Array.isArray(kept) ? (kept as Letter[]) : [];
   }
 
   get waiting(): number {

@@ -12,6 +12,7 @@ import {
   type Work
 } from '$lib/core';
 import type { PainInput, SetLogInput } from '$lib/contract/forms';
+import { stored } from '$lib/ui/stored';
 import type { Outbox } from './outbox.svelte';
 
 export type Mode = 'play' | 'ask' | 'notes' | 'pain' | 'advice' | 'ended';
@@ -268,8 +269,8 @@ export class Player {
   }
 
   #restore(): void {
-    const kept = JSON.parse(localStorage.getItem(this.#placeKey) ?? 'null') as Place | null;
-    const at = kept && this.sets[kept.setIndex];
+    const kept = stored(this.#placeKey) as Place | null;
+    const at = typeof kept?.elapsedS === 'number' ? this.sets[kept.setIndex] : undefined;
     if (kept && at && this.#isOpen(at)) {
       this.setIndex = kept.setIndex;
       this.elapsedS = kept.elapsedS;

@@ -1,0 +1,86 @@
+import { describe, expect, test } from 'vitest';
+import { compileForm, compileSession, exerciseOf, partOf, type Form, type Phase, type TimelineSet } from '$lib/core';
+import { cueOf, howOf } from './cueText';
+
+const effort = (peakPct: number) => ({ rampUpS: 5, holdS: 5, rampDownS: 3, peakPct });
+const cycle: Form = {
+  kind: 'cycle',
+  spec: { holdS: 20, rounds: 2, press: effort(40), draw: effort(30), turnS: 2, settleS: 10, finalSettleS: 20 }
+};
+const reps: Form = { kind: 'reps', spec: { reps: 3, liftS: 2, holdS: 3, lowerS: 2, restS: 2, peakPct: 50 } };
+
+const setOf = (exerciseId: string, form: Form): TimelineSet => {
+  const exercise = exerciseOf(exerciseId);
+  const block = {
+    exerciseId,
+    part: partOf(exercise),
+    links: exercise.links,
+    props: [],
+    baseSets: 1,
+    leastHoldS: 10,
+    priority: 1
+  };
+  return compileSession([{ ...block, because: [], work: [{ side: 'left', sets: 1, form, setting: {} }] }]).sets[0]!;
+};
+const set = setOf('front_hamstring_cycle', cycle);
+const phases = compileForm(cycle);
+const of = (kind: Phase['kind']) => phases.find((p) => p.kind === kind)!;
+
+describe('the cue', () => {
+  test('every phase of a cycle has one, and none is empty', () => {
+    for (const phase of phases) expect(cueOf(phase, 20, set).text, phase.kind).not.toBe('');
+  });
+
+  test('a ramp begins in words and goes on by its percent', () => {
+    expect(cueOf(of('press up'), 0, set).text).toBe('Begin to press');
+    expect(cueOf(of('press up'), 20, set).text).toBe('Press 20 %');
+    expect(cueOf(of('draw up'), 0, set).text).toBe('Begin to draw');
+    expect(cueOf(of('draw'), 30, set).text).toBe('Draw 30 %');
+  });
+
+  // Source: common practice. Letting go is as gradual as pressing, so its percent is told as well.
+  test('letting go is told by its percent, the turn by none', () => {
+    expect(cueOf(of('press down'), 10, set).text).toBe('Release 10 %');
+    expect(cueOf(of('draw down'), 10, set).text).toBe('Release 10 %');
+    expect(cueOf(of('turn'), 0, set).text).toBe('Let go');
+  });
+
+  test('press and draw are told apart by colour as well as by word', () => {
+    const tones = (kinds: Phase['kind'][]) => new Set(kinds.map((k) => cueOf(of(k), 20, set).tone));
+    expect(tones(['press up', 'press', 'press down'])).toEqual(new Set(['ember']));
+    expect(tones(['draw up', 'draw', 'draw down'])).toEqual(new Set(['fern']));
+    expect(tones(['hold', 'settle', 'turn'])).toEqual(new Set(['ink']));
+  });
+
+  test('a lift is held there, not drawn by percent', () => {
+    const lifted = setOf('front_leg_lift', reps);
+    const draw: Phase = { ...of('draw'), cue: 'Hold.' };
+    expect(cueOf(draw, 50, lifted).text).toBe('Hold it there');
+  });
+
+  test('a change of sides is said while getting ready', () => {
+    const ready: Phase = { kind: 'ready', startS: 0, endS: 5, fromPct: 0, toPct: 0, cue: 'Get ready.' };
+    expect(cueOf(ready, 0, set).text).toBe('Get ready');
+    expect(cueOf(ready, 0, { ...set, sideChange: true }).text).toBe('Change sides');
+  });
+});
+
+describe('the line under it', () => {
+  const exercise = exerciseOf('front_hamstring_cycle');
+
+  test('says how to press and to draw in the words of the exercise', () => {
+    expect(howOf(of('press'), set)).toBe(exercise.press);
+    expect(howOf(of('draw'), set)).toBe(exercise.draw);
+  });
+
+  test('tells the set-up while there is time for it', () => {
+    const ready: Phase = { ...of('hold'), kind: 'ready' };
+    for (const step of exercise.setup) expect(howOf(ready, set)).toContain(step);
+  });
+
+  test('an exercise that has no words of its own falls back on those of the phase', () => {
+    const { press, ...silent } = exerciseOf('front_split_on_stack');
+    expect(press).toBeUndefined();
+    expect(howOf(of('press'), setOf(silent.id, cycle))).toBe(of('press').cue);
+  });
+});

@@ -1,0 +1,317 @@
+import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { compileSession, exerciseOf, partOf, type Block, type Form, type PainEvent, type Side } from '$lib/core';
+import type { Outbox } from './outbox.svelte';
+import { Player } from './player.svelte';
+
+const holdS = 30;
+const hold: Form = { kind: 'hold', spec: { holdS } };
+const shorter: Form = { kind: 'hold', spec: { holdS: 20 } };
+
+function blockOf(exerciseId: string, sides: readonly (Side | null)[] = ['left', 'right'], form: Form = hold): Block {
+  const exercise = exerciseOf(exerciseId);
+  return {
+    exerciseId,
+    part: partOf(exercise),
+    links: exercise.links,
+    props: [],
+    baseSets: 1,
+    leastHoldS: 20,
+    priority: 1,
+    because: [],
+    work: sides.map((side) => ({ side, sets: 1, form, setting: { holdS }, easier: { form: shorter, setting: { holdS: 20 } } }))
+  };
+}
+
+const blocks = [blockOf('front_hamstring_cycle'), blockOf('front_split_on_stack'), blockOf('settle', [null])];
+
+const outboxOf = (setIndices: number[] = []) => {
+  const put = vi.fn();
+  return { put, setIndices, outbox: { put, setIndices } as unknown as Outbox };
+};
+
+function playerOf(over: Partial<ConstructorParameters<typeof Player>[0]> = {}) {
+  const { put, outbox } = outboxOf();
+  const player = new Player({ sessionId: 7, blocks, logged: [], pains: [], ended: false, outbox, ...over });
+  const sent = (to: string): unknown[] => put.mock.calls.filter(([where]) => where === to).map(([, body]) => body as unknown);
+  /** Lets the set run to its end, in steps as the clock of a page makes them. */
+  const runOut = () => {
+    for (let i = 0; i < 10_000 && player.mode === 'play'; i++) player.tick(0.25);
+  };
+  return { player, sent, runOut };
+}
+
+beforeEach(() => localStorage.clear());
+
+describe('time', () => {
+  test('nothing runs before it is started, nor while it is paused', () => {
+    const { player } = playerOf();
+    player.tick(5);
+    expect(player.elapsedS).toBe(0);
+    player.togglePause();
+    player.tick(5);
+    player.togglePause();
+    player.tick(5);
+    expect(player.elapsedS).toBe(5);
+  });
+
+  test('a set is worked, and waits for what is said of it; the next one gets ready first', () => {
+    const { player, runOut, sent } = playerOf();
+    player.togglePause();
+    runOut();
+    expect(player.mode).toBe('ask');
+    player.tick(60);
+    expect(player.mode).toBe('ask');
+    expect(sent('sets')).toEqual([]);
+    player.clean();
+    expect(sent('sets')).toEqual([
+      expect.objectContaining({ setIndex: 0, side: 'left', clean: true, plannedS: holdS, actualS: holdS, setting: { holdS } })
+    ]);
+    expect([player.setIndex, player.phase.kind, player.paused]).toEqual([1, 'ready', false]);
+  });
+
+  test('getting ready is not time under work', () => {
+    const { player, sent } = playerOf({ logged: [0] });
+    expect(player.readyS).toBeGreaterThan(0);
+    player.togglePause();
+    player.tick(player.readyS + 10);
+    player.skip();
+    player.clean();
+    expect(sent('sets')).toEqual([expect.objectContaining({ plannedS: holdS, actualS: 10 })]);
+  });
+
+  test('ten seconds more are worked and counted, and move what comes after', () => {
+    const { player, runOut, sent } = playerOf();
+    player.togglePause();
+    player.tick(player.readyS + 1);
+    const { endS } = player.phases.at(-1)!;
+    player.extend();
+    expect(player.phases.at(-1)!.endS).toBe(endS + 10);
+    expect(player.remainingS).toBeCloseTo(holdS - 1 + 10, 9);
+    runOut();
+    player.clean();
+    expect(sent('sets')).toEqual([expect.objectContaining({ actualS: holdS + 10 })]);
+    // The extension was of that set alone.
+    expect(player.phases.at(-1)!.endS - player.readyS).toBe(holdS);
+  });
+
+  test('back goes to the start of the phase, and from its first moments to the one before', () => {
+    const { player } = playerOf({ logged: [0] });
+    player.togglePause();
+    player.tick(player.readyS + 8);
+    player.back();
+    expect(player.elapsedS).toBe(player.readyS);
+    player.tick(1);
+    player.back();
+    expect(player.phase.kind).toBe('ready');
+    player.back();
+    expect(player.elapsedS).toBe(0);
+  });
+
+  test('a long gap between two ticks, as of a page that slept, ends the set and no more', () => {
+    const { player, sent } = playerOf();
+    player.togglePause();
+    player.tick(3600);
+    expect(player.mode).toBe('ask');
+    player.clean();
+    expect(sent('sets')).toEqual([expect.objectContaining({ setIndex: 0, actualS: holdS })]);
+  });
+});
+
+describe('the course of a session', () => {
+  const finish = ({ player, runOut }: ReturnType<typeof playerOf>) => {
+    player.togglePause();
+    for (let i = 0; i < 50 && player.mode !== 'ended'; i++) {
+      runOut();
+      if (player.mode === 'ask') player.clean();
+    }
+  };
+
+  test('every set is said once, in order; one without a side is not asked for', () => {
+    const played = playerOf();
+    finish(played);
+    const { sets } = compileSession(blocks);
+    expect(played.sent('sets').map((s) => (s as { setIndex: number }).setIndex)).toEqual(sets.map((s) => s.index));
+    expect(played.sent('sets').at(-1)).toMatchObject({ side: null, clean: null });
+    expect(played.sent('finish')).toEqual([{ status: 'done' }]);
+    expect(played.player.stopped).toBe(false);
+  });
+
+  test('a set that was not done is not kept', () => {
+    const { player, sent } = playerOf();
+    player.notDone();
+    expect(player.setIndex).toBe(1);
+    expect(sent('sets')).toEqual([]);
+  });
+
+  test('what is noted of a set is not a clean set', () => {
+    const { player, sent, runOut } = playerOf();
+    player.togglePause();
+    runOut();
+    player.keepNotes({ sensation: 6, felt: 'elsewhere', slipped: null });
+    expect(sent('sets')).toEqual([expect.objectContaining({ clean: false, sensation: 6, felt: 'elsewhere' })]);
+  });
+
+  test('sets that are known, or on their way, are not done again', () => {
+    expect(playerOf({ logged: [0], outbox: outboxOf([1]).outbox }).player.setIndex).toBe(2);
+  });
+
+  test('where everything was said and only the end was not, the end is', () => {
+    const { sets } = compileSession(blocks);
+    const { player, sent } = playerOf({ logged: sets.map((s) => s.index) });
+    expect(player.mode).toBe('ended');
+    expect(sent('finish')).toEqual([{ status: 'done' }]);
+  });
+
+  test('a session that has ended does not run again', () => {
+    const { player, sent } = playerOf({ ended: true });
+    player.askPain();
+    player.togglePause();
+    player.tick(10);
+    expect(player.mode).toBe('ended');
+    expect(player.elapsedS).toBe(0);
+    expect(sent('finish')).toEqual([]);
+  });
+});
+
+describe('coming back', () => {
+  test('a reload comes back to the second, the extension, and paused', () => {
+    const { player } = playerOf();
+    player.togglePause();
+    player.tick(player.readyS + 12);
+    player.extend();
+    const again = playerOf().player;
+    expect([again.setIndex, again.elapsedS, again.paused]).toEqual([0, player.elapsedS, true]);
+    expect(again.remainingS).toBe(player.remainingS);
+  });
+
+  test('a reload at the question asks it again', () => {
+    const { player, runOut } = playerOf();
+    player.togglePause();
+    runOut();
+    expect(playerOf().player.mode).toBe('ask');
+  });
+
+  test('another session begins at its own beginning', () => {
+    const { player } = playerOf();
+    player.togglePause();
+    player.tick(9);
+    expect(playerOf({ sessionId: 8 }).player.elapsedS).toBe(0);
+  });
+
+  test.each(['{', '"x"', '[]', '{"setIndex":99,"elapsedS":1}', '{"setIndex":0}', 'null'])(
+    'what cannot be read is as if nothing was kept: %s',
+    (text) => {
+      localStorage.setItem('calm-reach/place/7', text);
+      const { player } = playerOf();
+      expect([player.setIndex, player.elapsedS, player.mode]).toEqual([0, 0, 'play']);
+    }
+  );
+});
+
+// Source: common practice, the cautious side (docs/sources.md#screening).
+describe('pain', () => {
+  const told = (kind: PainEvent['kind'], place: PainEvent['place'] = 'back_of_thigh'): PainEvent => ({
+    kind,
+    place,
+    side: 'left'
+  });
+
+  test('asking stops the clock, and not telling goes on where it was', () => {
+    const { player } = playerOf();
+    player.togglePause();
+    player.tick(5);
+    player.askPain();
+    player.tick(5);
+    expect([player.mode, player.elapsedS]).toEqual(['pain', 5]);
+    player.cancelPain();
+    expect(player.mode).toBe('play');
+    expect(player.paused).toBe(true);
+  });
+
+  test('at the question of a set it comes back to the question', () => {
+    const { player, runOut } = playerOf();
+    player.togglePause();
+    runOut();
+    player.askPain();
+    player.cancelPain();
+    expect(player.mode).toBe('ask');
+  });
+
+  test('a stop sign ends the session at once, whatever the connection', () => {
+    const { player, sent } = playerOf();
+    player.togglePause();
+    player.tick(10);
+    player.askPain();
+    player.tellPain(told('nerve'));
+    expect([player.mode, player.stopped, player.paused]).toEqual(['ended', true, true]);
+    expect(sent('pain')).toEqual([expect.objectContaining({ setIndex: 0, workSide: 'left', kind: 'nerve', side: 'left' })]);
+    expect(sent('finish')).toEqual([{ status: 'stopped' }]);
+  });
+
+  test('a stretch that is only felt goes on with the same set', () => {
+    const { player, sent } = playerOf();
+    player.togglePause();
+    player.tick(10);
+    player.tellPain(told('stretch_or_work'));
+    expect(player.mode).toBe('advice');
+    player.afterAdvice();
+    expect([player.mode, player.setIndex]).toEqual(['play', 0]);
+    expect(sent('sets')).toEqual([]);
+  });
+
+  test('joint pain ends the exercise on both sides; what was done of the set is kept, not as clean', () => {
+    const { player, sent } = playerOf();
+    player.togglePause();
+    player.tick(player.readyS + 10);
+    player.tellPain(told('joint', 'knee'));
+    player.afterAdvice();
+    expect(player.set.exerciseId).toBe('front_split_on_stack');
+    expect(sent('sets')).toEqual([expect.objectContaining({ setIndex: 0, clean: false, actualS: 10 })]);
+  });
+
+  test('an ache at the left sit-bone takes out the left split, and leaves the right one', () => {
+    const { player } = playerOf();
+    player.tellPain(told('bone_attachment', 'sit_bone'));
+    player.afterAdvice();
+    const left = [player.set, player.next].map((s) => `${s!.exerciseId} ${s!.side}`);
+    expect(left).not.toContain('front_split_on_stack left');
+    expect(left).toContain('front_split_on_stack right');
+  });
+
+  test('too strong: the rest of the exercise on that side takes its easier setting', () => {
+    const twice = [{ ...blocks[1]!, work: blocks[1]!.work.map((w) => ({ ...w, sets: 2 })) }];
+    const { player } = playerOf({ blocks: twice });
+    player.tellPain(told('too_strong'));
+    player.afterAdvice();
+    const seen: [Side | null, boolean, number][] = [];
+    while (player.mode !== 'ended') {
+      seen.push([player.set.side, player.isEased, player.phases.at(-1)!.endS - player.readyS]);
+      player.notDone();
+    }
+    expect(seen).toContainEqual(['left', true, 20]);
+    expect(seen.filter(([side]) => side === 'right').every(([, eased, lasts]) => !eased && lasts === holdS)).toBe(true);
+  });
+
+  test('pain that was told before a reload still holds', () => {
+    const { player } = playerOf({ pains: [{ ...told('joint', 'knee'), setIndex: 0 }], logged: [0] });
+    expect(player.set.exerciseId).toBe('front_split_on_stack');
+  });
+});
+
+describe('the announced effort', () => {
+  test('climbs a ramp by its whole steps, never above the level', () => {
+    const effort = (pct: number) => ({ peakPct: pct, holdS: 10, rampUpS: 10, rampDownS: 5 });
+    const spec = { holdS: 10, rounds: 1, press: effort(40), draw: effort(20), turnS: 0, settleS: 0, finalSettleS: 0 };
+    const cycle: Form = { kind: 'cycle', spec };
+    const { player } = playerOf({ blocks: [blockOf('front_hamstring_cycle', ['left'], cycle)] });
+    player.togglePause();
+    const seen: number[] = [];
+    for (let i = 0; i < 400 && player.mode === 'play'; i++) {
+      if (player.phase.kind === 'press up') seen.push(player.announcedPct);
+      player.tick(0.25);
+    }
+    expect(seen.length).toBeGreaterThan(4);
+    expect(seen).toEqual([...seen].sort((a, b) => a - b));
+    expect(Math.max(...seen)).toBeLessThanOrEqual(40);
+  });
+});
