@@ -192,6 +192,22 @@ describe('grading', () => {
     await store.db.query('delete from prop');
   });
 
+  test('a week changed in several ways at once keeps every change', async () => {
+    const id = await newClient(store.db, 'front_split', 'left');
+    const [first, second] = weekOf(await caseOf(store.db, id)).map((w) => w.exercise.id);
+    await Promise.all([
+      addToWeek(store.db, id, 'pancake_floor'),
+      takeFromWeek(store.db, id, first!),
+      chooseSchool(store.db, id, { exerciseId: second, schoolId: 'breath_counted', policies: {} })
+    ]);
+    const week = weekOf(await caseOf(store.db, id));
+    expect(week.map((w) => w.exercise.id)).toContain('pancake_floor');
+    expect(week.map((w) => w.exercise.id)).not.toContain(first);
+    expect(week.find((w) => w.exercise.id === second)!.schoolId).toBe('breath_counted');
+    await store.db.query('delete from client where id = $1', [id]);
+    await store.db.query('delete from prop');
+  });
+
   test('a limit rules an exercise out, an open stop keeps it from being made harder', () =>
     store.rolledBack(async (db) => {
       const id = await newClient(db, 'lotus');

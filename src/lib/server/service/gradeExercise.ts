@@ -323,12 +323,14 @@ export async function addToWeek(db: Database, clientId: number, exerciseId: stri
 
 /** Takes an exercise out of the week; its settings stay, and come back with it. */
 export async function takeFromWeek(db: Database, clientId: number, exerciseId: string): Promise<void> {
-  const c = await loadGoalCase(db, clientId);
-  const rest = weekOf(c)
-    .map((w) => w.choice)
-    .filter((w) => w.exerciseId !== exerciseId);
-  if (rest.length === 0) throw new CoreError('week_empty');
-  await db.transaction((tx) => replaceChoices(tx, c.goal.id, rest));
+  await db.transaction(async (tx) => {
+    const c = await loadGoalCase(tx, clientId);
+    const rest = weekOf(c)
+      .map((w) => w.choice)
+      .filter((w) => w.exerciseId !== exerciseId);
+    if (rest.length === 0) throw new CoreError('week_empty');
+    await replaceChoices(tx, c.goal.id, rest);
+  });
 }
 
 /** The school and policies of one exercise of the week, or, without one, what the client prefers. */
@@ -338,9 +340,11 @@ export async function chooseSchool(
   { exerciseId, schoolId, policies }: SchoolInput
 ): Promise<void> {
   if (exerciseId === undefined) return updateSchool(db, clientId, schoolId, policies);
-  const c = await loadGoalCase(db, clientId);
-  const week = weekOf(c).map(({ choice }) => (choice.exerciseId === exerciseId ? { ...choice, schoolId, policies } : choice));
-  await db.transaction((tx) => replaceChoices(tx, c.goal.id, week));
+  await db.transaction(async (tx) => {
+    const c = await loadGoalCase(tx, clientId);
+    const week = weekOf(c).map(({ choice }) => (choice.exerciseId === exerciseId ? { ...choice, schoolId, policies } : choice));
+    await replaceChoices(tx, c.goal.id, week);
+  });
 }
 
 /** What an exercise did for a client. */
