@@ -43,4 +43,4 @@
   </header>
   <div id="work">{@render children()}</div>
 {/if}
-<Toaster position="bottom-center" closeButton theme="system" />
+<Toaster position="bottom-center" closeButton theme={data.theme} />
