@@ -14,6 +14,7 @@ import type { Database } from '../db/db';
 import { loadCase } from './clientCase';
 import { saveOccasion, takenOf } from './measuring';
 import { deleteForGood, keepPhoto, removePhotos, revokeConsent, sweepPhotos } from './photos';
+import { changeBetween, readingOf, seriesOf } from './photoSeries';
 import { hiddenValue, standInAsk } from './standIn';
 
 const given = testDatabase();
@@ -45,10 +46,16 @@ async function kept(db: Database, clientId: number): Promise<string> {
   await keepPhoto(db, files, clientId, input(id), svg, 'image/svg+xml');
   return id;
 }
-const measured = (db: Database, clientId: number, photoId: string) =>
+type Measured = { takenOn?: string; bodyState?: 'cold' | 'warm'; photoDeg?: number };
+const measured = (
+  db: Database,
+  clientId: number,
+  photoId: string,
+  { takenOn = on, bodyState = 'warm', photoDeg = 80 }: Measured = {}
+) =>
   saveOccasion(db, clientId, {
-    takenOn: on,
-    bodyState: 'warm',
+    takenOn,
+    bodyState,
     dayTime: '',
     training: '',
     measurer: '',
@@ -61,7 +68,7 @@ const measured = (db: Database, clientId: number, photoId: string) =>
         way: 'photo',
         support: '',
         ordinal: 1,
-        entries: { photoDeg: 80 },
+        entries: { photoDeg },
         photoId
       }
     ]
@@ -191,3 +198,37 @@ test('the stand-in hides one value a day for every instrument and picture, near 
     expect(Math.abs(first.value - 80)).toBeLessThan(20);
     expect(hiddenValue(c, ask(1), '2026-03-03').value).not.toBe(first.value);
   }));
+
+describe('pictures beside each other', () => {
+  const two = async (db: Database, later: Measured) => {
+    const client = await withConsent(db);
+    await measured(db, client, await kept(db, client));
+    await measured(db, client, await kept(db, client), { takenOn: '2026-04-20', photoDeg: 80, ...later });
+    const photos = await listPhotos(db, client);
+    return { c: await loadCase(db, client), photos };
+  };
+
+  test('are those of one measure, side and mode, oldest first', () =>
+    given.rolledBack(async (db) => {
+      const { photos } = await two(db, {});
+      const [series, ...others] = seriesOf(photos);
+      expect(others).toEqual([]);
+      expect(series).toMatchObject({ key: 'HF-KS/left/passive', measureId: 'HF-KS', side: 'left', mode: 'passive' });
+      expect(series!.photos.map((p) => p.takenOn)).toEqual([on, '2026-04-20']);
+    }));
+
+  test('tell the change of their readings, held against the measuring error', () =>
+    given.rolledBack(async (db) => {
+      const far = await two(db, { photoDeg: 100 });
+      expect(changeBetween(far.c, far.photos[0]!, far.photos[1]!)).toMatchObject({ difference: 20, verdict: 'real gain' });
+      const near = await two(db, { photoDeg: 81 });
+      expect(changeBetween(near.c, near.photos[0]!, near.photos[1]!)!.verdict).not.toMatch(/real/);
+    }));
+
+  test('taken cold and warm are not held against each other', () =>
+    given.rolledBack(async (db) => {
+      const { c, photos } = await two(db, { bodyState: 'cold', photoDeg: 100 });
+      expect(changeBetween(c, photos[0]!, photos[1]!)).toBeNull();
+      expect(photos.map((p) => readingOf(c, p)?.value)).toEqual([80, 100]);
+    }));
+});

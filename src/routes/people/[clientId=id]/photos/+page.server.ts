@@ -1,41 +1,11 @@
 import { consentForm, photoIdForm } from '$lib/contract/photoForms';
-import { changeVerdict, measureOf, measuringErrorOf, type MeasureMode, type Side } from '$lib/core';
 import { orNotFound } from '$lib/server/orNotFound';
 import { findConsent, listPhotos, upsertConsent, type Photo } from '$lib/server/repo/photoRepo';
-import type { ClientCase } from '$lib/server/service/clientCase';
-import { comparesKey, ownTrials, takenOf } from '$lib/server/service/measuring';
+import { changeBetween, readingOf, seriesOf } from '$lib/server/service/photoSeries';
 import { removePhotos, revokeConsent } from '$lib/server/service/photos';
 import { submitted } from '$lib/server/submitted';
 import { z } from 'zod';
 import type { Actions, PageServerLoad } from './$types';
-
-type Series = Readonly<{ key: string; measureId: string; side: Side | null; mode: MeasureMode; photos: readonly Photo[] }>;
-
-/** Pictures of one measure, side and mode, oldest first: those that can be laid beside each other. */
-function seriesOf(photos: readonly Photo[]): Series[] {
-  const series = new Map<string, Series>();
-  for (const photo of photos) {
-    const { measureId, side, mode } = photo;
-    const key = [measureId, side ?? 'both', mode].join('/');
-    series.set(key, { key, measureId, side, mode, photos: [...(series.get(key)?.photos ?? []), photo] });
-  }
-  return [...series.values()];
-}
-
-/** The reading a picture belongs to, whole. */
-const readingOf = (c: ClientCase, p: Photo) =>
-  takenOf(c).find(
-    (r) =>
-      r.occasionId === p.occasionId && r.measureId === p.measureId && r.side === p.side && r.mode === p.mode && r.way === p.way
-  ) ?? null;
-
-function changeBetween(c: ClientCase, before: Photo, after: Photo) {
-  const [a, b] = [readingOf(c, before), readingOf(c, after)];
-  if (!a || !b || comparesKey(a, a.bodyState) !== comparesKey(b, b.bodyState)) return null;
-  const measure = measureOf(after.measureId);
-  const error = measuringErrorOf(measure, b.way, null, ownTrials(c, measure.id, b.way));
-  return error && changeVerdict({ before: a, after: b, betterIs: measure.betterIs, ...error });
-}
 
 export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf } }) => {
   const c = await orNotFound(caseOf(Number(params.clientId)));
