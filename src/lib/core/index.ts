@@ -116,7 +116,7 @@ export {
   type Material,
   type Substitute
 } from './props/equipment';
-export { stacksFor, unders, type StackUse, type Under } from './props/stackUse';
+export { stacksFor, stacksOn, unders, type StackUse, type Under } from './props/stackUse';
 export { bestAddition, type Addition, type Evenness, type LadderNeed } from './props/bestAddition';
 export { heightGaps, type HeightGap } from './props/heightGaps';
 export { candidateProps } from './props/candidates';

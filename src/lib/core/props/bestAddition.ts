@@ -1,6 +1,6 @@
 import { ladder, usualStepCm, type Ladder } from './ladder';
-import { stacksFor, type StackUse } from './stackUse';
-import type { Prop, Stack } from './stack';
+import { stacksOn, type StackUse } from './stackUse';
+import type { Prop } from './stack';
 
 /** A ladder somebody is on: what for, and from where to where, in signed depth. */
 export type LadderNeed = Readonly<{ label: string; fromCm: number; toCm: number; use: StackUse }>;
@@ -50,15 +50,12 @@ export function bestAddition(
   return best;
 }
 
-/** Evenness of every ladder on a shelf; a shelf is searched once for all that use it alike. */
+/** Evenness of every ladder on a shelf. */
 function laid(shelf: readonly Prop[], ladders: readonly LadderNeed[]): Evenness[] {
-  const searched = new Map<string, readonly Stack[]>();
-  return ladders.map(({ fromCm, toCm, use }) => {
-    const key = `${use.pairs}/${use.bears}/${use.stairs ?? false}`;
-    const stacks = searched.get(key) ?? stacksFor(use, shelf).stacks;
-    searched.set(key, stacks);
-    return evennessOf(ladder({ fromCm, toCm, shelf, use, stacks }), fromCm, toCm);
-  });
+  const stacksOf = stacksOn(shelf);
+  return ladders.map(({ fromCm, toCm, use }) =>
+    evennessOf(ladder({ fromCm, toCm, shelf, use, stacks: stacksOf(use).stacks }), fromCm, toCm)
+  );
 }
 
 function evennessOf({ steps, faults }: Ladder, fromCm: number, toCm: number): Evenness {

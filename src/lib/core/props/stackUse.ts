@@ -53,3 +53,14 @@ function withSteps(stacks: readonly Stack[], shelf: readonly Prop[]): Stack[] {
   const rest = stacks.filter((s) => steps.every((step) => step.heightCm !== s.heightCm));
   return [...rest, ...steps].toSorted((a, b) => a.heightCm - b.heightCm);
 }
+
+/** A shelf that is searched once for all that use it alike. */
+export function stacksOn(shelf: readonly Prop[]): (use: StackUse) => StackSearch {
+  const known = new Map<string, StackSearch>();
+  return (use) => {
+    const key = `${use.pairs}/${use.bears}/${use.stairs ?? false}`;
+    const found = known.get(key) ?? stacksFor(use, shelf);
+    known.set(key, found);
+    return found;
+  };
+}

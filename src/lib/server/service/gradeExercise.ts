@@ -20,7 +20,7 @@ import {
   rungsAround,
   rungsOfStacks,
   sides,
-  stacksFor,
+  stacksOn,
   usualStepCm,
   type Dial,
   type Exercise,
@@ -194,11 +194,11 @@ function measuredFor(c: ClientCase, use: StackUse, exercise: Exercise, side: Sid
 const higher = <T extends { value: number }>(a: T | null, b: T | null): T | null =>
   a && b ? (a.value >= b.value ? a : b) : (a ?? b);
 
+/** Every exercise of a week and both its sides stand on one shelf. */
+const searchedOnce = perCase((shelf: readonly Prop[]) => stacksOn(shelf.filter((p) => p.faces.length > 0)));
+
 function gradeStack(c: GoalCase, exercise: Exercise, dial: Dial, use: StackUse, side: Side, shelf: readonly Prop[]): GradedStack {
-  const { stacks, bounded, triedItems } = stacksFor(
-    use,
-    shelf.filter((p) => p.faces.length > 0)
-  );
+  const { stacks, bounded, triedItems } = searchedOnce(shelf)(use);
   const split = withSplit(c);
   const deepestCm = use.past && split ? endStopOf(split, side) : null;
   const end = Math.max(deepestCm ?? -Infinity, depthOf(dial, dial.harder === 'up' ? dial.max : dial.min));
@@ -291,7 +291,7 @@ function placeOf(c: GoalCase, { dial, stack }: GradedDial, value: number): numbe
       ...stack.rungs,
       ...stack.near,
       stack.rung,
-      ...rungsOfStacks(stacksFor(dial.stack!, c.shelf).stacks, dial.stack!)
+      ...rungsOfStacks(searchedOnce(c.shelf)(dial.stack!).stacks, dial.stack!)
     ];
     const rung = rungAt(all, wanted)!;
     return dialAtRung(dial, rung);

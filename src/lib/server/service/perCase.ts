@@ -1,6 +1,6 @@
 /**
- * Remembers what is derived from a case for as long as that case lives: a request asks for the same readings and grades
- * many times. A case never changes once loaded.
+ * Remembers what is derived from a case, or its shelf, for as long as that lives: a request asks for the same readings and grades
+ * many times. Neither changes once loaded.
  */
 export function perCase<C extends object, T>(derive: (c: C) => T): (c: C) => T {
   const known = new WeakMap<C, T>();
