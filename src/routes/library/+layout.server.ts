@@ -1,7 +1,7 @@
 import { queryOf } from '$lib/contract/libraryQuery';
 import { CoreError } from '$lib/core';
 import { withGoal } from '$lib/server/service/clientCase';
-import { weekOf } from '$lib/server/service/gradeExercise';
+import { weekOf } from '$lib/server/service/week';
 import type { LayoutServerLoad } from './$types';
 
 /** The client an exercise is looked for, where the address names one who has a goal. */

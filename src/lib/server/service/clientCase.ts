@@ -112,6 +112,13 @@ export function withSplit(c: ClientCase): SplitCase | null {
   return { ...c, goal: { ...goal, leadSide: goal.leadSide, target: goal.target ?? 0 } };
 }
 
+/** The case once a goal is set. Throws: CoreError 'not_found'. */
+export async function loadGoalCase(db: Db, clientId: number): Promise<GoalCase> {
+  const found = withGoal(await loadCase(db, clientId));
+  if (!found) throw new CoreError('not_found', { what: 'goal' });
+  return found;
+}
+
 /** The case once a front split is the goal in work. Throws: CoreError 'not_found'. */
 export async function loadSplitCase(db: Db, clientId: number): Promise<SplitCase> {
   const found = withSplit(await loadCase(db, clientId));

@@ -1,4 +1,4 @@
-import type { DialInput, NoteInput, SchoolInput } from '$lib/contract/exerciseForms';
+import type { DialInput } from '$lib/contract/exerciseForms';
 import {
   barredBy,
   capOf,
@@ -7,8 +7,6 @@ import {
   dialAtRung,
   dialStates,
   easier,
-  goalExercises,
-  goalOf,
   harder,
   hasLimit,
   isLocked,
@@ -27,21 +25,18 @@ import {
   type LadderFault,
   type Prop,
   type Rung,
-  type SchoolId,
   type Setting,
   type Side,
   type StackUse,
   type Step
 } from '$lib/core';
 import type { Database, Db } from '../db/db';
-import { insertSettingChange, replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
-import { updateSchool } from '../repo/clientRepo';
-import { upsertExerciseNote } from '../repo/exerciseRepo';
+import { insertSettingChange } from '../repo/choiceRepo';
 import { lockedJoints } from '../repo/lockRepo';
 import { upsertSetting } from '../repo/planRepo';
 import type { ShelfProp } from '../repo/propRepo';
 import { limitsOf } from './checking';
-import { dateOf, loadCase, withGoal, withSplit, type ClientCase, type GoalCase } from './clientCase';
+import { dateOf, loadGoalCase, withSplit, type ClientCase, type GoalCase } from './clientCase';
 import { endStopOf, settingsOf } from './grading';
 import { exerciseIn } from './library';
 import { latestTaken } from './measuring';
@@ -90,25 +85,6 @@ export type ExerciseGrade = Readonly<{
   /** What would come next, either way: a dial, or the neighbours where every dial is at its end. */
   next: Readonly<{ harder: Step; easier: Step }>;
 }>;
-
-/** An exercise of the week with the school it is done by: its own, or the one the client prefers. */
-export type WeekExercise = Readonly<{ exercise: Exercise; choice: ExerciseChoice; schoolId: SchoolId | null }>;
-
-/** The week's exercises: as they were chosen, or a first list for the goal while nobody chose. */
-export const weekOf = perCase((c: GoalCase): WeekExercise[] => {
-  const chosen = c.choices.flatMap((choice) => {
-    const exercise = c.catalogue.find((e) => e.id === choice.exerciseId);
-    return exercise ? [{ exercise, choice }] : [];
-  });
-  const first = () =>
-    firstWeek(c).map((exercise) => ({ exercise, choice: { exerciseId: exercise.id, schoolId: null, policies: {} } }));
-  return (c.choices.length > 0 ? chosen : first()).map((w) => ({ ...w, schoolId: w.choice.schoolId ?? c.client.schoolId }));
-});
-
-const firstWeek = (c: GoalCase): Exercise[] =>
-  withSplit(c)
-    ? planExerciseIds.map((id) => exerciseIn(c.catalogue, id)).toSorted((a, b) => b.positionOf.length - a.positionOf.length)
-    : goalExercises(goalOf(c.goal.kind), c.catalogue);
 
 /** Whether left and right may stand differently. */
 const isPerSide = (exercise: Exercise): boolean => exercise.sides === 'each';
@@ -302,51 +278,3 @@ function placeOf(c: GoalCase, { dial, stack }: GradedDial, value: number): numbe
     throw new CoreError('dial_out_of_range', { min: dial.min, max, ...(max < dial.max && { cap: `${max} %` }) });
   return Math.round((dial.min + Math.round((value - dial.min) / dial.step) * dial.step) * 100) / 100;
 }
-
-async function loadGoalCase(db: Db, clientId: number): Promise<GoalCase> {
-  const c = withGoal(await loadCase(db, clientId));
-  if (!c) throw new CoreError('not_found', { what: 'goal' });
-  return c;
-}
-
-/** Puts an exercise into the week of the goal in work, at its end; one that is there already stays where it is. */
-export async function addToWeek(db: Database, clientId: number, exerciseId: string): Promise<void> {
-  await db.transaction(async (tx) => {
-    const c = await loadGoalCase(tx, clientId);
-    exerciseIn(c.catalogue, exerciseId);
-    const week = weekOf(c).map((w) => w.choice);
-    if (week.some((w) => w.exerciseId === exerciseId)) return;
-    const choice = { exerciseId, schoolId: null, policies: {} };
-    await replaceChoices(tx, c.goal.id, [...week, choice]);
-  });
-}
-
-/** Takes an exercise out of the week; its settings stay, and come back with it. */
-export async function takeFromWeek(db: Database, clientId: number, exerciseId: string): Promise<void> {
-  await db.transaction(async (tx) => {
-    const c = await loadGoalCase(tx, clientId);
-    const rest = weekOf(c)
-      .map((w) => w.choice)
-      .filter((w) => w.exerciseId !== exerciseId);
-    if (rest.length === 0) throw new CoreError('week_empty');
-    await replaceChoices(tx, c.goal.id, rest);
-  });
-}
-
-/** The school and policies of one exercise of the week, or, without one, what the client prefers. */
-export async function chooseSchool(
-  db: Database,
-  clientId: number,
-  { exerciseId, schoolId, policies }: SchoolInput
-): Promise<void> {
-  if (exerciseId === undefined) return updateSchool(db, clientId, schoolId, policies);
-  await db.transaction(async (tx) => {
-    const c = await loadGoalCase(tx, clientId);
-    const week = weekOf(c).map(({ choice }) => (choice.exerciseId === exerciseId ? { ...choice, schoolId, policies } : choice));
-    await replaceChoices(tx, c.goal.id, week);
-  });
-}
-
-/** What an exercise did for a client. */
-export const noteExercise = (db: Database, clientId: number, note: NoteInput, today: string): Promise<void> =>
-  upsertExerciseNote(db, clientId, { ...note, notedOn: today });

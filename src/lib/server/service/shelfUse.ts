@@ -13,7 +13,8 @@ import type { Db } from '../db/db';
 import { listPeople } from '../repo/peopleRepo';
 import type { ShelfProp } from '../repo/propRepo';
 import { loadCase, withGoal, type GoalCase } from './clientCase';
-import { gradeOf, weekOf, type ExerciseGrade } from './gradeExercise';
+import { gradeOf, type ExerciseGrade } from './gradeExercise';
+import { weekOf } from './week';
 
 type Graded = Readonly<{ c: GoalCase; exerciseName: string; grade: ExerciseGrade }>;
 

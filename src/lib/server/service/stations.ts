@@ -2,7 +2,7 @@ import { daysBetween, retestEveryDays, sides, type Side } from '$lib/core';
 import { openLocks } from '../repo/lockRepo';
 import { isCheckDue, isOpenForWork } from './checking';
 import { withGoal, withSplit, type ClientCase, type GoalCase, type SplitCase } from './clientCase';
-import { weekOf } from './gradeExercise';
+import { weekOf } from './week';
 import { hasBaseline, takenOf } from './measuring';
 import { proposalsOf } from './reviewing';
 

@@ -1,16 +1,8 @@
 import { error } from '@sveltejs/kit';
 import { choiceForm, dialForm, noteForm, schoolForm } from '$lib/contract/exerciseForms';
 import { goalCaseOr } from '$lib/server/orNotFound';
-import {
-  addToWeek,
-  chooseSchool,
-  gradeOf,
-  noteExercise,
-  setDial,
-  settingOf,
-  takeFromWeek,
-  weekOf
-} from '$lib/server/service/gradeExercise';
+import { gradeOf, setDial, settingOf } from '$lib/server/service/gradeExercise';
+import { addToWeek, chooseSchool, noteExercise, takeFromWeek, weekOf } from '$lib/server/service/week';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
 
