@@ -42,9 +42,9 @@ const several = <T extends readonly [string, ...string[]]>(values: T, message?: 
 /** A mistake and, after a colon, what mends it. */
 const mistakeList = lineList(12).transform((list, ctx) =>
   list.map((line) => {
-    const [mistake, ...fix] = line.split(':').map((part) => part.trim());
-    if (!mistake) ctx.addIssue({ code: 'custom', message: 'What goes wrong? It stands before the colon' });
-    return { mistake: mistake ?? '', fix: fix.join(': ') || 'Less.' };
+    const [, mistake = '', fix = ''] = /^([^:]*):?(.*)$/.exec(line) ?? [];
+    if (mistake.trim() === '') ctx.addIssue({ code: 'custom', message: 'What goes wrong? It stands before the colon' });
+    return { mistake: mistake.trim(), fix: fix.trim() || 'Less.' };
   })
 );
 
@@ -95,6 +95,8 @@ const dialRow = z
       const named = linesOf(row.levels);
       if (named.length < 2)
         ctx.addIssue({ code: 'custom', message: 'Two levels at least, the easier first, a line each', path: ['levels'] });
+      if (named.some((l) => l.length > longestLine))
+        ctx.addIssue({ code: 'custom', message: `At most ${longestLine} characters a line`, path: ['levels'] });
       if (named.length > mostLevels) ctx.addIssue({ code: 'custom', message: `At most ${mostLevels} levels`, path: ['levels'] });
       return { id: row.id, kind, name, min: 0, max: named.length - 1, step: 1, harder: 'up', levels: named };
     }

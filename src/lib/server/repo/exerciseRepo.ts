@@ -20,10 +20,13 @@ export async function listOwnExercises(db: Db): Promise<OwnExercise[]> {
   return allRows(OwnRow, rows);
 }
 
+/** What could not be read again is not written: one such exercise would close the whole catalogue. */
+const written = (exercise: Exercise): string => JSON.stringify(exerciseSchema.parse(exercise));
+
 export async function insertOwnExercise(db: Db, exercise: Exercise, copyOf: string | null): Promise<string> {
   const { rows } = await db.query('insert into own_exercise (copy_of, exercise) values ($1, $2) returning id', [
     copyOf,
-    JSON.stringify(exercise)
+    written(exercise)
   ]);
   return ownExerciseId(oneRow(IdRow, rows, 'exercise').id);
 }
@@ -31,7 +34,7 @@ export async function insertOwnExercise(db: Db, exercise: Exercise, copyOf: stri
 /** Throws: CoreError 'not_found' for one that does not exist. */
 export async function updateOwnExercise(db: Db, exerciseId: string, exercise: Exercise): Promise<void> {
   const { rows } = await db.query('update own_exercise set exercise = $1 where id = $2 and removed_at is null returning id', [
-    JSON.stringify(exercise),
+    written(exercise),
     rowIdOf(exerciseId)
   ]);
   oneRow(IdRow, rows, 'exercise');
