@@ -53,7 +53,7 @@ export const handle: Handle = async ({ event, resolve }) => {
   locals.theme = themes.find((t) => t === event.cookies.get('theme')) ?? 'system';
   const cases = new Map<number, Promise<ClientCase>>();
   locals.caseOf = (clientId) => {
-    const known = cases.get(clientId) ?? loadCase(locals.db, clientId);
+    const known = cases.get(clientId) ?? loadCase(locals.db, clientId, locals.today);
     cases.set(clientId, known);
     return known;
   };

@@ -88,8 +88,8 @@ beforeAll(async () => {
   await passCheck(db, clientId, today);
   const occasionId = await take(db, clientId, 'front_split_gap', 'left', [20, 21], { on: today });
   await take(db, clientId, 'front_split_gap', 'right', [24, 24], { on: today });
-  await makePlan(db, clientId, { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 });
-  const { goal, sessions } = await loadCase(db, clientId);
+  await makePlan(db, clientId, { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 }, today);
+  const { goal, sessions } = await loadCase(db, clientId, today);
   const exerciseId = await addExercise(db, ownExercise, null);
   const [prop] = await listProps(db);
   const archivedId = await newPerson(db, 'Long Gone');
@@ -125,7 +125,7 @@ const localsOf = (db: Database): App.Locals => ({
   now,
   today,
   theme: 'system',
-  caseOf: (id) => loadCase(db, id)
+  caseOf: (id) => loadCase(db, id, today)
 });
 
 /** What came of it: a fault is what a page or a form must never end in. */
@@ -180,6 +180,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
   });
   const person: Typed = {
     name: 'Odd Quarrel',
+    birthDate: '',
     birthYear: '1988',
     level: 'beginner',
     contact: '',
@@ -292,7 +293,14 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
     ofClient('photos', 'consent', { givenBy: 'Nell Harrow' }),
     ofClient('photos', 'revoke', {}),
     ofClient('photos', 'remove', { photoId: '5a0e8a2e-3b2c-4f4e-9a51-0d1f2f3a4b5c' }),
-    ofClient('grade', 'dial', { exerciseId: 'front_split_on_stack', side: 'left', dial: 'depthCm', value: '20', sure: 'on' }),
+    ofClient('grade', 'dial', {
+      exerciseId: 'front_split_on_stack',
+      side: 'left',
+      dial: 'depthCm',
+      value: '20',
+      sure: 'on',
+      reason: ''
+    }),
     ofClient('grade', 'add', { exerciseId }),
     ofClient('grade', 'take', { exerciseId: 'front_hamstring_cycle' }),
     ofClient('grade', 'school', {
@@ -316,6 +324,8 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       reason: '',
       newSymptom: 'no',
       soreness: '2',
+      overdueCheck: 'on',
+      sameDay: 'on',
       today: ['poor sleep']
     }),
     ofClient('review', 'acceptAll', {}),
@@ -325,11 +335,14 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       verdict: 'stay',
       overruledBecause: 'A show on Friday.'
     }),
-    ofClient('review', 'afterwards', {
-      exerciseId: 'front_split_on_stack',
-      side: 'left',
+    ofClient('pain', 'tell', {
       place: 'groin',
-      bodySide: 'left'
+      side: 'left',
+      kind: 'afterwards',
+      feltOn: today,
+      exerciseId: 'front_split_on_stack',
+      workSide: 'left',
+      note: 'On the stairs.'
     }),
     { route: '/props', action: 'add', typed: block },
     { route: '/props', action: 'edit', typed: { ...block, propId: String(propId) } },
@@ -421,7 +434,7 @@ describe('forms', () => {
               // It was taken: then the page it is typed on must be able to show it, and the person still open.
               const shown = await load(db, fileOf(door.route), door.params ?? {}, door.query);
               if (shown.end === 'fault') wrong.push(`${at}: taken, then its page: ${shown.fault}`);
-              const opened = await outcomeOf(() => orNotFound(loadCase(db, world.clientId)));
+              const opened = await outcomeOf(() => orNotFound(loadCase(db, world.clientId, today)));
               if (opened.end === 'fault') wrong.push(`${at}: taken, then the person: ${opened.fault}`);
             }
           });

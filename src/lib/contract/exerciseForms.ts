@@ -6,6 +6,8 @@ import {
   exercisePhases,
   exerciseTraits,
   handPolicies,
+  joints,
+  lines as bodyLines,
   motionIds,
   schoolIds,
   startPositions,
@@ -62,53 +64,57 @@ const dose = z.strictObject({
 });
 
 /** A whole exercise as data: those that ship are checked against it in a test, those of the studio whenever they are read. */
-export const exerciseSchema = z.object({
-  id: exerciseId,
-  name: words,
-  aliases: lines,
-  standardTerm: words.optional(),
-  family: words,
-  position: z.enum(startPositions),
-  phases: z.array(z.enum(exercisePhases)).min(1),
-  kinds: z.array(z.enum(exerciseKinds)).min(1),
-  links: z.array(z.enum(motionIds)),
-  also: lines,
-  sides: z.enum(['each', 'both together', 'alternating']),
-  sideWords: z.string().max(80),
-  positionOf: z.array(z.string()),
-  pose: z.string().optional(),
-  loads: z.array(z.strictObject({ joint: z.enum(['hip', 'knee', 'ankle', 'back']), on: z.enum(['same', 'other', 'middle']) })),
-  lines: z.array(z.strictObject({ line: z.enum(['hamstring', 'hip flexor']), on: z.enum(['same', 'other']) })),
-  traits: z.array(z.enum(exerciseTraits)),
-  props: z.array(
-    z.strictObject({ id: equipmentId, count: z.int().min(1).max(9), optional: z.boolean(), words: words.optional() })
-  ),
-  padding: lines,
-  setup: lines.min(1),
-  press: words.optional(),
-  draw: words.optional(),
-  checks: lines,
-  felt: words,
-  notFelt: words,
-  normal: lines,
-  mistakes: z.array(z.strictObject({ mistake: words, fix: words })),
-  why: words,
-  cautions: lines,
-  stops: lines.min(2),
-  clothing: words.optional(),
-  privatePlace: z.boolean(),
-  dials: z.array(dial).max(8),
-  start: z.record(z.string(), z.number()),
-  doses: z.array(dose),
-  asks: z.array(z.string()),
-  harder: z.array(exerciseId),
-  harderInferred: z.array(exerciseId),
-  easier: z.array(exerciseId),
-  then: z.array(exerciseId),
-  variants: lines,
-  mirrors: exerciseId.optional(),
-  added: z.boolean()
-});
+export const exerciseSchema = z
+  .object({
+    id: exerciseId,
+    name: words,
+    aliases: lines,
+    standardTerm: words.optional(),
+    family: words,
+    position: z.enum(startPositions),
+    phases: z.array(z.enum(exercisePhases)).min(1),
+    kinds: z.array(z.enum(exerciseKinds)).min(1),
+    links: z.array(z.enum(motionIds)),
+    /** Kept before there were moves: every link on the side's own leg. */
+    moves: z.array(z.strictObject({ motion: z.enum(motionIds), on: z.enum(['same', 'other']) })).optional(),
+    also: lines,
+    sides: z.enum(['each', 'both together', 'alternating']),
+    sideWords: z.string().max(80),
+    positionOf: z.array(z.string()),
+    pose: z.string().optional(),
+    loads: z.array(z.strictObject({ joint: z.enum(joints), on: z.enum(['same', 'other', 'middle']) })),
+    lines: z.array(z.strictObject({ line: z.enum(bodyLines), on: z.enum(['same', 'other']) })),
+    traits: z.array(z.enum(exerciseTraits)),
+    props: z.array(
+      z.strictObject({ id: equipmentId, count: z.int().min(1).max(9), optional: z.boolean(), words: words.optional() })
+    ),
+    padding: lines,
+    setup: lines.min(1),
+    press: words.optional(),
+    draw: words.optional(),
+    checks: lines,
+    felt: words,
+    notFelt: words,
+    normal: lines,
+    mistakes: z.array(z.strictObject({ mistake: words, fix: words })),
+    why: words,
+    cautions: lines,
+    stops: lines.min(2),
+    clothing: words.optional(),
+    privatePlace: z.boolean(),
+    dials: z.array(dial).max(8),
+    start: z.record(z.string(), z.number()),
+    doses: z.array(dose),
+    asks: z.array(z.string()),
+    harder: z.array(exerciseId),
+    harderInferred: z.array(exerciseId),
+    easier: z.array(exerciseId),
+    then: z.array(exerciseId),
+    variants: lines,
+    mirrors: exerciseId.optional(),
+    added: z.boolean()
+  })
+  .transform(({ moves, ...e }) => ({ ...e, moves: moves ?? e.links.map((motion) => ({ motion, on: 'same' as const })) }));
 
 /** Alignment, hands and time, each only where it differs from the school's. */
 export const policiesSchema = z.object({
@@ -167,6 +173,8 @@ export const dialForm = z.object({
       ctx.addIssue({ code: 'custom', message: 'Write a number, for example 12.5' });
       return z.NEVER;
     }),
-  sure: checkbox
+  sure: checkbox,
+  /** Why a wait is passed over. */
+  reason: text(300).default('')
 });
 export type DialInput = z.output<typeof dialForm>;

@@ -1,8 +1,10 @@
 import { z } from 'zod';
-import { exercises, painKinds, painPlaces, todayThings, type PainKindId, type PainPlaceId } from '$lib/core';
+import { exercises, painKinds, painPlaceIds, todayThings, type PainKindId } from '$lib/core';
 import {
+  checkbox,
   isoDate,
   length,
+  optionalDate,
   optionalLength,
   optionalMass,
   personName,
@@ -16,23 +18,40 @@ import {
 
 export const levels = ['beginner', 'intermediate', 'advanced'] as const;
 
-export const clientForm = (units: Units, thisYear: number) =>
-  z.object({
-    name: requiredText(120, 'What are they called?'),
-    birthYear: whole(1900, thisYear - 5),
-    level: z.enum(levels, { error: 'Choose a level' }),
-    contact: text(200),
-    statureCm: length(units.length, 100, 230),
-    leftLegCm: optionalLength(units.length, 40, 130),
-    rightLegCm: optionalLength(units.length, 40, 130),
-    lowerLegCm: optionalLength(units.length, 20, 70).default(null),
-    hipToBreastboneCm: optionalLength(units.length, 25, 80).default(null),
-    bodyMassKg: optionalMass(units.mass, 20, 300),
-    sessionsPerWeek: whole(1, 7),
-    minutesPerSession: whole(5, 240),
-    notes: text(4000)
-  });
+/** The day of birth, or the year alone: limits of age then take the cautious side both ways. */
+export const clientForm = (units: Units, today: string) => {
+  const thisYear = Number(today.slice(0, 4));
+  const birthYear = whole(1900, thisYear - 5);
+  return z
+    .object({
+      name: requiredText(120, 'What are they called?'),
+      birthDate: optionalDate.default(null),
+      birthYear: z.unknown().optional(),
+      level: z.enum(levels, { error: 'Choose a level' }),
+      contact: text(200),
+      statureCm: length(units.length, 100, 230),
+      leftLegCm: optionalLength(units.length, 40, 130),
+      rightLegCm: optionalLength(units.length, 40, 130),
+      lowerLegCm: optionalLength(units.length, 20, 70).default(null),
+      hipToBreastboneCm: optionalLength(units.length, 25, 80).default(null),
+      bodyMassKg: optionalMass(units.mass, 20, 300),
+      sessionsPerWeek: whole(1, 7),
+      minutesPerSession: whole(5, 240),
+      notes: text(4000)
+    })
+    .transform((form, ctx) => {
+      const year = form.birthDate === null ? form.birthYear : form.birthDate.slice(0, 4);
+      const parsed = birthYear.safeParse(year ?? '');
+      if (!parsed.success)
+        for (const { message } of parsed.error.issues)
+          ctx.addIssue({ code: 'custom', message, path: [form.birthDate === null ? 'birthYear' : 'birthDate'] });
+      return { ...form, birthYear: parsed.data ?? thisYear };
+    });
+};
 export type ClientInput = z.output<ReturnType<typeof clientForm>>;
+
+const exerciseId = z.enum(exercises.map((e) => e.id) as [string, ...string[]]);
+const ownOrShippedId = z.string().regex(/^[a-z0-9_]{1,60}$/, 'Choose an exercise');
 
 export const weekThings = ['desk', 'standing', 'dance', 'gym', 'running', 'carrying', 'stage'] as const;
 
@@ -43,6 +62,34 @@ export const clearLockForm = clearForm.extend({ lockId: rowId });
 export const relaxForm = clearForm.extend({ kind: z.string(), reason: z.string() });
 export type RelaxInput = z.output<typeof relaxForm>;
 
+const painKindId = z.enum(painKinds.map((k) => k.id) as [PainKindId, ...PainKindId[]], { error: 'What kind is it?' });
+const needsNoPlace = (kind: PainKindId): boolean => kind === 'urgent_sign' || kind === 'nerve';
+
+/** Pain as it is told at any time: what, where, when, and after which exercise if one is known. */
+export const toldPainForm = (today: string) =>
+  z
+    .object({
+      kind: painKindId,
+      place: z.enum(painPlaceIds, { error: 'Where is it?' }).optional(),
+      side: sideField.optional(),
+      feltOn: isoDate,
+      exerciseId: z.union([z.literal(''), ownOrShippedId]).default(''),
+      workSide: z.union([z.literal(''), sideField]).default(''),
+      note: text(500).default('')
+    })
+    .transform(({ place, exerciseId, workSide, ...rest }, ctx) => {
+      if (!place && !needsNoPlace(rest.kind)) ctx.addIssue({ code: 'custom', message: 'Where is it?', path: ['place'] });
+      if (rest.feltOn > today) ctx.addIssue({ code: 'custom', message: 'This day is still to come', path: ['feltOn'] });
+      return {
+        ...rest,
+        place: place ?? ('nowhere' as const),
+        side: rest.side ?? null,
+        exerciseId: exerciseId === '' ? null : exerciseId,
+        workSide: workSide === '' ? null : workSide
+      };
+    });
+export type ToldPainInput = z.output<ReturnType<typeof toldPainForm>>;
+
 /** The three taps before a session, and the answer to a pause where there was one. */
 export const startForm = z
   .object({
@@ -51,15 +98,20 @@ export const startForm = z
     newSymptom: z.enum(['no', 'yes'], { error: 'Answer this first' }),
     soreness: whole(0, 10),
     today: z.array(z.enum(todayThings)).default([]),
-    kind: z.enum(painKinds.map((k) => k.id) as [PainKindId, ...PainKindId[]]).optional(),
-    place: z.enum(painPlaces.map((p) => p.id) as [PainPlaceId, ...PainPlaceId[]]).optional(),
-    side: sideField.optional()
+    kind: painKindId.optional(),
+    place: z.enum(painPlaceIds).optional(),
+    side: sideField.optional(),
+    /** The Check is overdue, or it is the second session of the day: confirmed, and kept with the session. */
+    overdueCheck: checkbox,
+    sameDay: checkbox
   })
   .transform(({ newSymptom, kind, place, side, ...rest }, ctx) => {
     const isNew = newSymptom === 'yes';
+    // Urgent and nerve signs need no place.
+    const at = place ?? (kind && needsNoPlace(kind) ? ('nowhere' as const) : undefined);
     if (isNew && !kind) ctx.addIssue({ code: 'custom', message: 'What kind is it?', path: ['kind'] });
-    if (isNew && !place) ctx.addIssue({ code: 'custom', message: 'Where is it?', path: ['place'] });
-    return { ...rest, newSymptom: isNew, symptom: isNew && kind && place ? { kind, place, side: side ?? null } : null };
+    if (isNew && !at) ctx.addIssue({ code: 'custom', message: 'Where is it?', path: ['place'] });
+    return { ...rest, newSymptom: isNew, symptom: isNew && kind && at ? { kind, place: at, side: side ?? null } : null };
   });
 export type StartInput = z.output<typeof startForm>;
 
@@ -77,7 +129,6 @@ export const feltPlaces = ['expected', 'elsewhere', 'closing side', 'joint'] as 
 export const slips = ['nothing', 'hips turned', 'knee bent', 'back rounded', 'came off early'] as const;
 
 const settingSchema = z.partialRecord(z.enum(['depthCm', 'holdS', 'effortPct', 'reps']), z.number());
-const exerciseId = z.enum(exercises.map((e) => e.id) as [string, ...string[]]);
 
 /** A set as the player sends it. `clean` null where it is not asked. */
 export const setLogSchema = z
@@ -103,9 +154,9 @@ export const painSchema = z.object({
   exerciseId,
   /** The side the set was done on; `side` is where it hurts. */
   workSide: z.enum(['left', 'right']).nullable(),
-  place: z.enum(painPlaces.map((p) => p.id) as [PainPlaceId, ...PainPlaceId[]]),
+  place: z.enum(painPlaceIds),
   side: z.enum(['left', 'right']).nullable(),
-  kind: z.enum(painKinds.map((k) => k.id) as [PainKindId, ...PainKindId[]])
+  kind: painKindId
 });
 export type PainInput = z.output<typeof painSchema>;
 

@@ -25,7 +25,14 @@ export const problemCodes = [
   'rise_exceeds_limb',
   'span_impossible',
   'sternum_impossible',
-  'past_end_stop',
+  'past_end',
+  'wait_not_over',
+  'goal_barred',
+  'stage_not_open',
+  'end_stop_missing',
+  'stopped_today',
+  'same_day_unconfirmed',
+  'check_overdue_unconfirmed',
   'deepen_against_limit',
   'turnout_past_hips',
   'table_too_small',
@@ -60,7 +67,6 @@ export const problemCodes = [
   'jump_unconfirmed',
   'dial_out_of_range',
   'exercise_barred',
-  'harder_while_locked',
   'week_empty'
 ] as const;
 export type ProblemCode = (typeof problemCodes)[number];

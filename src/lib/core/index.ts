@@ -1,7 +1,7 @@
 /** The public face of the core. Everything outside imports from here; inside, files import each other directly. */
 export { CoreError } from './errors';
 export { otherSide, sides, type Side } from './side';
-export { addDays, daysBetween } from './days';
+export { addDays, daysBetween, dayText } from './days';
 
 export { splitOpeningDeg, type SplitLegs, type SplitMeasure } from './geometry/splitOpening';
 export { openingFromDepthDeg } from './geometry/openingFromDepth';
@@ -68,27 +68,35 @@ export {
   exercisePhases,
   exerciseTraits,
   loadedJoints,
+  stretchedLines,
   partOf,
   propWords,
   startPositions,
   type Dose,
   type Exercise,
   type ExercisePhase,
-  type Joint,
-  type JointSide,
-  type Line,
   type LinkId,
   type StartPosition
 } from './exercise/exercise';
 export { levelName, type Dial, type DialId, type Setting } from './exercise/dial';
 export { exerciseFrom } from './exercise/record';
+export { withBearing } from './exercise/bearing';
 export { exerciseOf, exercises, families } from './exercise/exercises';
-export { dialAtRung, dialStates, easier, harder, type DialRange, type DialState, type Step } from './exercise/dials';
+export {
+  dialAtRung,
+  dialStates,
+  easier,
+  harder,
+  isHarder,
+  isWithin,
+  type DialRange,
+  type DialState,
+  type Step
+} from './exercise/dials';
 export { chainOf, chainsOf, neighboursOf, ringThrough, type Neighbour } from './exercise/neighbours';
 export { sceneOf, supportsFor, type ExerciseScene } from './exercise/scene';
 export { findExercises, type ExerciseQuery } from './exercise/findExercises';
 export { goalExercises, motionOfDemand } from './exercise/goalExercises';
-export { barredBy } from './exercise/barredBy';
 export { longHold, schoolOf, schools } from './school/schools';
 export {
   alignmentPolicies,
@@ -127,7 +135,6 @@ export { motionIds, motionOf, motions, type Motion, type MotionId, type Norm } f
 export { linkKey, modelSdDeg, readPosition, type Link, type LinkValue, type PositionReading } from './read/readPosition';
 export { whatIf, type WhatIf } from './read/whatIf';
 export { measureSet } from './read/measureSet';
-export { deepestDepthCm } from './read/deepestDepth';
 
 export {
   planProgression,
@@ -139,10 +146,13 @@ export {
 } from './plan/planProgression';
 export { planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
 export { isTooDeep, planExerciseIds, rungAt, type Settings } from './plan/sessionBlocks';
+export { leftOutText, type LeftOut } from './plan/leftOut';
+export { holdWithin, rungsWithin } from './safety/within';
 export { doseByLink, type LinkDose } from './plan/doseByLink';
 
 export {
   decide,
+  isSore,
   progressRules,
   type DecideAsk,
   type RuleName,
@@ -153,6 +163,7 @@ export {
 } from './progress/decide';
 
 export {
+  ageLimits,
   highestEffortCapPct,
   highestSensationCap,
   isCleared,
@@ -164,7 +175,26 @@ export {
   type Screening,
   type ScreeningAnswers
 } from './screen/screen';
-export { capOf, endStopDeg, hasLimit, linesAtRest, waitOf, type Clearance, type Limit, type LimitKind } from './screen/limit';
+export { limitKinds, type Clearance, type Limit, type LimitKind } from './screen/limit';
+export { joints, lines, sidesMeet, type Joint, type JointSide, type Line, type LineSide } from './body/body';
+export { locksFrom, isJointStop, isLineStop, isPersonStop, type OpenStop, type Stop, type ToldIn } from './screen/stop';
+export {
+  deepens,
+  endValues,
+  gate,
+  holdIsContraction,
+  isFlatHeld,
+  type DialEnd,
+  type DialWait,
+  type GateAsk,
+  type Gated
+} from './safety/gate';
+export { capsOf, goalBar, type Caps } from './safety/caps';
+export { endStopOf } from './safety/endStops';
+export { flatHeld, waitDays } from './safety/rules';
+export { reachKey, type Closed, type DialMove, type SafetyPerson, type ToldPain } from './safety/person';
+export { limitText, lineText, reasonText, stopPlaceText } from './safety/text';
+export type { GateReason } from './safety/reason';
 export {
   endStopMotions,
   screeningRows,
@@ -178,12 +208,12 @@ export {
 export { beighton, beightonItems, type BeightonItem } from './screen/beighton';
 export { before, todayThings, type BeforeAnswers, type Readiness, type TodayThing } from './screen/before';
 export {
-  isLocked,
-  locksFrom,
   painKindOf,
   painKinds,
+  painPlaceIds,
   painPlaceOf,
   painPlaces,
+  urgentSigns,
   type PainAction,
   type PainEvent,
   type PainKindId,

@@ -28,7 +28,18 @@ const sentences = {
   rise_exceeds_limb: () => 'The rise is longer than the limb. Check the reading, or the length of the limb.',
   span_impossible: () => 'This span is wider than the body allows. Check the reading, or the length of the leg.',
   sternum_impossible: () => 'The breastbone cannot be there with this trunk. Check both heights, or the length of the trunk.',
-  past_end_stop: (d: Data) => `The end stops of the two hips end the split at ${d.endCm} cm. No stack is deeper.`,
+  past_end: (d: Data) => `It goes no further than ${d.end} for this person. ${d.why}`,
+  wait_not_over: (d: Data) => `${d.why} To go on sooner, write down why; the reason is kept.`,
+  goal_barred: (d: Data) => `This goal is not for this person: ${d.why}. Nothing was changed.`,
+  stage_not_open: (d: Data) => `This stage is not open yet. ${d.why}`,
+  end_stop_missing: (d: Data) =>
+    d.motion
+      ? `Write down the angle at which ${d.motion} has to stop, as the clinician told it. There is no usual angle for it.`
+      : 'Write down at least one angle at which the joint stops.',
+  stopped_today: () =>
+    'A session of today was stopped, and the stop is still open. No other session begins today until a named person clears it in Check.',
+  same_day_unconfirmed: () => 'This would be the second session today. Confirm below that you mean it.',
+  check_overdue_unconfirmed: () => 'The Check is overdue. Ask it again first, or confirm below that nothing has changed.',
   deepen_against_limit: (d: Data) => `A limit says that nothing is deepened: ${d.why}. A named person may relax it in Check.`,
   turnout_past_hips: (d: Data) =>
     `The hips together turn ${d.hipsDeg}°. A target past ${d.mostDeg}° needs your reason, written beside it.`,
@@ -67,8 +78,7 @@ const sentences = {
     `That is ${d.steps} steps at once, from ${d.from} to ${d.to}. One step at a time, or confirm that you mean it.`,
   dial_out_of_range: (d: Data) =>
     `This dial goes from ${d.min} to ${d.max}${d.cap ? `; the cap of this client is ${d.cap}` : ''}.`,
-  exercise_barred: (d: Data) => `Not for this client: ${d.why}. A named person may relax the limit in Check.`,
-  harder_while_locked: () => 'A stop is open on a joint this loads: nothing is made harder until a named person clears it.',
+  exercise_barred: (d: Data) => `This is not for this person now. ${d.why}`,
   week_empty: () => 'The last exercise of the week stays. Put another one in first.'
 } satisfies Record<ProblemCode, (data: Data) => string>;
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { problemCodes } from '$lib/contract/problem';
-import { measureOf, measures, screen, screeningRows, type Limit } from '$lib/core';
+import { limitText, measureOf, measures, screen, screeningRows, type Limit } from '$lib/core';
 import {
   capital,
   clockText,
@@ -15,7 +15,6 @@ import {
   targetText,
   valueText
 } from './format';
-import { limitText } from './limitText';
 import { problemText } from './problemText';
 
 describe('values in words', () => {

@@ -1,10 +1,18 @@
 import { queryOf } from '$lib/contract/libraryQuery';
-import { chainsOf, findExercises, goalOf } from '$lib/core';
+import { chainsOf, findExercises, goalOf, reasonText, type Exercise } from '$lib/core';
+import type { ClientCase } from '$lib/server/service/clientCase';
+import { barsOf } from '$lib/server/service/safety';
 import { listProps } from '$lib/server/repo/propRepo';
 import { loadCatalogue } from '$lib/server/service/library';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ url, locals: { db } }) => {
+/** Why an exercise is not for a person now, where it is so on both its sides. */
+function barredFor(c: ClientCase, exercise: Exercise): string {
+  const [bar] = barsOf(c, exercise);
+  return bar ? reasonText(bar) : '';
+}
+
+export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf } }) => {
   const query = queryOf(url);
   const catalogue = await loadCatalogue(db);
   const atHand = new Set<string>((await listProps(db)).filter((p) => p.quantity > 0).map((p) => p.kind));
@@ -19,25 +27,31 @@ export const load: PageServerLoad = async ({ url, locals: { db } }) => {
     publicOnly: query.public === 'on'
   });
   const ids = new Set(found.map((e) => e.id));
-  const brief = found.map(({ id, name, aliases, family, links, position, phases, kinds, sides, privatePlace, dials }) => ({
-    id,
-    name,
-    aliases,
-    family,
-    links,
-    position,
-    phases,
-    kinds,
-    sides,
-    privatePlace,
-    dials: dials.map((d) => d.name)
-  }));
+  const { forClient } = await parent();
+  const c = forClient && (await caseOf(forClient.id));
+  const brief = found
+    .map((e) => ({ ...e, barred: c ? barredFor(c, e) : '' }))
+    .map(({ barred, id, name, aliases, family, links, position, phases, kinds, sides, privatePlace, dials }) => ({
+      id,
+      name,
+      aliases,
+      family,
+      links,
+      position,
+      phases,
+      kinds,
+      sides,
+      privatePlace,
+      dials: dials.map((d) => d.name),
+      barred
+    }));
   const rows = query.view === 'rows' ? chainsOf(catalogue).filter((row) => row.some((id) => ids.has(id))) : [];
   const names = Object.fromEntries(catalogue.map((e) => [e.id, e.name]));
+  const barredIds = new Set(c ? catalogue.filter((e) => barsOf(c, e).length > 0).map((e) => e.id) : []);
   return {
     query,
     found: brief,
     total: catalogue.length,
-    rows: rows.map((row) => row.map((id) => ({ id, name: names[id]!, isFound: ids.has(id) })))
+    rows: rows.map((row) => row.map((id) => ({ id, name: names[id]!, isFound: ids.has(id), isBarred: barredIds.has(id) })))
   };
 };

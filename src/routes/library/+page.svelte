@@ -161,7 +161,8 @@
                     class="block min-h-13 w-44 rounded-t-soft border border-b-0 border-line bg-paper px-3 py-1.5 leading-tight hover:border-ink {step.isFound
                       ? 'font-semibold'
                       : 'text-ink-soft'}"
-                    style:height="{3.5 + (row.length - 1 - i) * 0.35}rem">{step.name}</a
+                    style:height="{3.5 + (row.length - 1 - i) * 0.35}rem"
+                    >{step.name}{#if step.isBarred}<span class="block text-sm text-stop">not now</span>{/if}</a
                   >
                 </li>
               {/each}
@@ -179,6 +180,9 @@
                 <a href={hrefOf(e.id)} class="block min-h-11 rounded-soft px-2 py-1.5 leading-tight hover:bg-paper">
                   <span class="font-semibold">{e.name}</span>
                   {#if inWeek.has(e.id)}<span class="text-mulberry"> in the week</span>{/if}
+                  {#if e.barred}<span class="block font-semibold text-stop"
+                      >Not for {client?.name.split(' ')[0]} now: {e.barred}</span
+                    >{/if}
                   {#if e.privatePlace}<span class="text-ink-soft"> private place</span>{/if}
                   <span class="block text-ink-soft">
                     {[e.links.join(' '), e.position, e.phases[0], e.kinds.join(' + '), e.sides === 'each' ? 'each side' : e.sides]

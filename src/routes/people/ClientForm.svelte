@@ -11,6 +11,7 @@
   type Known = {
     name: string;
     birthYear: number;
+    birthDate: string | null;
     level: string;
     contact: string;
     statureCm: number;
@@ -43,12 +44,20 @@
       error={fieldError(form, 'contact')}
     />
     <Field
+      label="Date of birth"
+      name="birthDate"
+      type="date"
+      value={typedOr(form, 'birthDate', known?.birthDate ?? '')}
+      error={fieldError(form, 'birthDate')}
+      hint="If you know it"
+    />
+    <Field
       label="Year of birth"
       name="birthYear"
       inputmode="numeric"
       value={typedOr(form, 'birthYear', known?.birthYear)}
       error={fieldError(form, 'birthYear')}
-      hint="Sets the cautious defaults for the young and for 60 and over"
+      hint="Enough without the date: limits of age then take the cautious side both ways"
     />
     <Choices
       legend="Level"

@@ -22,7 +22,7 @@ function homeOf(url: URL): number | null {
   return parsed.success ? parsed.data : error(404, 'There is no such page.');
 }
 
-export const load: PageServerLoad = async ({ url, locals: { db } }) => {
+export const load: PageServerLoad = async ({ url, locals: { db, today } }) => {
   const clientId = homeOf(url);
   const people = await listPeople(db, 'active');
   const home = clientId === null ? null : (people.find((p) => p.id === clientId) ?? error(404, 'There is no such page.'));
@@ -39,7 +39,7 @@ export const load: PageServerLoad = async ({ url, locals: { db } }) => {
     both: stacks(2),
     scaleCm,
     // Every week of every client is looked at: the page does not wait for it.
-    use: shelfUse(db, shelf, clientId)
+    use: shelfUse(db, shelf, clientId, today)
   };
 };
 
@@ -63,9 +63,9 @@ export const actions: Actions = {
     });
     return done.ok ? { kept: true } : done.failure;
   },
-  remove: async ({ request, url, locals: { db, now } }) => {
+  remove: async ({ request, url, locals: { db, now, today } }) => {
     const run = async ({ propId }: { propId: number }) => {
-      const users = await usersOfProp(db, await listProps(db, homeOf(url)), String(propId));
+      const users = await usersOfProp(db, await listProps(db, homeOf(url)), String(propId), today);
       await updatePropRemoved(db, propId, now.toISOString());
       return users;
     };

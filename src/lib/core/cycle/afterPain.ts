@@ -1,7 +1,8 @@
 import type { TimelineSet } from './compileSession';
+import { sidesMeet } from '../body/body';
 import { exerciseOf } from '../exercise/exercises';
+import { loadedJoints, stretchedLines } from '../exercise/exercise';
 import { painKindOf, painPlaceOf, type PainEvent } from '../screen/pain';
-import { otherSide } from '../side';
 
 /** What a told pain does to the rest of a session. Sets are named by their index. */
 export type PainOutcome = Readonly<{
@@ -16,36 +17,49 @@ export type PainOutcome = Readonly<{
 /**
  * What is left of a session after pain was told in one of its sets. Needs no server, so that it acts without a connection.
  *
- * Model:  fine → nothing. Ease → the set ends, later sets of the exercise on that side take the easier setting. Joint pain →
- *         the exercise ends, on both sides. At the bone → every later set that stretches that line passively goes. Stop signs →
- *         the session ends.
+ * Model:  fine → nothing. Too strong → the set ends, later sets of the exercise on that side take the easier setting. A pinch, or
+ *         pain told of afterwards → the same, and so does what else loads that joint. Joint pain → the exercise ends, on both sides,
+ *         and what else loads that joint is eased. At the bone → every later set that stretches that line goes, and the exercise.
+ *         Stop signs → the session ends. Sets of both sides together are among them.
  * Source: docs/sources.md#screening
  */
 export function afterPain(sets: readonly TimelineSet[], at: number, event: PainEvent): PainOutcome {
   const action = painKindOf(event.kind).action;
   const current = sets[at];
-  const later = sets.filter((s) => s.index > at && s.side !== null);
+  const later = sets.filter((s) => s.index > at && s.work.form.kind !== 'flow');
   const indices = (some: readonly TimelineSet[]) => some.map((s) => s.index);
-  const sameExercise = later.filter((s) => s.exerciseId === current?.exerciseId);
+  const isSame = (s: TimelineSet) => s.exerciseId === current?.exerciseId;
+  const isSameSide = (s: TimelineSet) => isSame(s) && sidesMeet(s.side, current?.side);
+  const easier = (some: readonly TimelineSet[]) => indices(some.filter((s) => s.work.easier));
   const nothing: PainOutcome = { endsSet: true, endsSession: false, dropped: [], eased: [] };
   switch (action) {
     case 'carry on':
       return { ...nothing, endsSet: false };
     case 'ease':
-      return { ...nothing, eased: indices(sameExercise.filter((s) => s.side === current?.side && s.work.easier)) };
+      return {
+        ...nothing,
+        eased: easier(later.filter((s) => isSameSide(s) || (event.kind !== 'too_strong' && !isSame(s) && loads(s, event))))
+      };
     case 'stop exercise':
-      return { ...nothing, dropped: indices(sameExercise) };
+      return {
+        ...nothing,
+        dropped: indices(later.filter(isSame)),
+        eased: easier(later.filter((s) => !isSame(s) && loads(s, event)))
+      };
     case 'stop line':
-      return { ...nothing, dropped: indices(later.filter((s) => s.exerciseId === current?.exerciseId || stretches(s, event))) };
+      return { ...nothing, dropped: indices(later.filter((s) => isSame(s) || stretches(s, event))) };
     case 'stop session':
     case 'urgent':
-      return { ...nothing, endsSession: true, dropped: indices(later) };
+      return { ...nothing, endsSession: true, dropped: sets.filter((s) => s.index > at).map((s) => s.index) };
   }
 }
 
+function loads(set: TimelineSet, { place, side }: PainEvent): boolean {
+  const { joint } = painPlaceOf(place);
+  return loadedJoints(exerciseOf(set.exerciseId), set.side).some((j) => j.joint === joint && sidesMeet(j.side, side));
+}
+
 function stretches(set: TimelineSet, { place, side }: PainEvent): boolean {
-  const painLine = painPlaceOf(place).line;
-  return exerciseOf(set.exerciseId).lines.some(
-    ({ line, on }) => line === painLine && set.side !== null && (on === 'same' ? set.side : otherSide(set.side)) === side
-  );
+  const { lines } = painPlaceOf(place);
+  return stretchedLines(exerciseOf(set.exerciseId), set.side).some((l) => lines.includes(l.line) && sidesMeet(l.side, side));
 }

@@ -5,6 +5,7 @@ import type { Phase } from './phase';
 import type { Setting } from '../exercise/dial';
 import type { LinkId, SessionPart } from '../exercise/exercise';
 import type { Rung } from '../props/ladder';
+import type { GateReason } from '../safety/reason';
 import type { Side } from '../side';
 
 export type Form =
@@ -20,6 +21,8 @@ export type Work = Readonly<{
   form: Form;
   setting: Setting;
   rung?: Rung;
+  /** What keeps it within its limits, and what the people in the room have to keep: told at the exercise. */
+  notes?: readonly GateReason[];
   /** One step easier, for the day it is needed in mid-session. */
   easier?: Readonly<{ form: Form; setting: Setting; rung?: Rung }>;
 }>;

@@ -10,9 +10,19 @@ export type DialState = Readonly<{ id: DialId; unit: Dial['unit']; at: number; h
 export type DialRange = Readonly<{
   /** Ladders of the dials that stand on stacks. */
   rungs: Readonly<Partial<Record<DialId, readonly Rung[]>>>;
-  effortCapPct: number;
-  flatIsEnd: boolean;
+  /** The hardest each dial may stand at for this client; what is not in it goes to the dial's own end. */
+  ends: Readonly<Partial<Record<DialId, number>>>;
 }>;
+
+/** Whether a value is harder than another on a dial. */
+export const isHarder = (dial: Pick<Dial, 'harder'>, value: number, than: number): boolean =>
+  (dial.harder === 'up' ? value - than : than - value) > 1e-9;
+
+/** Whether a dial may stand at a value under the ends set for it. */
+export const isWithin = (dial: Pick<Dial, 'id' | 'harder'>, value: number, ends: DialRange['ends']): boolean => {
+  const end = ends[dial.id];
+  return end === undefined || !isHarder(dial, value, end);
+};
 
 /** Where a dial on a stack stands at a rung: the signed depth, or the height itself where higher is harder. */
 export const dialAtRung = (dial: Dial, rung: Pick<Rung, 'depthCm'>): number =>
@@ -21,8 +31,7 @@ export const dialAtRung = (dial: Dial, rung: Pick<Rung, 'depthCm'>): number =>
 /**
  * The dials of an exercise at one setting, in the order they are moved; one that nobody has set is not among them.
  *
- * Model:  a dial on a stack moves along its ladder's rungs; the others by their step, an effort never past the client's cap,
- *         a depth never past flat where a limit says so.
+ * Model:  a dial on a stack moves along its ladder's rungs, the others by their step; none harder than the end set for it.
  */
 export function dialStates(exercise: Pick<Exercise, 'dials'>, setting: Setting, range: DialRange): DialState[] {
   return exercise.dials.flatMap((dial): DialState[] => {
@@ -86,19 +95,18 @@ const dialStep = ({ setting }: StepAsk, { id, at }: DialState, to: number, why: 
   why
 });
 
-function rungNeighbours(dial: Dial, at: number, { rungs, flatIsEnd }: DialRange): Pick<DialState, 'harder' | 'easier'> {
+function rungNeighbours(dial: Dial, at: number, { rungs, ends }: DialRange): Pick<DialState, 'harder' | 'easier'> {
   const places = (rungs[dial.id] ?? []).map((rung) => dialAtRung(dial, rung));
-  const sign = dial.harder === 'up' ? 1 : -1;
-  const ahead = places.filter((p) => sign * (p - at) > 1e-9 && !(flatIsEnd && dial.stack?.past && p < 0));
-  const behind = places.filter((p) => sign * (p - at) < -1e-9);
+  const ahead = places.filter((p) => isHarder(dial, p, at) && isWithin(dial, p, ends));
+  const behind = places.filter((p) => isHarder(dial, at, p));
   const nearest = (list: readonly number[]) =>
     list.length ? list.reduce((near, p) => (Math.abs(p - at) < Math.abs(near - at) ? p : near)) : null;
   return { harder: nearest(ahead), easier: nearest(behind) };
 }
 
-function stepNeighbours(dial: Dial, at: number, { effortCapPct }: DialRange): Pick<DialState, 'harder' | 'easier'> {
-  const max = dial.id === 'effortPct' ? Math.min(dial.max, effortCapPct) : dial.max;
-  const up = at + dial.step <= max + 1e-9 ? at + dial.step : null;
+function stepNeighbours(dial: Dial, at: number, { ends }: DialRange): Pick<DialState, 'harder' | 'easier'> {
+  const up = at + dial.step <= dial.max + 1e-9 ? at + dial.step : null;
   const down = at - dial.step >= dial.min - 1e-9 ? at - dial.step : null;
-  return dial.harder === 'up' ? { harder: up, easier: down } : { harder: down, easier: up };
+  const [harder, easier] = dial.harder === 'up' ? [up, down] : [down, up];
+  return { harder: harder !== null && isWithin(dial, harder, ends) ? harder : null, easier };
 }

@@ -1,20 +1,14 @@
+import type { Joint, JointSide, Line, LineSide } from '../body/body';
 import type { PoseId } from '../figure/poses';
 import type { MotionId } from '../goal/motions';
 import { equipmentOf, type EquipmentId } from '../props/equipment';
 import type { SchoolId } from '../school/school';
-import type { Side } from '../side';
+import { otherSide, sides, type Side } from '../side';
 import type { Span } from '../span';
 import type { Dial, DialId, Setting } from './dial';
 
 /** A joint motion that a goal needs, by its code in the catalogue of motions. */
 export type LinkId = MotionId;
-
-/** Joints a stop can lock. The back has no side. */
-export type Joint = 'hip' | 'knee' | 'ankle' | 'back';
-export type JointSide = Readonly<{ joint: Joint; side: Side | null }>;
-
-/** The line of tissue an ache at its bone attachment takes out of passive stretching. */
-export type Line = 'hamstring' | 'hip flexor';
 
 /** Parts of a session, in their order. */
 export type SessionPart = 'warm-up' | 'open' | 'own' | 'position' | 'settle';
@@ -65,9 +59,13 @@ export const exerciseTraits = [
   'long time on the back',
   'partner',
   'end range',
-  'past flat'
+  'past flat',
+  'lean back'
 ] as const;
 export type ExerciseTrait = (typeof exerciseTraits)[number];
+
+/** A motion, on the side an exercise is done on or the opposite one. */
+export type Move = Readonly<{ motion: LinkId; on: 'same' | 'other' }>;
 
 /** A thing to fetch. `words` says what it is for where the name alone does not. */
 export type PropNeed = Readonly<{ id: EquipmentId; count: number; optional: boolean; words?: string }>;
@@ -102,6 +100,8 @@ export type Exercise = Readonly<{
   phases: readonly ExercisePhase[];
   kinds: readonly ExerciseKind[];
   links: readonly LinkId[];
+  /** Every motion with the leg that makes it, as seen from the side: those of `links`, and what the other leg does meanwhile. */
+  moves: readonly Move[];
   /** What it moves besides, that no goal measures. */
   also: readonly string[];
   sides: 'each' | 'both together' | 'alternating';
@@ -110,9 +110,9 @@ export type Exercise = Readonly<{
   /** Ids of the goals whose position this is. */
   positionOf: readonly string[];
   pose?: PoseId;
-  /** What it loads; 'same' is the side it is done on, 'other' the opposite one. */
+  /** What it loads, worked out from what it trains (bearing.ts); 'same' is the side it is done on, 'other' the opposite one. */
   loads: readonly Readonly<{ joint: Joint; on: 'same' | 'other' | 'middle' }>[];
-  /** Lines it stretches passively, on the side it is done on or the opposite one. */
+  /** Lines it stretches, by weight, help or swing, worked out likewise. */
   lines: readonly Readonly<{ line: Line; on: 'same' | 'other' }>[];
   traits: readonly ExerciseTrait[];
   /** Things to fetch besides the stacks. */
@@ -177,16 +177,23 @@ export function partOf({ phases, positionOf }: Pick<Exercise, 'phases' | 'positi
 export const propWords = (exercise: Pick<Exercise, 'props'>): string[] =>
   exercise.props.filter((p) => !p.optional).map((p) => p.words ?? equipmentOf(p.id).name.toLowerCase());
 
-/** The joints and sides an exercise loads when it is done on one side. */
-export function loadedJoints(exercise: Pick<Exercise, 'loads'>, side: Side | null): JointSide[] {
-  const other = side === null ? null : side === 'left' ? 'right' : 'left';
-  return exercise.loads.flatMap(({ joint, on }): JointSide[] => {
-    if (on === 'middle') return [{ joint, side: null }];
-    if (side === null)
-      return [
-        { joint, side: 'left' },
-        { joint, side: 'right' }
-      ];
-    return [{ joint, side: on === 'same' ? side : other }];
-  });
+/** The sides of the body something lies on when an exercise is done on a side; both where it is done with both, null in the middle. */
+export function bodySides(on: 'same' | 'other' | 'middle', side: Side | null): readonly (Side | null)[] {
+  if (on === 'middle') return [null];
+  return side === null ? sides : [on === 'same' ? side : otherSide(side)];
 }
+
+/** The joints and sides an exercise loads when it is done on one side. */
+export const loadedJoints = ({ loads }: Pick<Exercise, 'loads'>, side: Side | null): JointSide[] =>
+  loads.flatMap(({ joint, on }) => bodySides(on, side).map((s) => ({ joint, side: s })));
+
+/** The lines and sides an exercise stretches when it is done on one side. */
+export const stretchedLines = ({ lines }: Pick<Exercise, 'lines'>, side: Side | null): LineSide[] =>
+  lines.flatMap(({ line, on }) => bodySides(on, side).map((s) => ({ line, side: s })));
+
+/** The motions and sides of the body an exercise moves when it is done on one side. */
+export const movedMotions = (
+  { moves }: Pick<Exercise, 'moves'>,
+  side: Side | null
+): Readonly<{ motion: MotionId; side: Side }>[] =>
+  moves.flatMap(({ motion, on }) => bodySides(on, side).map((s) => ({ motion, side: s! })));

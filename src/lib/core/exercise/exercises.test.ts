@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { exerciseSchema } from '$lib/contract/exerciseForms';
 import {
-  barredBy,
   chainOf,
   chainsOf,
   easier,
@@ -22,11 +21,12 @@ import {
   type DialRange,
   type Exercise,
   type ExerciseQuery,
-  type Limit
+  type Joint,
+  type Line
 } from '../index';
 
 const ids = new Set(exercises.map((e) => e.id));
-const free: DialRange = { rungs: {}, effortCapPct: 60, flatIsEnd: false };
+const free: DialRange = { rungs: {}, ends: { effortPct: 60 } };
 
 describe('the catalogue', () => {
   test('holds at least 110 exercises, each with an id, a name and words of its own', () => {
@@ -140,6 +140,99 @@ describe('the catalogue', () => {
   });
 });
 
+// Source: common practice; what a position bears on and lengthens.
+describe('what follows from what an exercise trains', () => {
+  const joints = (id: string) => exerciseOf(id).loads.map((l) => `${l.on === 'other' ? 'other ' : ''}${l.joint}`);
+  const lines = (id: string) => exerciseOf(id).lines.map((l) => `${l.on === 'other' ? 'other ' : ''}${l.line}`);
+
+  test.each([
+    'pigeon_forward',
+    'front_hip_90_90',
+    'figure_four_chair',
+    'figure_four_lying',
+    'stacked_shins',
+    'cow_face_press',
+    'butterfly_seat',
+    'butterfly_elbow_pressure',
+    'easy_seat',
+    'heel_sit',
+    'turnout_standing',
+    'frog'
+  ])('%s loads the knee', (id) => expect(joints(id)).toContain('knee'));
+
+  test('every turn of a hip loads a knee, unless the record says why not', () => {
+    const turns = exercises.filter((e) => e.links.some((l) => /^H[EI]R/.test(l)));
+    expect(turns.length).toBeGreaterThan(50);
+    for (const e of turns)
+      expect(
+        e.loads.some((l) => l.joint === 'knee'),
+        e.id
+      ).toBe(true);
+  });
+
+  test.each([
+    ['rear_knee_lift', ['hip', 'other hip', 'knee', 'other knee']],
+    ['low_lunge', ['hip', 'other hip', 'knee', 'other knee']],
+    ['front_split_on_stack', ['hip', 'other hip', 'knee', 'other knee', 'back']],
+    ['leg_swings_forward', ['hip', 'other hip', 'other knee', 'other ankle']],
+    ['wrist_floor', ['wrist', 'elbow', 'shoulder']],
+    ['neck_turns', ['neck']]
+  ] as [string, Joint[]][])('%s loads %j', (id, wanted) => expect(joints(id)).toEqual(expect.arrayContaining(wanted)));
+
+  test.each([
+    ['front_split_on_stack', ['hamstring', 'other hip flexor']],
+    ['frog', ['inner thigh']],
+    ['side_split_on_stack', ['inner thigh']],
+    ['butterfly_seat', ['inner thigh', 'outer hip']],
+    ['pancake_on_seat', ['hamstring', 'inner thigh']],
+    ['standing_calf', ['calf']],
+    ['wrist_lean', ['forearm']],
+    ['pigeon_forward', ['outer hip', 'other hip flexor']],
+    ['half_split_pulses', ['hamstring']],
+    ['heel_sit', ['hip flexor']]
+  ] as [string, Line[]][])('%s stretches %j', (id, wanted) => expect(lines(id)).toEqual(expect.arrayContaining(wanted)));
+
+  test('what its own muscles alone move stretches nothing', () => {
+    expect(lines('front_leg_lift')).toEqual([]);
+    expect(lines('straddle_leg_lifts')).toEqual([]);
+  });
+
+  test('every passive or assisted exercise of a hip extension, an abduction or a straight-leg fold rests with its line', () => {
+    const rests: Record<string, Line> = {
+      HE: 'hip flexor',
+      'HE-KF': 'hip flexor',
+      HAB: 'inner thigh',
+      HAB90: 'inner thigh',
+      'HF-KS': 'hamstring'
+    };
+    const passive = exercises.filter((e) => e.kinds.includes('passive') || e.kinds.includes('assisted'));
+    for (const e of passive)
+      for (const link of e.links)
+        if (rests[link])
+          expect(
+            e.lines.map((l) => l.line),
+            `${e.id} ${link}`
+          ).toContain(rests[link]);
+  });
+
+  test('every passive or pressing hip exercise, and every wrist press, has the rule of the closing side', () => {
+    const ofHip = exercises.filter((e) => e.links.some((l) => l.startsWith('H')) && !e.kinds.every((k) => k === 'active'));
+    expect(ofHip.length).toBeGreaterThan(80);
+    for (const e of ofHip) expect(e.stops.join(' '), e.id).toMatch(/pinch/i);
+    for (const e of exercises.filter((x) => x.links.some((l) => l === 'WF' || l === 'WE')))
+      expect(e.stops.join(' '), e.id).toMatch(/pinch/i);
+  });
+
+  test('every link is moved by one leg or the other', () => {
+    for (const e of exercises)
+      for (const link of e.links)
+        expect(
+          e.moves.map((m) => m.motion),
+          e.id
+        ).toContain(link);
+  });
+});
+
 describe('neighbours', () => {
   // Source: common practice; the rungs of the knee from a towel to the floor.
   test('the knee ladder runs from the towel to the squat', () =>
@@ -240,7 +333,7 @@ describe('harder and easier', () => {
     ));
 
   test('effort never passes the client’s cap', () => {
-    const capped = { ...free, effortCapPct: 40 };
+    const capped = { ...free, ends: { effortPct: 40 } };
     const step = harder({
       exercise: exerciseOf('frog_press_draw'),
       setting: { effortPct: 40, rounds: 3 },
@@ -248,33 +341,6 @@ describe('harder and easier', () => {
       catalogue: exercises
     });
     expect(step.kind).toBe('neighbour');
-  });
-});
-
-describe('barredBy', () => {
-  const limit = (kind: Limit['kind'], more: Partial<Limit> = {}): Limit => ({ kind, reason: 'because', ...more });
-  const barred = (kind: Limit['kind'], more: Partial<Limit> = {}) =>
-    exercises.filter((e) => barredBy(e, 'left', [limit(kind, more)]).length > 0).map((e) => e.id);
-
-  test.each([
-    ['no lotus', ['half_lotus', 'lotus']],
-    ['no loaded roll-down', ['weighted_roll_down']],
-    ['no partner', ['butterfly_partner']],
-    ['no heel-sit', ['heel_sit', 'heel_sit_rocks', 'childs_pose']],
-    ['no past-flat', ['raised_split']]
-  ] as const)('%s bars just %j', (kind, list) => expect(barred(kind).toSorted()).toEqual([...list].toSorted()));
-
-  test('nothing lying on the front bars that position', () => {
-    const found = barred('nothing lying on the front');
-    expect(found).toContain('prone_kicks');
-    expect(found.every((id) => exerciseOf(id).position === 'lying on the front')).toBe(true);
-  });
-
-  test('a rested line bars what stretches it, on its own side only', () => {
-    const rest = limit('no passive stretch of a line', { line: 'hamstring', side: 'left' });
-    expect(barredBy(exerciseOf('half_split_hold'), 'left', [rest])).toHaveLength(1);
-    expect(barredBy(exerciseOf('half_split_hold'), 'right', [rest])).toHaveLength(0);
-    expect(barredBy(exerciseOf('front_leg_lift'), 'left', [rest])).toHaveLength(0);
   });
 });
 

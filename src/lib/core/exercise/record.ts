@@ -1,17 +1,25 @@
 import { motionOf } from '../goal/motions';
 import type { EquipmentId } from '../props/equipment';
 import type { Dial, Setting } from './dial';
-import type { Exercise, Joint, Line, PropNeed } from './exercise';
+import { hasNoSide, type Joint, type Line } from '../body/body';
+import { linesOf, loadsOf } from './bearing';
+import type { Exercise, LinkId, PropNeed } from './exercise';
 
 type LoadWord = Joint | `other ${Joint}`;
 type LineWord = Line | `other ${Line}`;
+type MoveWord = LinkId | `other ${LinkId}`;
 
 /** One record of a family file: what is usual is left out, and filled in here. */
 export type ExerciseRecord = Readonly<
   Pick<Exercise, 'id' | 'name' | 'position' | 'phases' | 'kinds' | 'links' | 'setup' | 'checks' | 'felt' | 'why'> &
-    Partial<Omit<Exercise, 'loads' | 'lines' | 'mistakes' | 'family' | 'stops'>> & {
+    Partial<Omit<Exercise, 'moves' | 'loads' | 'lines' | 'mistakes' | 'family' | 'stops'>> & {
+      /** Where not every link is a motion of the side's own leg, or the other leg moves too: all of them. */
+      moves?: readonly MoveWord[];
+      /** Besides what follows from the motions and the position. */
       loads?: readonly LoadWord[];
       lines?: readonly LineWord[];
+      /** What would follow and is not so, each with the reason. */
+      spares?: Readonly<Partial<Record<LoadWord | LineWord, string>>>;
       /** What goes wrong, and what mends it. */
       mistakes?: readonly (readonly [mistake: string, fix: string])[];
       /** Besides the stops that every exercise has. */
@@ -36,25 +44,31 @@ const painStops = [
 const boneStop = 'Ache at the sit-bone or groin, at the bone: stop this stretch.';
 const kneeStop = 'Pain inside the knee, locking or giving way: stop.';
 const pinchStop = 'A pinch on the closing side: come out a little. Twice: leave it.';
+const wristStop = 'A pinch on the closing side of the wrist: less weight. Twice: leave it.';
 
 /** A record with everything in it. */
-export function exerciseFrom(record: ExerciseRecord, family: string): Exercise {
-  const loads = record.loads ?? usualLoads(record);
-  const loadsOf = loads
-    .map((word) => onSide<Joint>(word))
-    .map(({ what, on }) => ({
-      joint: what,
-      on: what === 'back' ? ('middle' as const) : on
-    }));
+export function exerciseFrom({ spares, ...record }: ExerciseRecord, family: string): Exercise {
+  const moves = (record.moves ?? record.links).map((word) => onSide<LinkId>(word)).map(({ what, on }) => ({ motion: what, on }));
+  const sides = record.sides ?? 'each';
+  const traits = record.traits ?? [];
+  const trains = { ...record, moves, sides, traits };
+  const isSpared = (what: string, on: string) => spares?.[(on === 'other' ? `other ${what}` : what) as LoadWord] !== undefined;
+  const more = (record.loads ?? []).map((word) => onSide<Joint>(word));
+  const loads = distinct([
+    ...loadsOf(trains).filter(({ joint, on }) => !isSpared(joint, on)),
+    ...more.map(({ what, on }) => ({ joint: what, on: hasNoSide(what) ? ('middle' as const) : on }))
+  ]);
+  const lines = distinct([
+    ...linesOf(trains).filter(({ line, on }) => !isSpared(line, on)),
+    ...(record.lines ?? []).map((word) => onSide<Line>(word)).map(({ what, on }) => ({ line: what, on }))
+  ]);
   const dials = record.dials ?? [];
   const asks = record.asks ?? [];
-  const sides = record.sides ?? 'each';
   return {
     aliases: [],
     also: [],
     sideWords: sides === 'each' ? 'side' : '',
     positionOf: [],
-    traits: [],
     props: [],
     padding: [],
     notFelt: 'any joint',
@@ -69,17 +83,19 @@ export function exerciseFrom(record: ExerciseRecord, family: string): Exercise {
     variants: [],
     added: false,
     ...record,
+    moves,
     sides,
+    traits,
     dials,
     asks,
     start: { ...startOf(dials, asks), ...record.start },
     mistakes: (record.mistakes ?? []).map(([mistake, fix]) => ({ mistake, fix })),
     family,
-    loads: loadsOf,
-    lines: (record.lines ?? []).map((word) => onSide<Line>(word)).map(({ what, on }) => ({ line: what, on })),
+    loads,
+    lines,
     stops: stopsOf(
       record,
-      loadsOf.some((l) => l.joint === 'knee')
+      loads.some((l) => l.joint === 'knee')
     )
   };
 }
@@ -88,12 +104,7 @@ function onSide<T extends string>(word: T | `other ${T}`): { what: T; on: 'same'
   return word.startsWith('other ') ? { what: word.slice(6) as T, on: 'other' } : { what: word as T, on: 'same' };
 }
 
-const loadable: readonly string[] = ['hip', 'knee', 'ankle'] satisfies Joint[];
-
-/** The joints of the motions it trains. */
-const usualLoads = ({ links }: ExerciseRecord): Joint[] => [
-  ...new Set(links.map((id) => motionOf(id).joint).filter((joint): joint is 'hip' | 'knee' | 'ankle' => loadable.includes(joint)))
-];
+const distinct = <T>(list: readonly T[]): T[] => [...new Map(list.map((x) => [JSON.stringify(x), x])).values()];
 
 /** Every exercise starts at its easiest; what nobody gives a figure for, and what a measure sets, is not set. */
 function startOf(dials: readonly Dial[], asks: readonly string[]): Setting {
@@ -110,15 +121,17 @@ function usualNormal({ kinds, links }: ExerciseRecord): string[] {
   ];
 }
 
-function stopsOf({ kinds, links, stops = [], loads }: ExerciseRecord, loadsKnee: boolean): string[] {
-  if (links.length === 0 && loads === undefined) return [...stops, ...painStops];
+function stopsOf({ kinds, links, stops = [], loads }: Omit<ExerciseRecord, 'spares'>, loadsKnee: boolean): string[] {
+  if (links.length === 0 && loads === undefined && !loadsKnee) return [...stops, ...painStops];
   const passive = kinds.includes('passive') || kinds.includes('isometric') || kinds.includes('assisted');
   const hip = links.some((l) => motionOf(l).joint === 'hip');
+  const wrist = links.some((l) => motionOf(l).joint === 'wrist');
   // What is this exercise's own is said first; how to come out is said last.
   const own = stops.filter((s) => /stop/i.test(s));
   return [
     ...own,
-    ...(kinds.includes('active') && !passive && hip ? [pinchStop] : []),
+    ...(hip ? [pinchStop] : []),
+    ...(wrist ? [wristStop] : []),
     ...painStops,
     ...(passive && hip ? [boneStop] : []),
     ...(loadsKnee ? [kneeStop] : []),

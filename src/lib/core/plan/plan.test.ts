@@ -7,11 +7,14 @@ import {
   ladder,
   longHold,
   planPhases,
+  leftOutText,
   planProgression,
+  setByInstructor,
   totals,
   type PlanAsk,
   type Prop
 } from '../index';
+import { limit, somebody, stopped } from '../testing/person';
 import { dayOffsets } from './planProgression';
 
 const shelf: Prop[] = [
@@ -27,9 +30,9 @@ const ask: PlanAsk = {
   weakerSide: null,
   settings: { front_split_on_stack: { left: setting, right: setting } },
   rungs: { left: rungs, right: rungs },
-  limits: [],
-  locks: [],
-  restedLines: [],
+  measuredCm: { left: 15, right: 15 },
+  person: somebody(),
+  today: '2026-03-02',
   weeks: 4,
   sessionsPerWeek: 3,
   minutes: 60,
@@ -39,7 +42,10 @@ const ask: PlanAsk = {
 };
 const peaksOf = (plan: ReturnType<typeof planProgression>) =>
   plan.weeks.flatMap((w) =>
-    w.sessions.map((s) => ({ ...s, peakPct: Math.max(...compileSession(s.blocks).phases.map((p) => Math.abs(p.toPct))) }))
+    w.sessions.map((s) => ({
+      ...s,
+      peakPct: Math.max(...compileSession(s.blocks, { effortCapPct: 100 }).phases.map((p) => Math.abs(p.toPct)))
+    }))
   );
 
 describe('planPhases', () => {
@@ -109,44 +115,61 @@ describe('planProgression', () => {
 
   test('ten minutes give no room for the warm-up and real work, and that is said with the seconds needed', () => {
     // 8 minutes of warm-up for 60 and over leave nothing
-    const older = { ...ask, minutes: 9, limits: [{ kind: 'warm-up at least', value: 480, reason: '60 and over' }] } as const;
+    const older = { ...ask, minutes: 9, person: somebody({ limits: [limit('warm-up at least', { value: 480 })] }) };
     expect(() => planProgression(older)).toThrow(expect.objectContaining({ code: 'minutes_too_few' }));
   });
 
   test('never passes the effort cap', () => {
-    const capped = planProgression({ ...ask, limits: [{ kind: 'effort cap', value: 30, reason: 'test' }] });
+    const capped = planProgression({ ...ask, person: somebody({ limits: [limit('effort cap', { value: 30 })] }) });
     for (const s of peaksOf(capped)) expect(s.peakPct).toBeLessThanOrEqual(30);
   });
 
   // Source: common practice with controlled high blood pressure: contractions up to 6 seconds.
   test('keeps every contraction within its seconds, ramps and all', () => {
-    const short = planProgression({ ...ask, limits: [{ kind: 'contraction at most', value: 6, reason: 'test' }] });
+    const short = planProgression({ ...ask, person: somebody({ limits: [limit('contraction at most', { value: 6 })] }) });
     const specs = short.weeks.flatMap((w) =>
       w.sessions.flatMap((s) => s.blocks.flatMap((b) => b.work.flatMap((x) => (x.form.kind === 'cycle' ? [x.form.spec] : []))))
     );
     expect(specs.length).toBeGreaterThan(0);
     for (const { press, draw } of specs)
       for (const effort of [press!, draw!]) expect(effort.rampUpS + effort.holdS + effort.rampDownS).toBeLessThanOrEqual(6);
+    const lifts = short.weeks.flatMap((w) =>
+      w.sessions.flatMap((s) => s.blocks.flatMap((b) => b.work.flatMap((x) => (x.form.kind === 'reps' ? [x.form.spec] : []))))
+    );
+    expect(lifts.length).toBeGreaterThan(0);
+    for (const { liftS, holdS, lowerS } of lifts) expect(liftS + holdS + lowerS).toBeLessThanOrEqual(6);
   });
 
   test('shortens the holds of a line that is kept from long ones, on its side alone', () => {
-    const limits = [{ kind: 'no long hold of a line', line: 'hamstring', side: 'left', reason: 'test' }] as const;
-    const { blocks } = planProgression({ ...ask, limits }).weeks[1]!.sessions[0]!;
-    const holdOf = (side: 'left' | 'right') => {
-      const form = blocks.find((b) => b.exerciseId === 'front_hamstring_cycle')!.work.find((w) => w.side === side)!.form;
-      return form.kind === 'cycle' ? form.spec.holdS : 0;
+    const limits = [limit('no long hold of a line', { line: 'hamstring', side: 'left' })];
+    const long = { depthCm: 15, holdS: 60 };
+    const settings = { front_split_on_stack: { left: long, right: long } };
+    const { blocks } = planProgression({ ...ask, settings, person: somebody({ limits }) }).weeks[1]!.sessions[0]!;
+    const holdOf = (id: string, side: 'left' | 'right') => {
+      const form = blocks.find((b) => b.exerciseId === id)!.work.find((w) => w.side === side)!.form;
+      return form.kind === 'cycle' || form.kind === 'hold' ? form.spec.holdS : 0;
     };
-    expect(holdOf('left')).toBe(30);
-    expect(holdOf('right')).toBeGreaterThan(30);
+    for (const id of ['front_hamstring_cycle', 'front_split_on_stack']) {
+      expect(holdOf(id, 'left'), id).toBe(30);
+      expect(holdOf(id, 'right'), id).toBeGreaterThan(30);
+    }
   });
 
   test('nothing is planned where no end-range work is allowed', () =>
-    expect(() => planProgression({ ...ask, limits: [{ kind: 'no end-range work', reason: 'test' }] })).toThrow(
+    expect(() => planProgression({ ...ask, measuredCm: {}, person: somebody({ limits: [limit('no end-range work')] }) })).toThrow(
       expect.objectContaining({ code: 'everything_locked' })
     ));
 
   test('a light day has no lift-offs and stays under 60 %', () => {
-    const daily = planProgression({ ...ask, sessionsPerWeek: 7, limits: [{ kind: 'effort cap', value: 80, reason: 'test' }] });
+    const daily = planProgression({
+      ...ask,
+      sessionsPerWeek: 7,
+      settings: {
+        ...ask.settings,
+        front_hamstring_cycle: { left: { holdS: 60, effortPct: 80 }, right: { holdS: 60, effortPct: 80 } }
+      },
+      person: somebody({ limits: [limit('effort cap', { value: 80, reason: setByInstructor })] })
+    });
     const light = peaksOf(daily).filter((s) => s.light);
     expect(light.length).toBeGreaterThan(0);
     for (const s of light) {
@@ -155,17 +178,45 @@ describe('planProgression', () => {
     }
   });
 
-  test('leaves out what a lock bars and says so', () => {
-    const locked = planProgression({ ...ask, locks: [{ joint: 'knee', side: 'right' }] }).weeks[0]!.sessions[0]!;
-    expect(locked.blocks.some((b) => b.exerciseId === 'front_split_on_stack')).toBe(false);
-    expect(locked.leftOut.some((l) => l.includes('locked'))).toBe(true);
+  test('leaves out what a lock bars, in the warm-up too, and says what takes its place', () => {
+    const stops = [stopped({ joint: 'hip', side: 'left' })];
+    const one = { ...ask, measuredCm: {}, person: somebody({ stops: [stopped({ joint: 'ankle', side: 'left' })] }) };
+    const { blocks, leftOut } = planProgression(one).weeks[0]!.sessions[0]!;
+    const said = leftOut.map(leftOutText).join(' ');
+    expect(said).toMatch(/Left out: marching on the spot\. Left ankle is locked.*In its place: arm/);
+    const warmUp = blocks.find((b) => b.exerciseId === 'split_warm_up')!.work[0]!.form;
+    expect(warmUp.kind === 'flow' && warmUp.spec.steps.map((x) => x.cue).join()).not.toMatch(/March|Leg swings, right/);
+    // Of a split and its lunges nothing is left with a hip locked; the half split on the other side is.
+    const hip = planProgression({ ...ask, person: somebody({ stops }) }).weeks[0]!.sessions[0]!;
+    const worked = hip.blocks.flatMap((b) => b.work.flatMap((w) => (w.side ? [`${b.exerciseId}/${w.side}`] : [])));
+    expect(worked).toEqual(['front_hamstring_cycle/right', 'front_leg_lift/right']);
+  });
+
+  test('no bouncing takes swings and pulses out of the warm-up, and its floor is still kept', () => {
+    const limits = [limit('no ballistic'), limit('warm-up at least', { value: 480 })];
+    const { blocks } = planProgression({ ...ask, person: somebody({ limits }) }).weeks[0]!.sessions[0]!;
+    const { form } = blocks.find((b) => b.exerciseId === 'split_warm_up')!.work[0]!;
+    const steps = form.kind === 'flow' ? form.spec.steps : [];
+    expect(steps.map((s) => s.cue).join()).not.toMatch(/Leg swings|pulses|sink/i);
+    expect(steps.reduce((sum, s) => sum + s.durationS, 0)).toBeGreaterThanOrEqual(480);
+  });
+
+  test('an easy week gives the weaker side no extra set, and no hold is cut below the school’s least', () => {
+    const plan = planProgression({ ...ask, weeks: 8, weakerSide: 'left', minutes: 22 });
+    for (const week of plan.weeks)
+      for (const { blocks } of week.sessions)
+        for (const b of blocks) {
+          if (week.easy) for (const w of b.work) expect(w.sets).toBeLessThanOrEqual(b.baseSets);
+          for (const { form } of b.work)
+            if (form.kind === 'cycle') expect(form.spec.holdS).toBeGreaterThanOrEqual(longHold.leastHoldS.other);
+        }
   });
 
   test('never stands anyone on a stack far deeper than what is meant, also when the shelf was emptied', () => {
     const floorOnly = ladder({ fromCm: 15, toCm: 0, shelf: [] }).steps;
     const s = planProgression({ ...ask, rungs: { left: floorOnly, right: rungs } }).weeks[0]!.sessions[0]!;
     expect(s.blocks.find((b) => b.exerciseId === 'front_split_on_stack')!.work.map((w) => w.side)).toEqual(['right']);
-    expect(s.leftOut).toContain('Front split on its stack, left: the shelf has no stack near its height');
+    expect(s.leftOut.map(leftOutText)).toContain('Front split on its stack, left: the shelf has no stack near its height.');
   });
 
   test('gives the weaker side one set more, first', () => {
@@ -192,7 +243,8 @@ describe('planProgression', () => {
     [{ weeks: 0 }, 'weeks_out_of_range'],
     [{ weeks: Number.NaN }, 'weeks_out_of_range'],
     [{ minutes: 0 }, 'minutes_out_of_range'],
-    [{ locks: [{ joint: 'back', side: null }] }, 'everything_locked']
+    [{ person: somebody({ stops: [stopped({ joint: 'back', side: null })] }) }, 'everything_locked'],
+    [{ person: somebody({ closed: 'urgent' }) }, 'everything_locked']
   ] as [Partial<PlanAsk>, string][])('refuses %j', (more, code) =>
     expect(() => planProgression({ ...ask, ...more })).toThrow(expect.objectContaining({ code }))
   );

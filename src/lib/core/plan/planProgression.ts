@@ -2,8 +2,8 @@ import { addDays, daysBetween } from '../days';
 import { CoreError, requireRange } from '../errors';
 import { fitToMinutes, type Cut } from '../cycle/fitToMinutes';
 import type { Block } from '../cycle/block';
-import { defaultEffortCapPct } from '../cycle/compileCycle';
-import { capOf } from '../screen/limit';
+import { capsOf } from '../safety/caps';
+import type { LeftOut } from './leftOut';
 import { isEasyWeek, isRetestWeek, planPhases, type PlanPhase } from './phases';
 import { sessionBlocks, type BlocksAsk } from './sessionBlocks';
 
@@ -16,7 +16,7 @@ export type PlanSession = Readonly<{
   blocks: readonly Block[];
   durationS: number;
   cuts: readonly Cut[];
-  leftOut: readonly string[];
+  leftOut: readonly LeftOut[];
 }>;
 
 export type PlanWeek = Readonly<{
@@ -82,7 +82,7 @@ export function planProgression(ask: PlanAsk): Progression {
 export function fittedSession(ask: BlocksAsk & Readonly<{ minutes: number }>) {
   const { blocks, leftOut } = sessionBlocks(ask);
   if (!blocks.some((b) => b.work.some((w) => w.side !== null))) throw new CoreError('everything_locked');
-  const fitted = fitToMinutes({ blocks, effortCapPct: capOf(ask.limits, 'effort cap', defaultEffortCapPct) }, ask.minutes);
+  const fitted = fitToMinutes({ blocks, effortCapPct: capsOf(ask.person.limits).effortPct }, ask.minutes);
   return { ...fitted, leftOut };
 }
 

@@ -1,15 +1,17 @@
 import { dialStates } from '../exercise/dials';
 import { exerciseOf } from '../exercise/exercises';
 import type { Setting } from '../exercise/dial';
-import { loadedJoints, partOf, propWords, type Exercise, type JointSide, type Line } from '../exercise/exercise';
+import { partOf, propWords, type Exercise } from '../exercise/exercise';
 import type { Block, Form, Work } from '../cycle/block';
-import { defaultEffortCapPct } from '../cycle/compileCycle';
 import { usualStepCm, type Rung } from '../props/ladder';
+import { endValues, gate, type Gated } from '../safety/gate';
+import type { SafetyPerson } from '../safety/person';
+import { holdWithin, rungsWithin } from '../safety/within';
 import type { PlanningSchool } from '../school/schools';
-import { isLocked } from '../screen/pain';
-import { capOf, hasLimit, type Limit } from '../screen/limit';
-import { otherSide, sides, type Side } from '../side';
+import { sides, type Side } from '../side';
+import type { LeftOut } from './leftOut';
 import type { PlanPhase } from './phases';
+import { settleFlow, warmUpFlow } from './warmUp';
 
 /** Where each exercise of a client stands, by exercise and side. */
 export type Settings = Readonly<Record<string, Readonly<Record<Side, Setting>>>>;
@@ -27,9 +29,10 @@ export type BlocksAsk = Readonly<{
   settings: Settings;
   /** Ladder of the split, a side each. */
   rungs: Readonly<Record<Side, readonly Rung[]>>;
-  limits: readonly Limit[];
-  locks: readonly JointSide[];
-  restedLines: readonly Readonly<{ line: Line; side: Side }>[];
+  /** The gap that was measured of the split, a side each. */
+  measuredCm: Readonly<Partial<Record<Side, number>>>;
+  person: SafetyPerson;
+  today: string;
 }>;
 
 /** The exercises of a front-split session that dials are moved in. */
@@ -51,47 +54,29 @@ const doses: Readonly<Record<PlanPhase, Readonly<{ rounds: number; ownSets: numb
 
 const easyShare = 0.6;
 const hardEffortPct = 60;
-const warmUpS = 360;
-const settleSteps = [
-  { durationS: 60, cue: 'Lie on your back, knees bent, feet wide. Breathe slowly.' },
-  { durationS: 60, cue: 'Stay. When you rise, turn to the right side first.' }
-];
-const warmUpSteps = [
-  { share: 60 / 360, cue: 'March on the spot, arms swinging.' },
-  { share: 40 / 360, cue: 'Hip circles, both ways.' },
-  { share: 40 / 360, cue: 'Cat and cow, five of each.' },
-  { share: 40 / 360, cue: 'Leg swings, left. A hand on the wall.' },
-  { share: 40 / 360, cue: 'Leg swings, right. A hand on the wall.' },
-  { share: 40 / 360, cue: 'Lunge and sink, left foot in front.' },
-  { share: 40 / 360, cue: 'Lunge and sink, right foot in front.' },
-  { share: 30 / 360, cue: 'Half-split pulses, left leg in front.' },
-  { share: 30 / 360, cue: 'Half-split pulses, right leg in front.' }
-];
-
 /**
  * The blocks of one session of a front-split plan, before they are fitted to the minutes.
  *
  * Model:  warm-up; a cycle for either end of the split; one active end-range block for each; the split on its stack; settle.
- *         The phase sets rounds and sets, an easy week about 60 % of them, the settings hold, effort and stack. Work that
- *         loads a locked joint, or stretches a rested line, is left out.
- * Returns the blocks and, in plain sentences, what was left out.
+ *         The phase sets rounds and sets, an easy week about 60 % of them, the settings hold, effort and stack. What the gate
+ *         bars is left out, parts of the warm-up and the settle too, and what it keeps within its ends is brought there.
+ * Returns the blocks and what was left out, with why.
  */
-export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: string[] } {
+export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftOut[] } {
   const dose = doseOf(ask);
-  const leftOut: string[] = [];
+  const warmUp = warmUpFlow(ask.person, ask.today);
+  const settle = settleFlow(ask.person, ask.today);
+  const leftOut: LeftOut[] = [...warmUp.leftOut, ...settle.leftOut];
   const block = (exerciseId: string, sets: number, priority: number, because: string[]): Block[] => {
     const exercise = exerciseOf(exerciseId);
     const work = sideOrder(ask).flatMap((side): Work[] => {
-      const bar = barOf(exercise, side, ask);
-      if (bar) {
-        leftOut.push(`${exercise.name}, ${side}: ${bar}`);
+      const found = workOf(exercise, side, dose.rounds, warmUp.backWarm, ask);
+      if ('code' in found) {
+        leftOut.push(found);
         return [];
       }
-      const setting = ask.settings[exerciseId]?.[side] ?? exercise.start;
-      const rung = partOf(exercise) === 'position' ? rungAt(ask.rungs[side], setting.depthCm) : undefined;
       const extra = partOf(exercise) === 'position' && side === ask.weakerSide && !ask.easy ? 1 : 0;
-      const form = formOf(exercise, side, setting, dose.rounds, ask);
-      return [{ side, sets: sets + extra, form, setting, rung, easier: easierWork(exercise, side, setting, dose.rounds, ask) }];
+      return [{ ...found, sets: sets + extra }];
     });
     if (work.length === 0) return [];
     const { links } = exercise;
@@ -115,30 +100,68 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: strin
     ? [`${capital(ask.weakerSide)} leading trails by more than the error: it goes first, with one set more.`]
     : [];
   const blocks = [
-    flowBlock('split_warm_up', warmUpFlow(ask.limits), ['Warm before anything is held. Never cut.']),
+    flowBlock('split_warm_up', warmUp.steps, ['Warm before anything is held. Never cut.']),
     ...block('front_hamstring_cycle', 1, 3, ['The front end of the split.', roundsText(dose.rounds)]),
     ...block('rear_hip_cycle', 1, 4, ['The rear end of the split.', roundsText(dose.rounds)]),
     ...(ask.light ? [] : block('front_leg_lift', dose.ownSets, 1, ['Active work at the range the front leg has reached.'])),
     ...(ask.light ? [] : block('rear_knee_lift', dose.ownSets, 2, ['Active work at the range the rear hip has reached.'])),
     ...block('front_split_on_stack', dose.positionSets, 5, ['The position itself, on the stack of today.', ...weaker]),
-    flowBlock('settle', settleSteps, ['Ends without strain. Never cut.'])
+    flowBlock(settle.exerciseId, settle.steps, ['Ends without strain. Never cut.'])
   ];
-  if (ask.light) leftOut.push('Lift-offs: the day before was hard, and the same link is not worked hard two days running.');
+  if (ask.light) leftOut.push({ code: 'light day' });
   return { blocks, leftOut };
 }
 
-/** The same exercise with its first dial that can be eased one step back. */
-function easierWork(exercise: Exercise, side: Side, setting: Setting, rounds: number, ask: BlocksAsk): Work['easier'] {
-  const range = {
-    rungs: { depthCm: ask.rungs[side] },
-    effortCapPct: capOf(ask.limits, 'effort cap', defaultEffortCapPct),
-    flatIsEnd: false
+/** The work of one side as the gate lets it through, or why it is left out. */
+function workOf(exercise: Exercise, side: Side, rounds: number, backWarm: boolean, ask: BlocksAsk): Work | LeftOut {
+  const { id } = exercise;
+  const wanted = ask.settings[id]?.[side] ?? exercise.start;
+  const isPosition = partOf(exercise) === 'position';
+  const measured = isPosition && ask.measuredCm[side] !== undefined ? { depthCm: ask.measuredCm[side] } : {};
+  const gated = gate({
+    exercise,
+    side,
+    setting: wanted,
+    measured,
+    person: ask.person,
+    today: ask.today,
+    session: { backWarm }
+  });
+  if (gated.verdict === 'barred') return { code: 'barred', exerciseId: id, side, why: gated.bars };
+  const held = holdWithin(exercise, wanted, endValues(gated));
+  const rungs = isPosition ? rungsWithin(exercise, ask.rungs[side], endValues(gated)) : [];
+  const rung = isPosition ? rungAt(rungs, held.depthCm) : undefined;
+  if (isPosition && (!rung || isTooDeep(rung.depthCm, held.depthCm ?? 0))) return { code: 'no stack', exerciseId: id, side };
+  const setting =
+    rung && held.depthCm !== undefined && held.depthCm !== wanted.depthCm ? { ...held, depthCm: rung.depthCm } : held;
+  const notes = [...gated.within.filter((r) => r.code !== 'wait'), ...gated.remember];
+  return {
+    side,
+    sets: 1,
+    form: formOf(exercise, setting, rounds, gated, ask),
+    setting,
+    rung,
+    ...(notes.length > 0 && { notes }),
+    easier: easierWork(exercise, setting, rounds, rungs, gated, ask)
   };
-  const dial = dialStates(exercise, setting, range).find((d) => d.easier !== null);
+}
+
+/** The same exercise with its first dial that can be eased one step back: inside the same ends. */
+function easierWork(
+  exercise: Exercise,
+  setting: Setting,
+  rounds: number,
+  rungs: readonly Rung[],
+  gated: Gated,
+  ask: BlocksAsk
+): Work['easier'] {
+  const dial = dialStates(exercise, setting, { rungs: { depthCm: rungs }, ends: endValues(gated) }).find(
+    (d) => d.easier !== null
+  );
   if (!dial || dial.easier === null) return undefined;
   const eased = { ...setting, [dial.id]: dial.easier };
-  const rung = partOf(exercise) === 'position' ? rungAt(ask.rungs[side], eased.depthCm) : undefined;
-  return { setting: eased, form: formOf(exercise, side, eased, rounds, ask), rung };
+  const rung = partOf(exercise) === 'position' ? rungAt(rungs, eased.depthCm) : undefined;
+  return { setting: eased, form: formOf(exercise, eased, rounds, gated, ask), rung };
 }
 
 function doseOf({ phase, easy }: BlocksAsk) {
@@ -156,22 +179,6 @@ const sideOrder = ({ weakerSide, leadSide }: BlocksAsk): Side[] => {
   return [first, ...sides.filter((s) => s !== first)];
 };
 
-function barOf(exercise: Exercise, side: Side, { locks, restedLines, settings, limits, rungs }: BlocksAsk): string | null {
-  if (isLocked(loadedJoints(exercise, side), locks)) return 'a joint it loads is locked';
-  if (hasLimit(limits, 'no end-range work')) return 'no work at the end of the range for this client';
-  const rests = exercise.lines.some(({ line, on }) => {
-    const lineSide = on === 'same' ? side : otherSide(side);
-    return restedLines.some((r) => r.line === line && r.side === lineSide);
-  });
-  if (rests) return 'the line it stretches is resting';
-  if (partOf(exercise) !== 'position') return null;
-  const depthCm = settings[exercise.id]?.[side]?.depthCm ?? 0;
-  const rung = rungAt(rungs[side], depthCm);
-  if (!rung || isTooDeep(rung.depthCm, depthCm)) return 'the shelf has no stack near its height';
-  if (depthCm < 0 && limits.some((l) => l.kind === 'no past-flat')) return 'no work past flat for this client';
-  return null;
-}
-
 /** Whether a stack is deeper than what is meant by more than the greatest step: then it is no stand-in for it. */
 export const isTooDeep = (stackDepthCm: number, meantDepthCm: number): boolean =>
   meantDepthCm - stackDepthCm > usualStepCm.max + 1e-9;
@@ -185,9 +192,10 @@ export function rungAt(rungs: readonly Rung[], depthCm: number | undefined): Run
   );
 }
 
-function formOf(exercise: Exercise, side: Side, setting: Setting, rounds: number, ask: BlocksAsk): Form {
-  const { school, limits, light } = ask;
-  const capPct = Math.min(capOf(limits, 'effort cap', defaultEffortCapPct), light ? hardEffortPct - 5 : 100);
+function formOf(exercise: Exercise, setting: Setting, rounds: number, { caps }: Gated, ask: BlocksAsk): Form {
+  const { school, light } = ask;
+  const capPct = Math.min(caps.effortPct, light ? hardEffortPct - 5 : 100);
+  const contractionS = caps.contractionS ?? Infinity;
   if (partOf(exercise) === 'open') {
     const pressPct = Math.min(setting.effortPct ?? 40, capPct);
     const drawPct = toFive(pressPct * school.drawShare);
@@ -195,15 +203,13 @@ function formOf(exercise: Exercise, side: Side, setting: Setting, rounds: number
       press: { peakPct: toFive(pressPct * school.firstRoundShare) },
       draw: { peakPct: toFive(drawPct * school.firstRoundShare) }
     };
-    const press = shortened(school.press, capOf(limits, 'contraction at most', Infinity));
-    const draw = shortened(school.draw, capOf(limits, 'contraction at most', Infinity));
     return {
       kind: 'cycle',
       spec: {
-        holdS: Math.min(setting.holdS ?? 60, longestHoldS(exercise, side, limits)),
+        holdS: setting.holdS ?? 60,
         rounds,
-        press: { ...press, peakPct: pressPct },
-        draw: { ...draw, peakPct: drawPct },
+        press: { ...shortened(school.press, contractionS), peakPct: pressPct },
+        draw: { ...shortened(school.draw, contractionS), peakPct: Math.min(drawPct, capPct) },
         turnS: school.turnS,
         settleS: school.settleS,
         finalSettleS: school.finalSettleS,
@@ -211,11 +217,21 @@ function formOf(exercise: Exercise, side: Side, setting: Setting, rounds: number
       }
     };
   }
-  if (partOf(exercise) === 'own')
+  if (partOf(exercise) === 'own') {
+    // Where contractions are kept short the lift and the lowering are part of them.
+    const moveS = contractionS < Infinity ? 1 : 2;
     return {
       kind: 'reps',
-      spec: { reps: setting.reps ?? 5, liftS: 2, holdS: setting.holdS ?? 5, lowerS: 2, restS: 4, peakPct: Math.min(50, capPct) }
+      spec: {
+        reps: setting.reps ?? 5,
+        liftS: moveS,
+        holdS: Math.min(setting.holdS ?? 5, Math.max(0, contractionS - 2 * moveS)),
+        lowerS: moveS,
+        restS: 4,
+        peakPct: Math.min(50, capPct)
+      }
     };
+  }
   return { kind: 'hold', spec: { holdS: setting.holdS ?? 30, cue: 'Hold on the stack. Breathe slowly.' } };
 }
 
@@ -227,28 +243,9 @@ function shortened<E extends PlanningSchool['press']>(effort: E, mostS: number):
   return { ...effort, rampUpS: squeezed(effort.rampUpS), holdS: squeezed(effort.holdS), rampDownS: squeezed(effort.rampDownS) };
 }
 
-/** Where a line is kept from long holds (assumption: docs/sources.md#screening). */
-const shortHoldS = 30;
-
-const longestHoldS = (exercise: Exercise, side: Side, limits: readonly Limit[]): number =>
-  limits.some(
-    (l) =>
-      l.kind === 'no long hold of a line' &&
-      exercise.lines.some(
-        ({ line, on }) => line === l.line && (l.side === undefined || l.side === (on === 'same' ? side : otherSide(side)))
-      )
-  )
-    ? shortHoldS
-    : Infinity;
-
 const toFive = (pct: number): number => Math.max(5, Math.round(pct / 5) * 5);
 
-function warmUpFlow(limits: readonly Limit[]) {
-  const totalS = limits.reduce((s, l) => (l.kind === 'warm-up at least' ? Math.max(s, l.value ?? 0) : s), warmUpS);
-  return warmUpSteps.map(({ share, cue }) => ({ durationS: Math.ceil(share * totalS), cue }));
-}
-
-function flowBlock(exerciseId: string, steps: { durationS: number; cue: string }[], because: string[]): Block {
+function flowBlock(exerciseId: string, steps: readonly { durationS: number; cue: string }[], because: string[]): Block {
   const exercise = exerciseOf(exerciseId);
   const form: Form = { kind: 'flow', spec: { steps } };
   return {

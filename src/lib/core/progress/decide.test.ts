@@ -1,12 +1,17 @@
 import { describe, expect, test } from 'vitest';
+import { flatDays, limit, somebody, stopped } from '../testing/person';
+import type { SafetyPerson } from '../safety/person';
 import {
   addDays,
   decide,
   dialStates,
+  endValues,
+  gate,
   exerciseOf,
   ladder,
   seededRandom,
   type DecideAsk,
+  type DialMove,
   type Prop,
   type SessionRecord,
   type SetRecord
@@ -17,8 +22,18 @@ const split = exerciseOf('front_split_on_stack');
 const book: Prop = { id: 'book', name: 'book', quantity: 8, faces: [{ heightCm: 2.5, widthCm: 16, depthCm: 23 }] };
 const rungs = ladder({ fromCm: 20, toCm: 0, shelf: [book], rules: { maxItems: 8 } }).steps;
 const today = '2026-03-31';
-const dialsAt = (depthCm: number) =>
-  dialStates(split, { depthCm, holdS: 30 }, { rungs: { depthCm: rungs }, effortCapPct: 60, flatIsEnd: false });
+const dialsAt = (depthCm: number) => dialStates(split, { depthCm, holdS: 30 }, { rungs: { depthCm: rungs }, ends: {} });
+
+/** The gate for somebody with more than nothing, where the split stands. */
+const gatedFor = (more: Partial<SafetyPerson> = {}, depthCm = 15) =>
+  gate({
+    exercise: split,
+    side: 'left',
+    setting: { depthCm, holdS: 30 },
+    person: somebody({ flatHeldOn: { left: flatDays, right: flatDays }, ...more }),
+    today
+  });
+const deepenedOn = (on: string): DialMove => ({ exerciseId: split.id, side: 'left', dial: 'depthCm', on, first: false });
 
 const clean: SetRecord = { clean: true };
 const session = (daysAgo: number, more: Partial<SessionRecord> = {}): SessionRecord => ({
@@ -42,8 +57,8 @@ const ask = (more: Partial<DecideAsk> = {}, depthCm = 15): DecideAsk => ({
   side: 'left',
   history: [session(2), session(0)],
   measures: { lastOn: addDays(today, -5), retestEveryDays: 21, deepeningsSince: 0 },
-  limits: [],
-  locks: [],
+  gated: gatedFor(),
+  moment: 'review',
   today,
   ...more
 });
@@ -53,23 +68,27 @@ describe('decide, the first rule that fires', () => {
     expect(decide(ask())).toMatchObject({ verdict: 'deepen', dial: 'depthCm', from: 15, to: 12.5 }));
 
   test.each(['no deepening', 'half way only'] as const)('a limit of %s keeps it where it is', (kind) =>
-    expect(decide(ask({ limits: [{ kind, reason: 'test' }] }))).toMatchObject({ rule: 'target met', verdict: 'stay' })
+    expect(decide(ask({ gated: gatedFor({ limits: [limit(kind)] }) }))).toMatchObject({ rule: 'target met', verdict: 'stay' })
   );
 
   test('a limit on how often it is deepened waits longer, on its side', () => {
     const deepened = (daysAgo: number) =>
       session(daysAgo, { decision: { verdict: 'deepen', dial: 'depthCm', from: 17.5, to: 15 } });
     const history = [deepened(10), session(4), session(0)];
-    const limit = (side: 'left' | 'right') => ({ kind: 'deepening at most every', value: 14, side, reason: 'test' }) as const;
-    expect(decide(ask({ history, limits: [limit('right')] })).verdict).toBe('deepen');
-    expect(decide(ask({ history, limits: [limit('left')] })).verdict).toBe('stay');
+    const every14 = (side: 'left' | 'right') =>
+      gatedFor({ moves: [deepenedOn(addDays(today, -10))], limits: [limit('deepening at most every', { value: 14, side })] });
+    expect(decide(ask({ history, gated: every14('right') })).verdict).toBe('deepen');
+    expect(decide(ask({ history, gated: every14('left') })).verdict).toBe('stay');
   });
 
   test('1: a lock on a joint it loads stops it, whatever else is good', () =>
-    expect(decide(ask({ locks: [{ joint: 'knee', side: 'left' }] }))).toMatchObject({ verdict: 'stop', asks: ['clearance'] }));
+    expect(decide(ask({ gated: gatedFor({ stops: [stopped({ joint: 'knee', side: 'left' })] }) }))).toMatchObject({
+      verdict: 'stop',
+      asks: ['clearance']
+    }));
 
   test('1: a lock elsewhere keeps everything of that client from deepening', () =>
-    expect(decide(ask({ locks: [{ joint: 'ankle', side: 'left' }] })).verdict).toBe('stay'));
+    expect(decide(ask({ gated: gatedFor({ stops: [stopped({ joint: 'ankle', side: 'left' })] }) })).verdict).toBe('stay'));
 
   test('1: a stop sign told during the exercise stops it', () =>
     expect(
@@ -124,9 +143,14 @@ describe('decide, the first rule that fires', () => {
   });
 
   test('6: seven days missed resume a step back, more than fourteen also ask for a retest', () => {
-    expect(decide(ask({ history: [session(12), session(10)] }))).toMatchObject({ verdict: 'ease', to: 17.5 });
-    expect(decide(ask({ history: [session(22), session(20)] }))).toMatchObject({ verdict: 'ease', asks: ['retest'] });
-    expect(decide(ask({ history: [session(10), session(8)] })).verdict).toBe('deepen'); // three a week: five days missed
+    const resumed = (...history: SessionRecord[]) => decide(ask({ history, moment: 'resume' }));
+    expect(resumed(session(12), session(10))).toMatchObject({ verdict: 'ease', to: 17.5 });
+    expect(resumed(session(22), session(20))).toMatchObject({ verdict: 'ease', asks: ['retest'] });
+    expect(resumed(session(10), session(8)).verdict).toBe('deepen'); // three a week: five days missed
+    // A pause counts before the next session alone: a late review does not ease a second time.
+    expect(decide(ask({ history: [session(22), session(20)] })).rule).not.toBe('pause');
+    // What was left out in the last session does not hide that three months went by.
+    expect(resumed(session(92), session(90, { plannedSets: 9 }))).toMatchObject({ rule: 'pause', verdict: 'ease' });
   });
 
   test('7: after an ease three clean sessions are needed', () => {
@@ -136,9 +160,16 @@ describe('decide, the first rule that fires', () => {
   });
 
   test('7: a depth waits seven days after the last one', () => {
-    const moved = (daysAgo: number) => session(daysAgo, { decision: { verdict: 'deepen', dial: 'depthCm', from: 17.5, to: 15 } });
-    expect(decide(ask({ history: [moved(6), session(2), session(0)] })).verdict).toBe('stay');
-    expect(decide(ask({ history: [moved(7), session(2), session(0)] })).verdict).toBe('deepen');
+    const moved = (daysAgo: number) => ({
+      history: [
+        session(daysAgo, { decision: { verdict: 'deepen' as const, dial: 'depthCm', from: 17.5, to: 15 } }),
+        session(2),
+        session(0)
+      ],
+      gated: gatedFor({ moves: [deepenedOn(addDays(today, -daysAgo))] })
+    });
+    expect(decide(ask(moved(6))).verdict).toBe('stay');
+    expect(decide(ask(moved(7))).verdict).toBe('deepen');
   });
 
   test('7: twice back from the same rung changes the dial', () => {
@@ -156,17 +187,52 @@ describe('decide, the first rule that fires', () => {
     expect(decide(ask({ otherSide: { isWeaker: true, stepsAhead: 3 } })).verdict).toBe('deepen');
   });
 
-  test('past flat is no step where a limit ends at the floor', () =>
-    expect(
-      dialStates(split, { depthCm: 0, holdS: 60 }, { rungs: { depthCm: rungs }, effortCapPct: 60, flatIsEnd: true }).every(
-        (d) => d.harder === null
-      )
-    ).toBe(true));
+  test('past flat is no step where a limit ends at the floor, nor before the flat split was held on three days', () => {
+    const states = (more: Partial<SafetyPerson>) =>
+      dialStates(
+        split,
+        { depthCm: 0, holdS: 60 },
+        { rungs: { depthCm: ladder({ fromCm: 5, toCm: -10, shelf: [book] }).steps }, ends: endValues(gatedFor(more, 0)) }
+      ).find((d) => d.id === 'depthCm')!.harder;
+    expect(states({})).toBe(-2.5);
+    expect(states({ limits: [limit('no past-flat')] })).toBeNull();
+    expect(states({ flatHeldOn: { left: flatDays.slice(0, 2), right: flatDays } })).toBeNull();
+  });
 
-  test('an effort dial stops at the cap', () => {
-    const cycle = exerciseOf('rear_hip_cycle');
-    const effort = dialStates(cycle, { holdS: 120, effortPct: 40 }, { rungs: {}, effortCapPct: 40, flatIsEnd: false });
-    expect(effort.find((d) => d.id === 'effortPct')).toMatchObject({ harder: null, easier: 35 });
+  test('a deepening waits seven days from the day it was decided, not from its session', () => {
+    const history = [
+      session(9, { decision: { verdict: 'deepen', dial: 'depthCm', from: 17.5, to: 15 } }),
+      session(2),
+      session(0)
+    ];
+    const gated = gatedFor({ moves: [deepenedOn(addDays(today, -2))] });
+    expect(decide(ask({ history, gated }))).toMatchObject({ rule: 'target met', verdict: 'stay' });
+  });
+
+  test('an ache at the bone on a line it does not stretch eases the exercise it came in', () => {
+    const pains = [{ kind: 'bone_attachment', place: 'sit_bone', side: 'right' }] as const;
+    expect(decide(ask({ history: [session(2), session(0, { pains })] }))).toMatchObject({ verdict: 'ease', asks: ['refer'] });
+  });
+
+  test('pain told in another exercise that loads the same joint eases this one, and says which', () => {
+    const shared = [{ pain: { kind: 'joint', place: 'knee', side: 'left' }, exerciseName: 'Half split, long hold' }] as const;
+    const decision = decide(ask({ shared }));
+    expect(decision).toMatchObject({ rule: 'sore joint', verdict: 'ease' });
+    expect(decision.because[0]).toMatch(/half split, long hold.*left knee/);
+  });
+
+  test('exactly four fifths of the sets are enough, and exactly seven missed days a pause', () => {
+    const of = (plannedSets: number, done: number) =>
+      session(0, { plannedSets, sets: Array.from({ length: done }, () => clean) });
+    expect(decide(ask({ history: [session(2), of(5, 4)] })).verdict).toBe('deepen');
+    expect(decide(ask({ history: [session(2), of(5, 3)] })).verdict).toBe('stay');
+    const once = { ...ask().prescription, sessionsPerWeek: 7 };
+    const after = (days: number) =>
+      decide(ask({ history: [session(days + 3), session(days)], moment: 'resume', prescription: once }));
+    expect(after(8)).toMatchObject({ rule: 'pause' });
+    expect(after(7).rule).not.toBe('pause');
+    expect(after(15).asks ?? []).not.toContain('retest');
+    expect(after(16).asks).toContain('retest');
   });
 
   test('gives its reason in words each time', () => {
@@ -203,8 +269,12 @@ describe('a simulated client', () => {
       const record: SessionRecord = { on, plannedSets: 2, sets, pains: [] };
       const at = { history: [...history, record], today: on };
       const measures = { lastOn: on, retestEveryDays: 21, deepeningsSince: 0 };
-      const dials = dialStates(split, setting, { rungs: { depthCm: rungs }, effortCapPct: 60, flatIsEnd: false });
-      const decision = decide(ask({ ...at, measures, prescription: { ...ask().prescription, dials } }));
+      const dials = dialStates(split, setting, { rungs: { depthCm: rungs }, ends: {} });
+      const moves = history.flatMap((r) =>
+        r.decision?.verdict === 'deepen' && r.decision.dial === 'depthCm' ? [deepenedOn(r.on)] : []
+      );
+      const gated = gate({ exercise: split, side: 'left', setting, person: somebody({ moves }), today: on });
+      const decision = decide(ask({ ...at, measures, gated, prescription: { ...ask().prescription, dials } }));
       if (decision.dial !== null && decision.to !== null) setting = { ...setting, [decision.dial]: decision.to };
       verdicts.push(decision.verdict);
       history.push({ ...record, decision });

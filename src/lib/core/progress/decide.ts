@@ -1,10 +1,12 @@
 import { daysBetween } from '../days';
 import type { DialState } from '../exercise/dials';
 import type { DialId } from '../exercise/dial';
-import { loadedJoints, type Exercise, type JointSide, type Line } from '../exercise/exercise';
-import { isLocked, painKindOf, painPlaceOf, type PainEvent, type PainKindId } from '../screen/pain';
-import { hasLimit, waitOf, type Limit } from '../screen/limit';
-import { otherSide, type Side } from '../side';
+import { sidesMeet } from '../body/body';
+import { stretchedLines, type Exercise } from '../exercise/exercise';
+import type { Gated } from '../safety/gate';
+import { reasonText } from '../safety/text';
+import { painKindOf, painPlaceOf, type PainEvent, type PainKindId } from '../screen/pain';
+import type { Side } from '../side';
 
 export type Verdict = 'deepen' | 'stay' | 'ease' | 'stop';
 
@@ -30,10 +32,12 @@ export type DecideAsk = Readonly<{
   side: Side;
   history: readonly SessionRecord[];
   measures: Readonly<{ lastOn: string | null; retestEveryDays: number; deepeningsSince: number }>;
-  limits: readonly Limit[];
-  locks: readonly JointSide[];
-  /** Lines with an open ache at their bone attachment. */
-  restedLines?: readonly Readonly<{ line: Line; side: Side }>[];
+  /** What the gate says of it today, where it stands. */
+  gated: Gated;
+  /** After a session, before one, or on a pain told later. A pause counts before a session alone, so that it eases once. */
+  moment: 'review' | 'resume' | 'afterwards';
+  /** Pains of the last session told in other exercises, where this one loads the same joint or stretches the same line. */
+  shared?: readonly Readonly<{ pain: PainEvent; exerciseName: string }>[];
   /** Other side of the same exercise: whether it is the weaker one, and how many more steps this side has taken in this plan. */
   otherSide?: Readonly<{ isWeaker: boolean; stepsAhead: number }>;
   /** A deepening of the same link and side was already decided today. */
@@ -44,12 +48,14 @@ export type DecideAsk = Readonly<{
 /** Names of the rules, in their order. */
 export type RuleName =
   | 'stop sign'
+  | 'closed by the gate'
   | 'bone attachment'
   | 'sore joint'
   | 'sensation'
   | 'alignment'
+  | 'pause'
   | 'something missing'
-  | 'pause or retest'
+  | 'retest'
   | 'target met'
   | 'not yet';
 
@@ -69,7 +75,6 @@ export const progressRules = {
   setsDoneShare: 0.8,
   cleanSessions: 2,
   cleanSessionsAfterEase: 3,
-  depthEveryDays: 7,
   missedDays: 7,
   longPauseDays: 14,
   deepeningsPerMeasure: 4,
@@ -80,8 +85,9 @@ export const progressRules = {
 /**
  * What to do next with one exercise on one side: the first rule that fires.
  *
- * Model:  stop signs and locks; pain; sensation; alignment; missing data; missed retests and pauses; the target met often
- *         enough; else stay. Only the seventh rule ever makes anything harder.
+ * Model:  stop signs and locks; aches at the bone; what the gate bars; pain, told here or where it bears on this too; sensation;
+ *         alignment; a pause, before a session; missing data; a missed retest; the target met often enough; else stay. Only the
+ *         last but one ever makes anything harder, and no further than the gate lets it.
  * Source: docs/sources.md#progression
  */
 export function decide(ask: DecideAsk): Decision {
@@ -98,35 +104,51 @@ type Rule = (ask: DecideAsk) => Outcome | null;
 const lastOf = (ask: DecideAsk): SessionRecord | undefined => ask.history.at(-1);
 
 const stopSign: Rule = (ask) => {
-  const joints = loadedJoints(ask.prescription.exercise, ask.side);
-  if (isLocked(joints, ask.locks)) return stop('A joint it loads is locked until a named person clears it.', ['clearance']);
+  const bar = ask.gated.bars.find((b) => b.code === 'stop' && !('line' in b.stop));
+  if (bar) return stop(reasonText(bar), ['clearance']);
   const sign = lastOf(ask)?.pains.find((p) => painKindOf(p.kind).locks);
   return sign ? stop(`A stop sign: ${lower(painKindOf(sign.kind).label)}.`, ['clearance']) : null;
 };
 
 const boneAttachment: Rule = (ask) => {
-  const { exercise } = ask.prescription;
-  const onLine = exercise.lines.find(({ line, on }) => {
-    const side = on === 'same' ? ask.side : otherSide(ask.side);
-    return (
-      ask.restedLines?.some((r) => r.line === line && r.side === side) ||
-      lastOf(ask)?.pains.some((p) => p.kind === 'bone_attachment' && painPlaceOf(p.place).line === line && p.side === side)
-    );
-  });
-  return onLine
-    ? stop(`An ache at the bone: the ${onLine.line} line is not stretched passively until it is quiet.`, ['refer'])
-    : null;
+  const rest = ask.gated.bars.find(
+    (b) => (b.code === 'stop' && 'line' in b.stop) || (b.code === 'limit' && b.limit.line !== undefined)
+  );
+  if (rest) return stop(reasonText(rest), ['refer']);
+  const ache = lastOf(ask)?.pains.find((p) => p.kind === 'bone_attachment');
+  if (!ache) return null;
+  const { lines, label } = painPlaceOf(ache.place);
+  const stretched = stretchedLines(ask.prescription.exercise, ask.side).some(
+    (l) => lines.includes(l.line) && sidesMeet(l.side, ache.side)
+  );
+  return stretched
+    ? stop(`An ache at the bone (${lower(label)}): what stretches it passively rests until it is quiet.`, ['refer'])
+    : { ...ease(ask, `An ache at the bone (${lower(label)}) came in this exercise.`), asks: ['refer'] };
+};
+
+/** What a limit, an age or a stage bars is not decided on: it is not done. */
+const closedByGate: Rule = ({ gated }) => {
+  // A pain that was told is what is decided on here.
+  const bars = gated.bars.filter((b) => b.code !== 'told pain');
+  return bars.length > 0 ? stay(...bars.map(reasonText)) : null;
 };
 
 const sorePains: ReadonlySet<PainKindId> = new Set(['joint', 'pinch', 'afterwards']);
 
-const sorePain = (record: SessionRecord | undefined): PainEvent | undefined => record?.pains.find((p) => sorePains.has(p.kind));
+export const isSore = (pain: PainEvent): boolean => sorePains.has(pain.kind);
+const sorePain = (record: SessionRecord | undefined): PainEvent | undefined => record?.pains.find(isSore);
+const toldText = ({ kind, place, side }: PainEvent): string =>
+  `${lower(painKindOf(kind).label)}, ${side ? `${side} ` : ''}${lower(painPlaceOf(place).label)}`;
 
 const jointPain: Rule = (ask) => {
   const sore = sorePain(lastOf(ask));
-  if (!sore) return null;
-  if (sorePain(ask.history.at(-2))) return stop('Joint or closing-side pain, or pain afterwards, twice running.', ['refer']);
-  return ease(ask, `${painKindOf(sore.kind).label}.`);
+  if (sore) {
+    if (sorePain(ask.history.at(-2)))
+      return stop(`Joint or closing-side pain, or pain afterwards, twice running (${toldText(sore)}).`, ['refer']);
+    return ease(ask, `${capital(toldText(sore))}.`);
+  }
+  const told = ask.shared?.find(({ pain }) => isSore(pain));
+  return told ? ease(ask, `In ${lower(told.exerciseName)}: ${toldText(told.pain)}. This bears on it too.`) : null;
 };
 
 const sensationAboveCap: Rule = (ask) => {
@@ -159,13 +181,17 @@ const somethingMissing: Rule = (ask) => {
   return null;
 };
 
-const pausesAndRetests: Rule = (ask) => {
+const pauses: Rule = (ask) => {
+  if (ask.moment !== 'resume') return null;
   const last = lastOf(ask);
   const usualDays = 7 / ask.prescription.sessionsPerWeek;
   const missed = last ? Math.floor(daysBetween(last.on, ask.today) - usualDays) : 0;
   if (missed > progressRules.longPauseDays)
     return { ...ease(ask, `${missed} days missed: resume a step back, and measure before going on.`), asks: ['retest'] };
-  if (missed >= progressRules.missedDays) return ease(ask, `${missed} days missed: resume a step back.`);
+  return missed >= progressRules.missedDays ? ease(ask, `${missed} days missed: resume a step back.`) : null;
+};
+
+const retests: Rule = (ask) => {
   const { lastOn, retestEveryDays, deepeningsSince } = ask.measures;
   if (lastOn === null || daysBetween(lastOn, ask.today) > retestEveryDays)
     return { ...stay('A retest is overdue: measure before deepening.'), asks: ['retest'] };
@@ -194,24 +220,27 @@ const targetMet: Rule = (ask) => {
   if (metRunning < needed) return null;
 
   const met = `Target met, under the cap and in shape, ${metRunning} sessions running.`;
-  if (ask.locks.length > 0) return stay('While a stop is open, nothing is deepened.', met);
-  if (hasLimit(ask.limits, 'no deepening')) return stay('A limit says: nothing is deepened.', met);
-  if (hasLimit(ask.limits, 'half way only')) return stay('A first attempt stays half way; screen again to go on.', met);
+  const { gated } = ask;
+  if (gated.keeps) return stay(reasonText(gated.keeps), met);
   if (ask.linkDeepenedToday) return stay('This link was already deepened today.', met);
   if (ask.otherSide && !ask.otherSide.isWeaker && ask.otherSide.stepsAhead >= 1)
     return stay('The weaker side leads; this side is already one step ahead.', met);
 
   const held: string[] = [];
   for (const dial of dials) {
-    if (dial.harder === null) continue;
+    if (dial.harder === null) {
+      const end = gated.ends[dial.id];
+      if (end) held.push(reasonText(end.why));
+      continue;
+    }
     if (returnsFrom(dial, ask) >= progressRules.returnsFromRung) {
       held.push(`Twice back from ${dial.harder} ${dial.unit}: another dial instead.`);
       continue;
     }
     const wait = cleanSessionsNeeded(dial.id, ask);
     if (metRunning < wait) return stay(`It was taken back before: ${wait} clean sessions first, ${metRunning} so far.`, met);
-    const waitDays = daysToWait(dial.id, ask);
-    if (waitDays > 0) return stay(`A depth is not moved again so soon: ${waitDays} more days.`, met);
+    const soon = gated.waits[dial.id];
+    if (soon) return stay(reasonText(soon.why), met);
     return { verdict: 'deepen', dial: dial.id, from: dial.at, to: dial.harder, because: [met, ...held] };
   }
   return stay('Every dial is at its end: the next harder exercise, or the goal is reached.', met, ...held);
@@ -252,21 +281,16 @@ function returnsFrom(dial: DialState, { history }: DecideAsk): number {
     .filter(({ decision: d }) => d?.verdict === 'ease' && d.dial === dial.id && d.from === dial.harder).length;
 }
 
-function daysToWait(dial: DialId, ask: DecideAsk): number {
-  if (dial !== 'depthCm') return 0;
-  const last = ask.history.findLast((r) => r.decision?.verdict === 'deepen' && r.decision.dial === dial);
-  const every = waitOf(ask.limits, 'deepening at most every', ask.side, progressRules.depthEveryDays);
-  return last ? Math.max(0, every - daysBetween(last.on, ask.today)) : 0;
-}
-
 const rules: readonly (readonly [RuleName, Rule])[] = [
   ['stop sign', stopSign],
   ['bone attachment', boneAttachment],
+  ['closed by the gate', closedByGate],
   ['sore joint', jointPain],
   ['sensation', sensationAboveCap],
   ['alignment', alignment],
+  ['pause', pauses],
   ['something missing', somethingMissing],
-  ['pause or retest', pausesAndRetests],
+  ['retest', retests],
   ['target met', targetMet]
 ];
 
@@ -298,3 +322,4 @@ function ease(ask: DecideAsk, why: string): Outcome {
 }
 
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -36,7 +36,8 @@ const propChangeCost = 1e-3; // far below any difference of steps: it only decid
  * The series of stacks from today's depth to the goal.
  *
  * Model:  shortest path over the reachable signed depths from the one nearest `fromCm` to the last one not past `toCm`:
- *         no step above `maxStepCm` where the shelf allows, then least Σ(step − wish)², then fewest changed props.
+ *         no step above `maxStepCm` where the shelf allows, then least Σ(step − wish)², then fewest changed props. The floor is
+ *         always a rung of a ladder that reaches or passes it.
  *         Where the shelf has no step, a fault names the gap and the height that would halve it.
  * Units:  cm, signed depth; past flat the stack stands under the lead heel and higher is further.
  * Throws: CoreError 'ladder_upwards' when the goal lies above today; 'from_out_of_range', 'to_out_of_range',
@@ -60,6 +61,15 @@ export function ladder({
   if (toCm > fromCm) throw new CoreError('ladder_upwards', { fromCm, toCm });
 
   const rungs = rungsBetween(rungsOfStacks(stacks, use), fromCm, toCm);
+  // Who comes from above the floor stands on it before going past: two ladders that meet there.
+  const atFloor = rungs.findIndex((r) => r.depthCm === 0);
+  const parts = atFloor > 0 && atFloor < rungs.length - 1 ? [rungs.slice(0, atFloor + 1), rungs.slice(atFloor)] : [rungs];
+  const steps = parts.flatMap((part, i) => cheapestWay(part, wishStepCm, maxStepCm).slice(i === 0 ? 0 : 1));
+  return { steps, faults: faultsOf(steps, maxStepCm, toCm) };
+}
+
+/** The cheapest way from the first rung to the last. */
+function cheapestWay(rungs: readonly Rung[], wishStepCm: number, maxStepCm: number): Rung[] {
   // best[i]: the cheapest way from the first rung to rung i, and where it came from
   const best = rungs.map((_, i) => ({ cost: i === 0 ? 0 : Infinity, from: -1 }));
   for (let to = 1; to < rungs.length; to++)
@@ -70,7 +80,7 @@ export function ladder({
 
   const steps: Rung[] = [];
   for (let i = rungs.length - 1; i >= 0; i = best[i]!.from) steps.unshift(rungs[i]!);
-  return { steps, faults: faultsOf(steps, maxStepCm, toCm) };
+  return steps;
 }
 
 /**

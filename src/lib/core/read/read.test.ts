@@ -2,20 +2,17 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import turnout from '../fixtures/turnout.json';
 import {
-  deepestDepthCm,
   goalOf,
   linkKey,
   measureSet,
   openingFromDepthDeg,
   openingReading,
-  otherSide,
   readPosition,
   turnoutUnexplainedDeg,
   whatIf,
   type Demand,
   type Goal,
-  type LinkValue,
-  type Side
+  type LinkValue
 } from '../index';
 
 const legs = { leadCm: 90, trailCm: 90 };
@@ -183,18 +180,6 @@ describe('measureSet', () => {
       'KF',
       'APF'
     ]);
-  });
-});
-
-describe('deepestDepthCm', () => {
-  const stop = (motion: 'HF-KS' | 'HE', side: Side, value: number) =>
-    ({ kind: 'joint end stop', motion, side, value, reason: 'set' }) as const;
-  test('two end stops end the split; one alone says nothing', () => {
-    const both = [stop('HF-KS', 'left', 120), stop('HE', 'right', 34.320823)];
-    expect(deepestDepthCm(both, 'left', legs)).toBeCloseTo(20, 4); // worked case G10: 20 cm is 154.32°
-    expect(deepestDepthCm(both, otherSide('left'), legs)).toBeNull();
-    expect(deepestDepthCm([both[0]!], 'left', legs)).toBeNull();
-    expect(deepestDepthCm([stop('HF-KS', 'left', 150), stop('HE', 'right', 40)], 'left', legs)).toBeNull();
   });
 });
 

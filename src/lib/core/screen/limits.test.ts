@@ -4,17 +4,14 @@ import {
   before,
   beighton,
   beightonItems,
-  capOf,
-  endStopDeg,
-  hasLimit,
+  capsOf,
+  endStopOf,
   isScreeningDue,
-  linesAtRest,
   screen,
   screeningEveryDays,
   screeningRows,
   screeningTopics,
   topicsFor,
-  waitOf,
   addDays,
   type BeightonItem
 } from '../index';
@@ -57,28 +54,30 @@ describe('rows with limits', () => {
     ['old_strain', 40],
     ['tendon_medicines', 40],
     ['rehabilitation', 40]
-  ])('%s caps effort at %i %%', (flag, pct) => expect(capOf(of([flag]).limits, 'effort cap', 100)).toBe(pct));
+  ])('%s caps effort at %i %%', (flag, pct) => expect(capsOf(of([flag]).limits).effortPct).toBe(pct));
 
   test('a limit carries the side that was said, and the tightest of several counts', () => {
     const { limits } = of(['old_strain', 'pregnant_well'], { sides: { old_strain: 'left' } });
-    expect(capOf(limits, 'effort cap', 100)).toBe(30);
-    expect(waitOf(limits, 'deepening at most every', 'left', 7)).toBe(14);
-    expect(waitOf(limits, 'deepening at most every', 'right', 7)).toBe(7);
+    expect(capsOf(limits).effortPct).toBe(30);
+    expect(limits.filter((l) => l.kind === 'deepening at most every').map((l) => [l.value, l.side])).toEqual([[14, 'left']]);
   });
 
   test('an ache where the muscle starts rests its line, on its side or on both', () => {
-    expect(linesAtRest(of(['attachment_ache'], { sides: { attachment_ache: 'right' } }).limits)).toEqual([
-      { line: 'hamstring', side: 'right' }
+    const lines = (flags: string[], more = {}) =>
+      of(flags, more).limits.flatMap((l) => (l.line ? [[l.line, l.side ?? 'both']] : []));
+    expect(lines(['attachment_ache'], { sides: { attachment_ache: 'right' } })).toEqual([['hamstring', 'right']]);
+    expect(lines(['groin_ache'])).toEqual([
+      ['inner thigh', 'both'],
+      ['hip flexor', 'both']
     ]);
-    expect(linesAtRest(of(['groin_ache']).limits)).toHaveLength(2);
   });
 
   test('very mobile joints: limits alone, and a clinician first where they are unstable', () => {
     const items = beightonItems.slice(0, 5).map((i) => i.id);
     const calm = of([], { beighton: items });
     expect(calm.clearance).toBe('go with limits');
-    expect(capOf(calm.limits, 'sensation cap', 10)).toBe(3);
-    expect(hasLimit(calm.limits, 'active work first')).toBe(true);
+    expect(capsOf(calm.limits).sensation).toBe(3);
+    expect(calm.limits.some((l) => l.kind === 'active work first')).toBe(true);
     expect(of(['unstable_joints'], { beighton: items }).clearance).toBe('clinician first');
     expect(of(['unstable_joints']).clearance).toBe('go');
   });
@@ -90,9 +89,9 @@ describe('rows with limits', () => {
         { motion: 'KF', side: 'left', deg: 110 }
       ]
     });
-    expect(endStopDeg(limits, 'KF', 'left')).toBe(110);
-    expect(endStopDeg(limits, 'KF', 'right')).toBe(120);
-    expect(endStopDeg(limits, 'HE', 'right')).toBeNull();
+    expect(endStopOf(limits, 'KF', 'left')?.value).toBe(110);
+    expect(endStopOf(limits, 'KF', 'right')?.value).toBe(120);
+    expect(endStopOf(limits, 'HE', 'right')).toBeNull();
   });
 });
 
@@ -138,7 +137,7 @@ describe('the three taps before a session', () => {
     [7, false, true]
   ])('soreness %i', (soreness, starts, easier) => expect(before({ ...well, soreness })).toMatchObject({ starts, easier }));
   test('painkillers hide what should be felt: nothing is deepened; tiredness eases', () => {
-    expect(hasLimit(before({ ...well, today: ['painkillers'] }).limits, 'no deepening')).toBe(true);
+    expect(before({ ...well, today: ['painkillers'] }).limits.map((l) => l.kind)).toEqual(['no deepening']);
     expect(before({ ...well, today: ['poor sleep'] }).easier).toBe(true);
     expect(before({ ...well, today: ['period'] })).toMatchObject({ starts: true, easier: false });
   });

@@ -1,5 +1,5 @@
 // A data table with its two readers. Kinds and consequences are common practice, the cautious side (docs/sources.md#screening).
-import type { Joint, JointSide, Line } from '../exercise/exercise';
+import type { Joint, Line } from '../body/body';
 import type { Side } from '../side';
 
 /** What a kind of pain ends: nothing, the set, the exercise for today, the passive stretch of a line, or the session. */
@@ -75,12 +75,23 @@ export const painKinds: readonly PainKind[] = [
   },
   {
     id: 'urgent_sign',
-    label: 'Numb between the legs, cannot bear weight, hot swollen calf, chest pain, fainting',
+    label: 'An urgent sign',
     action: 'urgent',
     locks: true,
     advice: 'Stop. Get medical help now.'
   }
 ];
+
+/** The signs that need medical help at once, wherever they are felt (common practice, the cautious side). */
+export const urgentSigns = [
+  'Numb between the legs',
+  'Cannot bear weight',
+  'A hot, swollen calf',
+  'Chest pain',
+  'Fainting',
+  'A sudden, severe headache',
+  'Sudden breathlessness'
+] as const;
 
 export function painKindOf(id: PainKindId): PainKind {
   const kind = painKinds.find((k) => k.id === id);
@@ -88,20 +99,75 @@ export function painKindOf(id: PainKindId): PainKind {
   return kind;
 }
 
-/** Places on the body that are offered, each with the joint it counts for and the line it may take out. */
-export type PainPlace = Readonly<{ id: PainPlaceId; label: string; joint: Joint; sided: boolean; line?: Line }>;
-export type PainPlaceId =
-  'back_of_thigh' | 'sit_bone' | 'front_of_hip' | 'groin' | 'front_of_thigh' | 'knee' | 'lower_leg' | 'back';
+/**
+ * Places on the body that are offered, each with the joint it counts for and the lines it may take out. `vital` is where a stop
+ * sign is never the joint's alone; `view` and `at` say where it is on the drawing: from in front or behind, across from the
+ * middle and down from the crown, in hundredths of the height.
+ */
+export type PainPlace = Readonly<{
+  id: PainPlaceId;
+  label: string;
+  joint: Joint | null;
+  sided: boolean;
+  lines: readonly Line[];
+  vital?: true;
+  view?: 'front' | 'back';
+  at?: readonly [across: number, down: number];
+}>;
+export const painPlaceIds = [
+  'head',
+  'neck',
+  'chest',
+  'shoulder',
+  'elbow',
+  'wrist_hand',
+  'front_of_hip',
+  'groin',
+  'front_of_thigh',
+  'knee',
+  'lower_leg',
+  'back',
+  'sit_bone',
+  'outer_hip',
+  'back_of_thigh',
+  'nowhere'
+] as const;
+export type PainPlaceId = (typeof painPlaceIds)[number];
 
+const none: readonly Line[] = [];
 export const painPlaces: readonly PainPlace[] = [
-  { id: 'front_of_hip', label: 'Front of the hip', joint: 'hip', sided: true, line: 'hip flexor' },
-  { id: 'groin', label: 'Groin', joint: 'hip', sided: true, line: 'hip flexor' },
-  { id: 'sit_bone', label: 'Sit-bone', joint: 'hip', sided: true, line: 'hamstring' },
-  { id: 'back_of_thigh', label: 'Back of the thigh', joint: 'hip', sided: true, line: 'hamstring' },
-  { id: 'front_of_thigh', label: 'Front of the thigh', joint: 'hip', sided: true, line: 'hip flexor' },
-  { id: 'knee', label: 'Knee', joint: 'knee', sided: true },
-  { id: 'lower_leg', label: 'Calf, ankle, foot', joint: 'ankle', sided: true },
-  { id: 'back', label: 'Low back', joint: 'back', sided: false }
+  { id: 'head', label: 'Head', joint: 'neck', sided: false, lines: none, vital: true, view: 'front', at: [0, 5] },
+  { id: 'neck', label: 'Neck', joint: 'neck', sided: false, lines: none, view: 'back', at: [0, 15] },
+  { id: 'chest', label: 'Chest', joint: null, sided: false, lines: none, vital: true, view: 'front', at: [0, 27] },
+  { id: 'shoulder', label: 'Shoulder', joint: 'shoulder', sided: true, lines: none, view: 'front', at: [12, 20] },
+  { id: 'elbow', label: 'Elbow', joint: 'elbow', sided: true, lines: none, view: 'front', at: [17, 36] },
+  { id: 'wrist_hand', label: 'Wrist, hand', joint: 'wrist', sided: true, lines: ['forearm'], view: 'front', at: [20, 50] },
+  {
+    id: 'front_of_hip',
+    label: 'Front of the hip',
+    joint: 'hip',
+    sided: true,
+    lines: ['hip flexor'],
+    view: 'front',
+    at: [10, 48]
+  },
+  { id: 'groin', label: 'Groin', joint: 'hip', sided: true, lines: ['inner thigh', 'hip flexor'], view: 'front', at: [4, 55] },
+  {
+    id: 'front_of_thigh',
+    label: 'Front of the thigh',
+    joint: 'hip',
+    sided: true,
+    lines: ['hip flexor'],
+    view: 'front',
+    at: [8, 63]
+  },
+  { id: 'knee', label: 'Knee', joint: 'knee', sided: true, lines: none, view: 'front', at: [8, 75] },
+  { id: 'lower_leg', label: 'Calf, ankle, foot', joint: 'ankle', sided: true, lines: ['calf'], view: 'back', at: [8, 86] },
+  { id: 'back', label: 'Low back', joint: 'back', sided: false, lines: none, view: 'back', at: [0, 40] },
+  { id: 'outer_hip', label: 'Outer hip, seat', joint: 'hip', sided: true, lines: ['outer hip'], view: 'back', at: [11, 48] },
+  { id: 'sit_bone', label: 'Sit-bone', joint: 'hip', sided: true, lines: ['hamstring'], view: 'back', at: [5, 54] },
+  { id: 'back_of_thigh', label: 'Back of the thigh', joint: 'hip', sided: true, lines: ['hamstring'], view: 'back', at: [8, 64] },
+  { id: 'nowhere', label: 'Nowhere in particular', joint: null, sided: false, lines: none }
 ];
 
 export function painPlaceOf(id: PainPlaceId): PainPlace {
@@ -111,20 +177,3 @@ export function painPlaceOf(id: PainPlaceId): PainPlace {
 }
 
 export type PainEvent = Readonly<{ kind: PainKindId; place: PainPlaceId; side: Side | null }>;
-
-/**
- * The joints and sides that stop signs lock, everywhere, until a named person clears them. Each once.
- */
-export function locksFrom(events: readonly PainEvent[]): JointSide[] {
-  const locks = new Map<string, JointSide>();
-  for (const { kind, place, side } of events) {
-    if (!painKindOf(kind).locks) continue;
-    const lock = { joint: painPlaceOf(place).joint, side: painPlaceOf(place).sided ? side : null };
-    locks.set(`${lock.joint}/${lock.side}`, lock);
-  }
-  return [...locks.values()];
-}
-
-/** Whether a lock bars any of the joints: a lock without a side bars both. */
-export const isLocked = (joints: readonly JointSide[], locks: readonly JointSide[]): boolean =>
-  joints.some((j) => locks.some((l) => l.joint === j.joint && (l.side === null || j.side === null || l.side === j.side)));

@@ -1,6 +1,6 @@
 import { CoreError } from '../errors';
 import { defaultEffortCapPct, defaultSensationCap } from '../cycle/compileCycle';
-import type { MotionId } from '../goal/motions';
+import { motionOf, type MotionId } from '../goal/motions';
 import { addDays } from '../days';
 import type { Side } from '../side';
 import { beighton, type BeightonItem } from './beighton';
@@ -17,8 +17,10 @@ export type ScreeningAnswers = Readonly<{
   sides?: Readonly<Record<string, Side>>;
   endStops?: readonly EndStop[];
   beighton?: readonly BeightonItem[];
-  /** Age by birth year alone, the younger reading: the cautious side for minors. */
+  /** Age; with the year of birth alone the younger reading, the cautious side for the young. */
   ageYears: number;
+  /** The older reading, the cautious side for 60 and over. @default ageYears */
+  oldestYears?: number;
   /** Caps the instructor sets; never above what a limit says. */
   effortCapPct?: number;
   sensationCap?: number;
@@ -57,9 +59,10 @@ export function screen(answers: ScreeningAnswers): Screening {
     if (!row) throw new CoreError('flag_unknown', { id });
     return row;
   });
-  const mobility = beighton(answers.beighton ?? [], answers.ageYears);
+  const oldestYears = answers.oldestYears ?? answers.ageYears;
+  const mobility = beighton(answers.beighton ?? [], oldestYears);
   const unstable = answers.flags.includes('unstable_joints');
-  const age = ageLimits(answers.ageYears);
+  const age = ageLimits(answers.ageYears, oldestYears);
   const fromRows = raised.flatMap((row) =>
     (row.limits ?? []).map((limit): Limit => {
       const side = row.asks === 'side' ? answers.sides?.[row.id] : undefined;
@@ -71,7 +74,7 @@ export function screen(answers: ScreeningAnswers): Screening {
     motion,
     value: deg,
     ...(side && { side }),
-    reason: `end stop ${motion}${side ? `, ${side}` : ''}`
+    reason: `end stop of ${motionOf(motion).name}${side ? `, ${side}` : ''}`
   }));
   const limited = [...age.limits, ...fromRows, ...(mobility.meets ? hypermobileLimits : []), ...stops];
   const cautions = [
@@ -103,30 +106,32 @@ const hypermobileLimits: readonly Limit[] = [
   { kind: 'no partner', reason: 'very mobile joints' }
 ];
 
-function ageLimits(ageYears: number): { limits: Limit[]; cautions: string[] } {
-  if (ageYears < 18)
-    return {
-      limits: [
-        { kind: 'effort cap', value: 40, reason: 'under 18' },
-        { kind: 'no past-flat', reason: 'under 18' },
-        { kind: 'no partner', reason: 'under 18' },
-        { kind: 'no loaded stretch', reason: 'under 18' },
-        { kind: 'adult present', reason: 'under 18' }
-      ],
-      cautions: [
-        'An adult is present, safeguarding and consent are recorded. A growth spurt, or a heel, knee or sit-bone ache: ease and refer.'
-      ]
-    };
-  if (ageYears >= 60)
-    return {
-      limits: [
-        { kind: 'effort cap', value: 50, reason: '60 and over' },
-        { kind: 'warm-up at least', value: 480, reason: '60 and over' },
-        { kind: 'no ballistic', reason: '60 and over' }
-      ],
-      cautions: ['Balance support in standing work.']
-    };
-  return { limits: [], cautions: [] };
+/** What an age brings: of a year of birth alone the young are taken as younger, those of 60 and over as older. */
+export function ageLimits(youngestYears: number, oldestYears: number): { limits: Limit[]; cautions: string[] } {
+  const young: Limit[] = [
+    { kind: 'effort cap', value: 40, reason: 'under 18' },
+    { kind: 'no past-flat', reason: 'under 18' },
+    { kind: 'no partner', reason: 'under 18' },
+    { kind: 'no loaded stretch', reason: 'under 18' },
+    { kind: 'adult present', reason: 'under 18' }
+  ];
+  const old: Limit[] = [
+    { kind: 'effort cap', value: 50, reason: '60 and over' },
+    { kind: 'warm-up at least', value: 480, reason: '60 and over' },
+    { kind: 'no ballistic', reason: '60 and over' },
+    { kind: 'wide support only', reason: '60 and over' }
+  ];
+  return {
+    limits: [...(youngestYears < 18 ? young : []), ...(oldestYears >= 60 ? old : [])],
+    cautions: [
+      ...(youngestYears < 18
+        ? [
+            'An adult is present, safeguarding and consent are recorded. A growth spurt, or a heel, knee or sit-bone ache: ease and refer.'
+          ]
+        : []),
+      ...(oldestYears >= 60 ? ['Balance support in standing work.'] : [])
+    ]
+  };
 }
 
 /** Whether planning and playing are open: an urgent or clinician-first result waits for a named person. */

@@ -3,7 +3,7 @@ import type { MotionId } from '../goal/motions';
 import { beighton, type BeightonItem } from './beighton';
 import type { Limit } from './limit';
 
-export const screeningVersion = '2026-12';
+export const screeningVersion = '2026-12-2';
 
 /** What a row may ask besides being ticked. */
 export type RowAsk = 'side' | 'end stop';
@@ -47,7 +47,9 @@ export const screeningTopics: readonly ScreeningTopic[] = [
       { id: 'hot_calf', tier: 'urgent', text: 'A calf that is hot, swollen and painful' },
       { id: 'no_weight', tier: 'urgent', text: 'Cannot bear weight on a leg' },
       { id: 'pop_weakness', tier: 'urgent', text: 'A sudden pop, with weakness or bruising' },
-      { id: 'chest_fainting', tier: 'urgent', text: 'Chest pain or fainting' }
+      { id: 'chest_fainting', tier: 'urgent', text: 'Chest pain or fainting' },
+      { id: 'sudden_headache', tier: 'urgent', text: 'A sudden, severe headache' },
+      { id: 'sudden_breathless', tier: 'urgent', text: 'Sudden breathlessness' }
     ]
   },
   {
@@ -78,14 +80,17 @@ export const screeningTopics: readonly ScreeningTopic[] = [
         tier: 'limits',
         text: 'Deep ache in the groin when stretching',
         asks: 'side',
-        limits: [{ kind: 'no passive stretch of a line', line: 'hip flexor' }],
+        limits: [
+          { kind: 'no passive stretch of a line', line: 'inner thigh' },
+          { kind: 'no passive stretch of a line', line: 'hip flexor' }
+        ],
         caution: 'Mid-range strength only. Refer if it lasts two weeks.'
       },
       {
         id: 'long_pause',
         tier: 'limits',
         text: 'A pause of over two weeks, or an illness',
-        limits: [],
+        limits: [{ kind: 'measure first' }],
         caution: 'Resume one or two steps back, and measure before anything is deepened.'
       }
     ]
@@ -106,7 +111,10 @@ export const screeningTopics: readonly ScreeningTopic[] = [
         tier: 'limits',
         text: 'Artificial hip, cleared for training',
         asks: 'side',
-        limits: [{ kind: 'no end-range work' }],
+        limits: [
+          { kind: 'no end-range work', joint: 'hip' },
+          { kind: 'no bend with inward turn', joint: 'hip' }
+        ],
         caution: 'What the surgeon forbade stays forbidden. No bend over 90° with inward rotation, nothing across the middle.'
       },
       {
@@ -323,10 +331,16 @@ export const endStopMotions: readonly MotionId[] = ['HF-KS', 'HF-KB', 'HE', 'HAB
 
 /** The cards asked of one person: some hang on age, end stops on what was ticked. */
 export function topicsFor(
-  person: Readonly<{ ageYears: number; flags: readonly string[]; beighton: readonly BeightonItem[] }>
+  person: Readonly<{
+    ageYears: number;
+    /** The older reading of a year of birth. @default ageYears */
+    oldestYears?: number;
+    flags: readonly string[];
+    beighton: readonly BeightonItem[];
+  }>
 ): ScreeningTopic[] {
   const needsStops =
     screeningRows.some((r) => r.asks === 'end stop' && person.flags.includes(r.id)) ||
-    beighton(person.beighton, person.ageYears).meets;
+    beighton(person.beighton, person.oldestYears ?? person.ageYears).meets;
   return screeningTopics.filter(({ id, underAge }) => (id !== 'stops' || needsStops) && person.ageYears < (underAge ?? Infinity));
 }

@@ -9,6 +9,8 @@ export type GoalStory = Readonly<{
   target: number | null;
   eventName: string;
   stage?: number;
+  /** Weeks the stage is in work. */
+  stageWeeksAgo?: number;
   weeksAhead: number | null;
 }>;
 
@@ -37,6 +39,16 @@ export type Story = Readonly<{
   graded?: readonly (readonly [exerciseId: string, side: Side | null, dial: string, ...values: number[]])[];
   /** Exercises put into the week besides the first list. */
   alsoInWeek?: readonly string[];
+  /** Pain told outside a session. */
+  told?: readonly Readonly<{
+    daysAgo: number;
+    kind: PainKindId;
+    place: PainPlaceId;
+    side: Side | null;
+    exerciseId: string;
+    workSide: Side;
+    note: string;
+  }>[];
   notes?: readonly (readonly [exerciseId: string, effect: 'works' | 'nothing' | 'worse', note: string])[];
   school?: SchoolId;
   /** What stands at home. */
@@ -80,6 +92,7 @@ const person = (
 ): ClientInput => ({
   name,
   birthYear,
+  birthDate: null,
   level,
   contact: `${name.split(' ')[0]!.toLowerCase()}@lantern-hall.example`,
   statureCm: body[0],
@@ -258,7 +271,9 @@ export const lanternHall: readonly Story[] = [
       'Retired beekeeper. Wants to sit and kneel in the evening without stiffness.'
     ),
     goal: { ...flat, target: 25, eventName: '', weeksAhead: null },
-    alsoGoals: [{ kind: 'lotus', leadSide: null, target: 8, eventName: 'The evening reading', stage: 0, weeksAhead: 26 }],
+    alsoGoals: [
+      { kind: 'lotus', leadSide: null, target: 8, eventName: 'The evening reading', stage: 1, stageWeeksAgo: 9, weeksAhead: 26 }
+    ],
     inWork: 'lotus',
     links: [
       { daysAgo: 40, measureId: 'lotus_knee_height', way: 'tape', support: 'cushion', left: 27, right: 23 },
@@ -270,7 +285,7 @@ export const lanternHall: readonly Story[] = [
       { daysAgo: 12, measureId: 'lotus_knee_height', way: 'tape', support: 'cushion', left: 21, right: 19 },
       { daysAgo: 12, measureId: 'HER90', way: 'photo', left: 45, right: 52 },
       { daysAgo: 12, measureId: 'HER90', way: 'goniometer', left: 44, right: 51 },
-      { daysAgo: 12, measureId: 'lotus_stage', way: 'level', left: 0, right: 0 },
+      { daysAgo: 12, measureId: 'lotus_stage', way: 'level', left: 1, right: 1 },
       { daysAgo: 12, measureId: 'cross_seat_height', way: 'tape', both: 17 }
     ],
     school: 'long_hold',
@@ -313,7 +328,27 @@ export const lanternHall: readonly Story[] = [
     goal: { ...flat },
     screenedWeeksAgo: 9,
     measured: { weeksAgo: 9, gapCm: { left: 30, right: 31 }, activeTrailsCm: 10, gainShare: 0.05, lastMeasureWeeksAgo: 4 },
-    plan: { weeksAgo: 8, weeks: 10, attendance: 0.7, away: [3] }
+    plan: { weeksAgo: 8, weeks: 10, attendance: 0.7, away: [3] },
+    told: [
+      {
+        daysAgo: 6,
+        kind: 'afterwards',
+        place: 'front_of_hip',
+        side: 'left',
+        exerciseId: 'rear_hip_cycle',
+        workSide: 'left',
+        note: 'Stiff and sore on the stairs.'
+      },
+      {
+        daysAgo: 2,
+        kind: 'afterwards',
+        place: 'front_of_hip',
+        side: 'left',
+        exerciseId: 'rear_hip_cycle',
+        workSide: 'left',
+        note: 'The same again, the next morning.'
+      }
+    ]
   },
   {
     client: person(

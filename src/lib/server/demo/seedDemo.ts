@@ -35,6 +35,7 @@ import { chooseGoal, saveGoal } from '../service/goalSetting';
 import { setDial } from '../service/gradeExercise';
 import { addToWeek, chooseSchool, noteExercise } from '../service/week';
 import { saveOccasion } from '../service/measuring';
+import { tellLater } from '../service/pain';
 import { keepPhoto } from '../service/photos';
 import { makePlan } from '../service/planning';
 import { finishSession, logSet, startSession, tellPain } from '../service/practising';
@@ -59,7 +60,16 @@ export async function seedDemo(db: Database, files: PhotoFiles, now: Date, say: 
   }
 }
 
-const ready: StartInput = { answer: 'accept', reason: '', newSymptom: false, symptom: null, soreness: 1, today: [] };
+const ready: StartInput = {
+  answer: 'accept',
+  reason: '',
+  newSymptom: false,
+  symptom: null,
+  soreness: 1,
+  today: [],
+  overdueCheck: true, // who trains for a year is asked again now and then
+  sameDay: false
+};
 
 /** One person's history, told day by day. */
 class Telling {
@@ -84,16 +94,22 @@ class Telling {
   async tell(): Promise<void> {
     const { story, db } = this;
     this.#clientId = await insertClient(db, story.client);
-    for (const { weeksAhead, ...goal } of [...(story.alsoGoals ?? []), ...(story.goal ? [story.goal] : [])])
-      await saveGoal(db, this.#clientId, null, {
-        ...goal,
-        title: '',
-        headline: goalOf(goal.kind).headline,
-        targetReason: '',
-        stage: goal.stage ?? 0,
-        demands: null,
-        targetOn: weeksAhead === null ? null : addDays(this.today, weeksAhead * 7)
-      });
+    for (const { weeksAhead, stageWeeksAgo = 0, ...goal } of [...(story.alsoGoals ?? []), ...(story.goal ? [story.goal] : [])])
+      await saveGoal(
+        db,
+        this.#clientId,
+        null,
+        {
+          ...goal,
+          title: '',
+          headline: goalOf(goal.kind).headline,
+          targetReason: '',
+          stage: goal.stage ?? 0,
+          demands: null,
+          targetOn: weeksAhead === null ? null : addDays(this.today, weeksAhead * 7)
+        },
+        addDays(this.today, -7 * stageWeeksAgo)
+      );
     if (story.screenedWeeksAgo !== undefined) await this.#screen(story.screenedWeeksAgo);
     if (story.measured) {
       await this.#measure(addDays(this.today, -7 * story.measured.weeksAgo), 'warm');
@@ -101,7 +117,7 @@ class Telling {
     }
     for (const taken of story.links ?? []) await this.#take(taken);
     if (story.inWork) {
-      const { goals } = await loadCase(db, this.#clientId);
+      const { goals } = await loadCase(db, this.#clientId, this.today);
       await chooseGoal(db, this.#clientId, goals.find((g) => g.kind === story.inWork)!.id);
     }
     await this.#grade();
@@ -131,7 +147,7 @@ class Telling {
 
   /** Each trial gets a drawn picture of the position, and reads its number from it. */
   async #photographed(on: string, trials: readonly TrialInput[]): Promise<TrialInput[]> {
-    const { client } = await loadCase(this.db, this.#clientId);
+    const { client } = await loadCase(this.db, this.#clientId, this.today);
     if (!(await findConsent(this.db, client.id))) await upsertConsent(this.db, client.id, { givenBy: client.name, givenOn: on });
     const pictured: TrialInput[] = [];
     for (const trial of trials) {
@@ -148,17 +164,22 @@ class Telling {
     return pictured;
   }
 
-  /** What stands at home, and how the week's exercises of the goal in work were set, a value every few days. */
+  /** What stands at home, and how the week's exercises of the goal in work were set, a value every fortnight. */
   async #grade(): Promise<void> {
     const { db, story } = this;
     for (const prop of story.home ?? []) await db.transaction((tx) => insertProp(tx, prop, this.#clientId));
-    if (story.school) await chooseSchool(db, this.#clientId, { exerciseId: undefined, schoolId: story.school, policies: {} });
-    for (const exerciseId of story.alsoInWeek ?? []) await addToWeek(db, this.#clientId, exerciseId);
+    if (story.school)
+      await chooseSchool(db, this.#clientId, { exerciseId: undefined, schoolId: story.school, policies: {} }, this.today);
+    for (const exerciseId of story.alsoInWeek ?? []) await addToWeek(db, this.#clientId, exerciseId, this.today);
     for (const [exerciseId, side, dial, ...values] of story.graded ?? [])
       for (const [i, value] of values.entries()) {
-        const on = new Date(`${addDays(this.today, -4 * (values.length - i))}T18:00:00`);
-        await setDial(db, this.#clientId, { exerciseId, side: side ?? 'left', dial, value, sure: true }, on);
+        const on = new Date(`${addDays(this.today, -15 * (values.length - i))}T18:00:00`);
+        await setDial(db, this.#clientId, { exerciseId, side: side ?? 'left', dial, value, sure: true, reason: '' }, on);
       }
+    for (const { daysAgo, ...told } of story.told ?? []) {
+      const feltOn = addDays(this.today, -daysAgo);
+      await tellLater(db, this.#clientId, { ...told, feltOn }, new Date(`${feltOn}T09:00:00`));
+    }
     for (const [exerciseId, effect, note] of story.notes ?? [])
       await noteExercise(db, this.#clientId, { exerciseId, effect, note }, addDays(this.today, -3));
   }
@@ -203,8 +224,13 @@ class Telling {
     const stopsOn = addDays(this.today, -7 * (plan.stopsWeeksAgo ?? 0));
     let version = 0;
     for (let week = 1; startOn < stopsOn; version++) {
-      await makePlan(this.db, this.#clientId, { ...this.#planShape(plan.weeks, startOn), startOn, basedOnVersion: version });
-      const { sessions } = await loadSplitCase(this.db, this.#clientId);
+      await makePlan(
+        this.db,
+        this.#clientId,
+        { ...this.#planShape(plan.weeks, startOn), startOn, basedOnVersion: version },
+        startOn
+      );
+      const { sessions } = await loadSplitCase(this.db, this.#clientId, startOn);
       this.#waiting = sessions.filter((s) => s.status === 'planned');
       for (let w = 1; w <= plan.weeks; w++, week++) {
         const ofWeek = sessions.filter((s) => s.status === 'planned' && s.week === w);

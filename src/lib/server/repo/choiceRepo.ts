@@ -40,7 +40,8 @@ const ChangeRow = z
     dial: z.string(),
     from_value: z.number().nullable(),
     to_value: z.number(),
-    changed_at: z.string()
+    changed_at: z.string(),
+    reason: z.string()
   })
   .transform((r) => ({
     exerciseId: r.exercise_id,
@@ -48,25 +49,26 @@ const ChangeRow = z
     dial: r.dial,
     from: r.from_value,
     to: r.to_value,
-    changedAt: r.changed_at
+    changedAt: r.changed_at,
+    reason: r.reason
   }));
 export type SettingChange = z.output<typeof ChangeRow>;
 
 /** Every change of a setting in Grade, the oldest first. */
 export async function listSettingChanges(db: Db, goalId: number): Promise<SettingChange[]> {
   const { rows } = await db.query(
-    'select exercise_id, side, dial, from_value, to_value, changed_at from setting_change where goal_id = $1 order by id',
+    'select exercise_id, side, dial, from_value, to_value, changed_at, reason from setting_change where goal_id = $1 order by id',
     [goalId]
   );
   return allRows(ChangeRow, rows);
 }
 
-type NewChange = Readonly<{ exerciseId: string; side: Side; dial: string; from: number | null; to: number }>;
+type NewChange = Readonly<{ exerciseId: string; side: Side; dial: string; from: number | null; to: number; reason: string }>;
 
 export async function insertSettingChange(db: Db, goalId: number, c: NewChange, changedAt: string): Promise<void> {
   await db.query(
-    `insert into setting_change (goal_id, exercise_id, side, dial, from_value, to_value, changed_at)
-     values ($1, $2, $3, $4, $5, $6, $7)`,
-    [goalId, c.exerciseId, c.side, c.dial, c.from, c.to, changedAt]
+    `insert into setting_change (goal_id, exercise_id, side, dial, from_value, to_value, reason, changed_at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    [goalId, c.exerciseId, c.side, c.dial, c.from, c.to, c.reason, changedAt]
   );
 }

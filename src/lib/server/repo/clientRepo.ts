@@ -11,6 +11,7 @@ const ClientRow = z
     id: z.int(),
     name: z.string(),
     birth_year: z.int(),
+    birth_date: z.iso.date().nullable(),
     level: z.enum(levels),
     contact: z.string(),
     stature_cm: z.number(),
@@ -33,6 +34,8 @@ const ClientRow = z
     id: r.id,
     name: r.name,
     birthYear: r.birth_year,
+    /** Null: the year alone is known. */
+    birthDate: r.birth_date,
     level: r.level,
     contact: r.contact,
     statureCm: r.stature_cm,
@@ -53,7 +56,7 @@ const ClientRow = z
   }));
 export type Client = z.output<typeof ClientRow>;
 
-const columns = `id, name, birth_year, level, contact, stature_cm, left_leg_cm, right_leg_cm, lower_leg_cm,
+const columns = `id, name, birth_year, birth_date, level, contact, stature_cm, left_leg_cm, right_leg_cm, lower_leg_cm,
                  hip_to_breastbone_cm, body_mass_kg, sessions_per_week, minutes_per_session, week_holds, home_props, notes,
                  school_id, policies, current_goal_id, archived_at`;
 
@@ -75,14 +78,15 @@ const valuesOf = (c: ClientInput) => [
   c.bodyMassKg,
   c.sessionsPerWeek,
   c.minutesPerSession,
-  c.notes
+  c.notes,
+  c.birthDate
 ];
 
 export async function insertClient(db: Db, client: ClientInput): Promise<number> {
   const { rows } = await db.query(
     `insert into client (name, birth_year, level, contact, stature_cm, left_leg_cm, right_leg_cm, lower_leg_cm,
-                         hip_to_breastbone_cm, body_mass_kg, sessions_per_week, minutes_per_session, notes)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) returning id`,
+                         hip_to_breastbone_cm, body_mass_kg, sessions_per_week, minutes_per_session, notes, birth_date)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14) returning id`,
     valuesOf(client)
   );
   return oneRow(IdRow, rows, 'client').id;
@@ -94,8 +98,8 @@ export async function updateClient(db: Db, id: number, client: ClientInput): Pro
       `update client
         set name = $1, birth_year = $2, level = $3, contact = $4, stature_cm = $5, left_leg_cm = $6, right_leg_cm = $7,
             lower_leg_cm = $8, hip_to_breastbone_cm = $9, body_mass_kg = $10, sessions_per_week = $11, minutes_per_session = $12,
-            notes = $13
-      where id = $14`,
+            notes = $13, birth_date = $14
+      where id = $15`,
       [...valuesOf(client), id]
     ),
     'client'

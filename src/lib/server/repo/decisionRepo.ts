@@ -9,7 +9,7 @@ const DecisionRow = z
   .object({
     id: z.int(),
     session_id: z.int(),
-    moment: z.enum(['review', 'resume']),
+    moment: z.enum(['review', 'resume', 'afterwards']),
     exercise_id: z.string(),
     side: z.enum(['left', 'right']),
     proposed_verdict: verdict,
@@ -19,7 +19,8 @@ const DecisionRow = z
     from_value: z.number().nullable(),
     to_value: z.number().nullable(),
     overruled_because: z.string().nullable(),
-    decided_on: z.iso.date()
+    decided_on: z.iso.date(),
+    decided_at: z.string()
   })
   .transform((r) => ({
     id: r.id,
@@ -34,14 +35,15 @@ const DecisionRow = z
     from: r.from_value,
     to: r.to_value,
     overruledBecause: r.overruled_because,
-    decidedOn: r.decided_on
+    decidedOn: r.decided_on,
+    decidedAt: r.decided_at
   }));
 export type DecisionRecord = z.output<typeof DecisionRow>;
 
 /** Decisions of a goal, oldest first. */
 export async function listDecisions(db: Db, goalId: number): Promise<DecisionRecord[]> {
   const { rows } = await db.query(
-    `select id, session_id, moment, exercise_id, side, proposed_verdict, because, verdict, dial, from_value, to_value, overruled_because, decided_on
+    `select id, session_id, moment, exercise_id, side, proposed_verdict, because, verdict, dial, from_value, to_value, overruled_because, decided_on, decided_at
        from decision where goal_id = $1 order by decided_on, id`,
     [goalId]
   );
@@ -50,7 +52,7 @@ export async function listDecisions(db: Db, goalId: number): Promise<DecisionRec
 
 export type NewDecision = Readonly<{
   sessionId: number;
-  moment: 'review' | 'resume';
+  moment: DecisionRecord['moment'];
   exerciseId: string;
   side: Side;
   proposedVerdict: Verdict;
@@ -67,8 +69,8 @@ export type NewDecision = Readonly<{
 export async function insertDecision(tx: Db, goalId: number, d: NewDecision): Promise<boolean> {
   const { rowCount } = await tx.query(
     `insert into decision (goal_id, session_id, moment, exercise_id, side, proposed_verdict, because, verdict, dial, from_value, to_value,
-                           overruled_because, decided_on)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)
+                           overruled_because, decided_on, decided_at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, clock_timestamp())
      on conflict (session_id, moment, exercise_id, side) do nothing`,
     [
       goalId,

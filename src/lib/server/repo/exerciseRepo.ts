@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { effects, exerciseSchema } from '$lib/contract/exerciseForms';
-import type { Exercise } from '$lib/core';
+import { withBearing, type Exercise } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, IdRow, oneRow } from '../db/rows';
 
@@ -10,7 +10,7 @@ const rowIdOf = (exerciseId: string): number => Number(/^own_(\d{1,9})$/.exec(ex
 
 const OwnRow = z
   .object({ id: z.int(), copy_of: z.string().nullable(), exercise: exerciseSchema })
-  .transform((r): OwnExercise => ({ ...(r.exercise as Exercise), id: ownExerciseId(r.id), copyOf: r.copy_of }));
+  .transform((r): OwnExercise => ({ ...withBearing(r.exercise as Exercise), id: ownExerciseId(r.id), copyOf: r.copy_of }));
 
 /** An exercise of the studio's own; `copyOf` is the shipped one it was copied from. */
 export type OwnExercise = Exercise & Readonly<{ copyOf: string | null }>;

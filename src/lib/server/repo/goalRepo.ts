@@ -17,6 +17,7 @@ const GoalRow = z
     target_on: z.iso.date().nullable(),
     event_name: z.string(),
     stage: z.int(),
+    stage_on: z.iso.date().nullable(),
     demands: z.array(DemandSchema).nullable()
   })
   .transform((r) => ({
@@ -32,6 +33,8 @@ const GoalRow = z
     targetOn: r.target_on,
     eventName: r.event_name,
     stage: r.stage,
+    /** Since when the stage is in work; null: since the goal was set. */
+    stageOn: r.stage_on,
     /** As changed for this client, else those of the catalogue. */
     demands: r.demands ?? goalOf(r.kind).demands,
     isChanged: r.demands !== null
@@ -41,7 +44,7 @@ export type ClientGoal = z.output<typeof GoalRow>;
 /** The open goals of a client, oldest first. */
 export async function listGoals(db: Db, clientId: number): Promise<ClientGoal[]> {
   const { rows } = await db.query(
-    `select id, client_id, kind, title, headline, lead_side, target, target_reason, target_on, event_name, stage, demands
+    `select id, client_id, kind, title, headline, lead_side, target, target_reason, target_on, event_name, stage, stage_on, demands
        from goal where client_id = $1 and closed_at is null order by id`,
     [clientId]
   );
@@ -61,22 +64,23 @@ const valuesOf = (g: GoalInput) => [
   g.demands && JSON.stringify(g.demands)
 ];
 
-export async function insertGoal(db: Db, clientId: number, g: GoalInput): Promise<number> {
+export async function insertGoal(db: Db, clientId: number, g: GoalInput, today: string): Promise<number> {
   const { rows } = await db.query(
-    `insert into goal (client_id, kind, title, headline, lead_side, target, target_reason, target_on, event_name, stage, demands)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
-    [clientId, ...valuesOf(g)]
+    `insert into goal (client_id, kind, title, headline, lead_side, target, target_reason, target_on, event_name, stage, demands, stage_on)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) returning id`,
+    [clientId, ...valuesOf(g), today]
   );
   return oneRow(IdRow, rows, 'goal').id;
 }
 
-export async function updateGoal(db: Db, clientId: number, id: number, g: GoalInput): Promise<void> {
+export async function updateGoal(db: Db, clientId: number, id: number, g: GoalInput, today: string): Promise<void> {
   changedOne(
     await db.query(
       `update goal set kind = $1, title = $2, headline = $3, lead_side = $4, target = $5, target_reason = $6, target_on = $7,
-                     event_name = $8, stage = $9, demands = $10
+                     event_name = $8, stage = $9, demands = $10,
+                     stage_on = case when stage = $9 then stage_on else $13::date end
       where id = $11 and client_id = $12`,
-      [...valuesOf(g), id, clientId]
+      [...valuesOf(g), id, clientId, today]
     ),
     'goal'
   );

@@ -1,13 +1,28 @@
 import { z } from 'zod';
-import type { Joint, JointSide, Line, Side } from '$lib/core';
+import { joints, lines, type OpenStop, type Stop } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
+
+type Target = Readonly<{
+  joint: (typeof joints)[number] | null;
+  line: (typeof lines)[number] | null;
+  exercise_id: string | null;
+  side: 'left' | 'right' | null;
+}>;
+
+function stopOf({ joint, line, exercise_id: exerciseId, side }: Target): Stop {
+  if (joint) return { joint, side };
+  if (line) return { line, side };
+  return exerciseId ? { exerciseId, side } : { person: true };
+}
 
 const LockRow = z
   .object({
     id: z.int(),
-    joint: z.enum(['hip', 'knee', 'ankle', 'back']).nullable(),
-    line: z.enum(['hamstring', 'hip flexor']).nullable(),
+    joint: z.enum(joints).nullable(),
+    line: z.enum(lines).nullable(),
+    exercise_id: z.string().nullable(),
+    whole_person: z.boolean(),
     side: z.enum(['left', 'right']).nullable(),
     reason: z.string(),
     opened_on: z.iso.date(),
@@ -16,9 +31,8 @@ const LockRow = z
   })
   .transform((r) => ({
     id: r.id,
-    joint: r.joint,
-    line: r.line,
-    side: r.side,
+    /** What it takes out. */
+    stop: stopOf(r),
     reason: r.reason,
     openedOn: r.opened_on,
     clearedBy: r.cleared_by,
@@ -29,7 +43,7 @@ export type BodyLock = z.output<typeof LockRow>;
 /** Locks of a client, the newest first, cleared ones too. */
 export async function listLocks(db: Db, clientId: number): Promise<BodyLock[]> {
   const { rows } = await db.query(
-    `select id, joint, line, side, reason, opened_on, cleared_by, cleared_on
+    `select id, joint, line, exercise_id, whole_person, side, reason, opened_on, cleared_by, cleared_on
        from body_lock where client_id = $1 order by id desc`,
     [clientId]
   );
@@ -37,29 +51,26 @@ export async function listLocks(db: Db, clientId: number): Promise<BodyLock[]> {
 }
 
 export const openLocks = (locks: readonly BodyLock[]): BodyLock[] => locks.filter((l) => l.clearedOn === null);
-export const lockedJoints = (locks: readonly BodyLock[]): JointSide[] =>
-  openLocks(locks).flatMap((l) => (l.joint ? [{ joint: l.joint, side: l.side }] : []));
-export const restedLines = (locks: readonly BodyLock[]): { line: Line; side: Side }[] =>
-  openLocks(locks).flatMap((l) => (l.line && l.side ? [{ line: l.line, side: l.side }] : []));
+/** The open ones as the gate reads them. */
+export const openStops = (locks: readonly BodyLock[]): OpenStop[] =>
+  openLocks(locks).map(({ stop, reason, openedOn }) => ({ ...stop, reason, openedOn }));
 
-export type NewLock = Readonly<{
-  joint?: Joint;
-  line?: Line;
-  side: Side | null;
-  reason: string;
-  openedOn: string;
-  painEventId: string | null;
-}>;
+export type NewLock = Readonly<{ stop: Stop; reason: string; openedOn: string; painEventId: string | null }>;
 
-/** Opens a lock unless the same one is open already. */
-export async function insertLock(db: Db, clientId: number, l: NewLock): Promise<void> {
+/** Opens a stop unless the same one is open already. */
+export async function insertLock(db: Db, clientId: number, { stop, reason, openedOn, painEventId }: NewLock): Promise<void> {
+  const joint = 'joint' in stop ? stop.joint : null;
+  const line = 'line' in stop ? stop.line : null;
+  const exerciseId = 'exerciseId' in stop ? stop.exerciseId : null;
+  const side = 'side' in stop ? stop.side : null;
   await db.query(
-    `insert into body_lock (client_id, pain_event_id, joint, line, side, reason, opened_on)
-     select $1::int, $2::uuid, $3::text, $4::text, $5::text, $6::text, $7::date
+    `insert into body_lock (client_id, pain_event_id, joint, line, exercise_id, whole_person, side, reason, opened_on)
+     select $1::int, $2::uuid, $3::text, $4::text, $5::text, $6::boolean, $7::text, $8::text, $9::date
       where not exists (select 1 from body_lock
                          where client_id = $1 and cleared_on is null and joint is not distinct from $3
-                           and line is not distinct from $4 and side is not distinct from $5)`,
-    [clientId, l.painEventId, l.joint ?? null, l.line ?? null, l.side, l.reason, l.openedOn]
+                           and line is not distinct from $4 and exercise_id is not distinct from $5
+                           and whole_person = $6 and side is not distinct from $7)`,
+    [clientId, painEventId, joint, line, exerciseId, 'person' in stop, side, reason, openedOn]
   );
 }
 

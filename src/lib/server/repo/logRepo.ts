@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { feltPlaces, slips, type PainInput, type SetLogInput } from '$lib/contract/forms';
-import type { PainKindId, PainPlaceId, Setting } from '$lib/core';
+import { feltPlaces, slips, type SetLogInput } from '$lib/contract/forms';
+import { painPlaceIds, type PainEvent, type PainKindId, type Setting, type Side } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
 
@@ -77,13 +77,17 @@ export async function upsertSetLog(db: Db, sessionId: number, schoolId: string, 
 const PainRow = z
   .object({
     id: z.string(),
-    session_id: z.int(),
-    set_index: z.int(),
-    exercise_id: z.string(),
+    session_id: z.int().nullable(),
+    set_index: z.int().nullable(),
+    exercise_id: z.string().nullable(),
     work_side: z.enum(['left', 'right']).nullable(),
-    place: z.custom<PainPlaceId>(),
+    place: z.enum(painPlaceIds),
     side: z.enum(['left', 'right']).nullable(),
-    kind: z.custom<PainKindId>()
+    kind: z.custom<PainKindId>(),
+    felt_on: z.iso.date(),
+    /** By the clock of the database: whether it came before or after a decision. */
+    told_at: z.string(),
+    note: z.string()
   })
   .transform((r) => ({
     id: r.id,
@@ -93,28 +97,41 @@ const PainRow = z
     workSide: r.work_side,
     place: r.place,
     side: r.side,
-    kind: r.kind
+    kind: r.kind,
+    feltOn: r.felt_on,
+    toldAt: r.told_at,
+    note: r.note
   }));
 export type PainRecord = z.output<typeof PainRow>;
 
-export async function listPains(db: Db, goalId: number): Promise<PainRecord[]> {
+/** Every pain a client told, in a session or at any other time, the oldest first. */
+export async function listPains(db: Db, clientId: number): Promise<PainRecord[]> {
   const { rows } = await db.query(
-    `select e.id, e.session_id, e.set_index, e.exercise_id, e.work_side, e.place, e.side, e.kind
-       from pain_event e join session s on s.id = e.session_id join plan p on p.id = s.plan_id
-      where p.goal_id = $1
-      order by e.session_id, e.told_at, e.id`,
-    [goalId]
+    `select id, session_id, set_index, exercise_id, work_side, place, side, kind, felt_on, told_at, note
+       from pain_event where client_id = $1 order by felt_on, told_at, id`,
+    [clientId]
   );
   return allRows(PainRow, rows);
 }
 
+export type NewPain = PainEvent &
+  Readonly<{
+    id: string;
+    sessionId: number | null;
+    setIndex: number | null;
+    exerciseId: string | null;
+    workSide: Side | null;
+    feltOn: string;
+    note: string;
+  }>;
+
 /** False when this very event was kept before. */
-export async function insertPain(tx: Db, sessionId: number, p: PainInput): Promise<boolean> {
+export async function insertPain(tx: Db, clientId: number, p: NewPain): Promise<boolean> {
   const { rowCount } = await tx.query(
-    `insert into pain_event (id, session_id, set_index, exercise_id, work_side, place, side, kind)
-     values ($1, $2, $3, $4, $5, $6, $7, $8)
+    `insert into pain_event (id, client_id, session_id, set_index, exercise_id, work_side, place, side, kind, felt_on, note, told_at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, clock_timestamp())
      on conflict (id) do nothing`,
-    [p.id, sessionId, p.setIndex, p.exerciseId, p.workSide, p.place, p.side, p.kind]
+    [p.id, clientId, p.sessionId, p.setIndex, p.exerciseId, p.workSide, p.place, p.side, p.kind, p.feltOn, p.note]
   );
   return rowCount === 1;
 }

@@ -1,10 +1,13 @@
 import { z } from 'zod';
-import type { BeforeAnswers, Block, Cut, PlanPhase, PlanSession, PlanWeek, Readiness, Side } from '$lib/core';
+import type { BeforeAnswers, Block, Cut, LeftOut, PlanPhase, PlanSession, PlanWeek, Readiness, Side } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, oneRow } from '../db/rows';
 
-/** What a session was given when it began: blocks as fitted that day, and what was said about them. */
-export type Prescribed = Readonly<{ blocks: readonly Block[]; cuts: readonly Cut[]; leftOut: readonly string[] }>;
+/** What a session was given when it began: blocks as fitted that day, and what was left out; sentences where it was kept long ago. */
+export type Prescribed = Readonly<{ blocks: readonly Block[]; cuts: readonly Cut[]; leftOut: readonly (LeftOut | string)[] }>;
+
+/** What was confirmed before a session that would else not have begun. */
+export type Confirmed = Readonly<{ overdueCheck?: true; sameDay?: true }>;
 
 /** How many sets each exercise was given on each side. */
 export type PlannedSets = readonly Readonly<{ exerciseId: string; side: Side; sets: number }>[];
@@ -22,7 +25,7 @@ const SessionRow = z
     retest: z.boolean(),
     planned_on: z.iso.date(),
     status: z.enum(['planned', 'running', 'done', 'stopped', 'superseded']),
-    readiness: z.custom<BeforeAnswers & Readiness>().nullable(),
+    readiness: z.custom<BeforeAnswers & Readiness & Confirmed>().nullable(),
     prescribed: z.custom<Prescribed>().nullable(),
     planned_sets: z.custom<PlannedSets>().nullable(),
     started_at: z.string().nullable(),
@@ -102,7 +105,7 @@ export async function updateStarted(
   tx: Db,
   id: number,
   prescribed: Prescribed,
-  readiness: BeforeAnswers & Readiness,
+  readiness: BeforeAnswers & Readiness & Confirmed,
   startedAt: string
 ): Promise<boolean> {
   const plannedSets = prescribed.blocks.flatMap((b) =>
@@ -114,6 +117,16 @@ export async function updateStarted(
     [JSON.stringify(prescribed), JSON.stringify(plannedSets), JSON.stringify(readiness), startedAt, id]
   );
   return rowCount === 1;
+}
+
+/** Ends whatever session of a client runs, as stopped. */
+export async function endSessionsOf(tx: Db, clientId: number, endedAt: string): Promise<void> {
+  await tx.query(
+    `update session s set status = 'stopped', ended_at = $2
+       from plan p join goal g on g.id = p.goal_id
+      where p.id = s.plan_id and g.client_id = $1 and s.status = 'running'`,
+    [clientId, endedAt]
+  );
 }
 
 export async function updateEnded(db: Db, id: number, status: 'done' | 'stopped', endedAt: string): Promise<void> {

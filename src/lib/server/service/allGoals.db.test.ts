@@ -14,14 +14,15 @@ const store = testDatabase();
 const today = '2026-03-02';
 const on = { on: today };
 const refusal = (code: string) => expect.objectContaining({ code });
-const goalCase = async (db: Parameters<typeof loadCase>[0], id: number) => withGoal(await loadCase(db, id))!;
+const goalCase = async (db: Parameters<typeof loadCase>[0], id: number) => withGoal(await loadCase(db, id, today))!;
 
 describe('goals of a client', () => {
   test('every goal of the catalogue can be kept, listed, and reads without a measure', () =>
     store.rolledBack(async (db) => {
       const id = await newPerson(db);
-      for (const goal of goals) await saveGoal(db, id, null, goalInput(goal.id, goal.id === 'custom' ? { title: 'Bow' } : {}));
-      const { goals: kept } = await loadCase(db, id);
+      for (const goal of goals)
+        await saveGoal(db, id, null, goalInput(goal.id, goal.id === 'custom' ? { title: 'Bow' } : {}), today);
+      const { goals: kept } = await loadCase(db, id, today);
       expect(kept).toHaveLength(goals.length);
       for (const { id: goalId, kind } of kept) {
         await chooseGoal(db, id, goalId);
@@ -36,10 +37,10 @@ describe('goals of a client', () => {
   test('the newest is in work until another is chosen; an ended one is not', () =>
     store.rolledBack(async (db) => {
       const id = await personWithGoal(db, 'front_split');
-      const second = await saveGoal(db, id, null, goalInput('lotus'));
-      const kindInWork = async () => (await loadCase(db, id)).goal?.kind;
+      const second = await saveGoal(db, id, null, goalInput('lotus'), today);
+      const kindInWork = async () => (await loadCase(db, id, today)).goal?.kind;
       expect(await kindInWork()).toBe('lotus');
-      await chooseGoal(db, id, (await loadCase(db, id)).goals[0]!.id);
+      await chooseGoal(db, id, (await loadCase(db, id, today)).goals[0]!.id);
       expect(await kindInWork()).toBe('front_split');
       await chooseGoal(db, id, second);
       await closeGoal(db, id, second, new Date(`${today}T10:00:00`).toISOString());
@@ -53,9 +54,9 @@ describe('goals of a client', () => {
     store.rolledBack(async (db) => {
       const id = await personWithGoal(db, 'pancake');
       const { goal } = await goalCase(db, id);
-      await expect(saveGoal(db, id, goal.id, goalInput('lotus'))).rejects.toEqual(refusal('not_found'));
+      await expect(saveGoal(db, id, goal.id, goalInput('lotus'), today)).rejects.toEqual(refusal('not_found'));
       const demands = goal.demands.map((d) => ({ ...d, needDeg: d.needDeg - 10, basis: 'set by the instructor' as const }));
-      await saveGoal(db, id, goal.id, goalInput('pancake', { demands, target: 15 }));
+      await saveGoal(db, id, goal.id, goalInput('pancake', { demands, target: 15 }), today);
       const changed = (await goalCase(db, id)).goal;
       expect(changed.demands[0]!.needDeg).toBe(110);
       expect(changed.target).toBe(15);
@@ -69,9 +70,9 @@ describe('goals of a client', () => {
       await take(db, id, 'HER0', 'right', [45, 45], { ...on, way: 'inclinometer' });
       const { goal } = await goalCase(db, id);
       const wide = goalInput('turnout', { target: 125 });
-      await expect(saveGoal(db, id, goal.id, wide)).rejects.toEqual(refusal('turnout_past_hips'));
-      await saveGoal(db, id, goal.id, goalInput('turnout', { target: 110 }));
-      await saveGoal(db, id, goal.id, { ...wide, targetReason: 'The role asks for it; knees are watched.' });
+      await expect(saveGoal(db, id, goal.id, wide, today)).rejects.toEqual(refusal('turnout_past_hips'));
+      await saveGoal(db, id, goal.id, goalInput('turnout', { target: 110 }), today);
+      await saveGoal(db, id, goal.id, { ...wide, targetReason: 'The role asks for it; knees are watched.' }, today);
       expect((await goalCase(db, id)).goal.target).toBe(125);
     }));
 });
@@ -95,7 +96,12 @@ describe('measures of any kind', () => {
       await knee([20, 20], '2026-01-20', 'floor');
       await knee([20, 20], '2026-02-05', 'cushion', 'stack');
       await knee([17, 17], '2026-02-20', 'cushion');
-      expect(takenOf(await loadCase(db, id)).map((r) => r.change?.verdict ?? null)).toEqual([null, null, null, 'real gain']);
+      expect(takenOf(await loadCase(db, id, today)).map((r) => r.change?.verdict ?? null)).toEqual([
+        null,
+        null,
+        null,
+        'real gain'
+      ]);
     }));
 
   test('a measure that is no headline counts once two retests running show it', () =>
@@ -107,7 +113,7 @@ describe('measures of any kind', () => {
         ['2026-02-05', 43]
       ] as const)
         await take(db, id, 'HER90', 'left', [deg, deg], { on: day, way: 'inclinometer' });
-      const [, once, twice] = takenOf(await loadCase(db, id));
+      const [, once, twice] = takenOf(await loadCase(db, id, today));
       expect([once!.change!.verdict, once!.isShownTwice]).toEqual(['real gain', false]);
       expect(twice!.isShownTwice).toBe(true);
     }));
@@ -118,7 +124,7 @@ describe('measures of any kind', () => {
       await expect(take(db, id, 'KF', 'left', [140, 178], { ...on, way: 'goniometer' })).rejects.toEqual(
         refusal('value_impossible')
       );
-      expect((await loadCase(db, id)).occasions).toEqual([]);
+      expect((await loadCase(db, id, today)).occasions).toEqual([]);
     }));
 
   test('a length changed later breaks nothing: what no longer fits is kept and marked', () =>
@@ -151,7 +157,7 @@ describe('the path of a goal that is no split', () => {
     store.rolledBack(async (db) => {
       const id = await personWithGoal(db, 'turnout');
       await passCheck(db, id, today);
-      const path = async () => stationsOf(await loadCase(db, id), today);
+      const path = async () => stationsOf(await loadCase(db, id, today), today);
       expect(nextStation(await path())).toBe('measure');
       expect(usualSet(await goalCase(db, id))).toBe('full');
       await take(db, id, 'turnout_angle', null, [130, 130], { ...on, way: 'goniometer', mode: 'active' });

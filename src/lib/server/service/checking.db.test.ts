@@ -1,12 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import { topicForm, type TopicInput } from '$lib/contract/checkForms';
-import { hasLimit, capOf, topicsFor } from '$lib/core';
+import { capsOf, exerciseOf, topicsFor } from '$lib/core';
 import type { Database } from '../db/db';
 import { findDraft } from '../repo/screeningRepo';
 import { newPerson, passCheck, personWithGoal } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
-import { isCheckDue, isOpenForWork, limitsOf, relaxLimit, restedLinesOf, saveTopic } from './checking';
+import { isCheckDue, isOpenForWork, limitsOf, relaxLimit, saveTopic } from './checking';
 import { loadCase } from './clientCase';
+import { barsOf } from './safety';
 import { stationsOf } from './stations';
 
 const store = testDatabase();
@@ -39,7 +40,7 @@ describe('the screening as a conversation', () => {
       const id = await newPerson(db);
       const cards = topicsFor({ ageYears: 35, flags: [], beighton: [] }).map((t) => t.id);
       expect(await answerAll(db, id)).toEqual(cards);
-      const c = await loadCase(db, id);
+      const c = await loadCase(db, id, today);
       expect(isOpenForWork(c)).toBe(true);
       expect(c.screening!.clearance).toBe('go');
       expect(await findDraft(db, id)).toBeNull();
@@ -57,7 +58,7 @@ describe('the screening as a conversation', () => {
         flags: ['old_strain'],
         sides: { old_strain: 'left' }
       });
-      const c = await loadCase(db, id);
+      const c = await loadCase(db, id, today);
       expect([c.screening, isOpenForWork(c)]).toEqual([null, false]);
     }));
 
@@ -69,16 +70,16 @@ describe('the screening as a conversation', () => {
         stops: { stop_0_motion: 'HF-KS', stop_0_deg: '120' }
       });
       expect(asked).toContain('stops');
-      const { screening } = await loadCase(db, id);
+      const { screening } = await loadCase(db, id, today);
       expect(screening!.endStops).toEqual([{ motion: 'HF-KS', side: null, deg: 120 }]);
-      expect(capOf(screening!.limits, 'sensation cap', 10)).toBe(3);
+      expect(capsOf(screening!.limits).sensation).toBe(3);
     }));
 
   test('what the week holds is kept with the person', () =>
     store.rolledBack(async (db) => {
       const id = await newPerson(db);
       await saveTopic(db, id, nothing('week', { weekHolds: ['desk', 'dance'], homeProps: 'two books' }), today);
-      expect((await loadCase(db, id)).client).toMatchObject({ weekHolds: ['desk', 'dance'], homeProps: 'two books' });
+      expect((await loadCase(db, id, today)).client).toMatchObject({ weekHolds: ['desk', 'dance'], homeProps: 'two books' });
     }));
 
   test('asked again it begins with the earlier answers', () =>
@@ -93,7 +94,7 @@ describe('the screening as a conversation', () => {
     store.rolledBack(async (db) => {
       const id = await personWithGoal(db, 'front_split');
       await passCheck(db, id, '2025-06-01');
-      const c = await loadCase(db, id);
+      const c = await loadCase(db, id, today);
       expect(isCheckDue(c, today)).toBe(true);
       expect(stationsOf(c, today)[0]).toMatchObject({ id: 'check', state: 'due' });
     }));
@@ -108,7 +109,7 @@ describe('limits in force', () => {
       await passCheck(db, id, today, ['back_history', 'low_bone_density']);
       const reason = 'back pain in the past, settled';
       await relaxLimit(db, id, { kind: 'no loaded roll-down', reason, ...clear }, today);
-      const left = limitsOf(await loadCase(db, id)).map((l) => `${l.kind}: ${l.reason}`);
+      const left = limitsOf(await loadCase(db, id, today)).map((l) => `${l.kind}: ${l.reason}`);
       expect(left).not.toContain(`no loaded roll-down: ${reason}`);
       expect(left).toContain(`no rounded fold: ${reason}`);
       expect(left).toContain('no loaded roll-down: low bone density');
@@ -128,15 +129,16 @@ describe('limits in force', () => {
     store.rolledBack(async (db) => {
       const id = await personWithGoal(db, 'front_split');
       await passCheck(db, id, today, ['untaught']);
-      expect(capOf(limitsOf(await loadCase(db, id)), 'effort cap', 100)).toBe(30);
+      expect(capsOf(limitsOf(await loadCase(db, id, today))).effortPct).toBe(30);
     }));
 
   test('an ache said in the screening rests its line like one told in a session', () =>
     store.rolledBack(async (db) => {
       const id = await personWithGoal(db, 'front_split');
       await passCheck(db, id, today, ['attachment_ache']);
-      const c = await loadCase(db, id);
-      expect(restedLinesOf(c).map((r) => r.side)).toEqual(['left', 'right']);
-      expect(hasLimit(limitsOf(c), 'no passive stretch of a line')).toBe(true);
+      const c = await loadCase(db, id, today);
+      for (const side of ['left', 'right'] as const)
+        expect(barsOf(c, exerciseOf('half_split_hold'), side)).toMatchObject([{ code: 'limit', limit: { line: 'hamstring' } }]);
+      expect(barsOf(c, exerciseOf('low_lunge'), 'left')).toEqual([]);
     }));
 });

@@ -1,3 +1,4 @@
+import { differenceInYears, parseISO } from 'date-fns';
 import type { RelaxInput, ClearInput } from '$lib/contract/forms';
 import { answeredDraft, type ScreeningDraft, type TopicInput } from '$lib/contract/checkForms';
 import {
@@ -5,21 +6,20 @@ import {
   defaultEffortCapPct,
   defaultSensationCap,
   isCleared,
+  isPersonStop,
   isScreeningDue,
-  linesAtRest,
   screen,
+  ageLimits,
   screeningVersion,
   setByInstructor,
   topicsFor,
   type Limit,
-  type Line,
   type Screening,
-  type Side,
   type TopicId
 } from '$lib/core';
 import type { Database, Db } from '../db/db';
 import { getClient, updateWeek, type Client } from '../repo/clientRepo';
-import { restedLines, updateLockCleared } from '../repo/lockRepo';
+import { openStops, updateLockCleared } from '../repo/lockRepo';
 import {
   deleteDraft,
   findDraft,
@@ -32,9 +32,15 @@ import {
 } from '../repo/screeningRepo';
 import type { ClientCase } from './clientCase';
 
-/** Age by birth year alone, the younger reading. */
-export const ageYears = (client: Pick<Client, 'birthYear'>, today: string): number =>
-  Number(today.slice(0, 4)) - client.birthYear - 1;
+/** An age, or of a year of birth alone the two ages it may be: limits of the young take the one, those of the old the other. */
+export function agesOf({ birthYear, birthDate }: Pick<Client, 'birthYear' | 'birthDate'>, today: string) {
+  if (birthDate !== null) {
+    const years = differenceInYears(parseISO(today), parseISO(birthDate));
+    return { ageYears: years, oldestYears: years };
+  }
+  const oldestYears = Number(today.slice(0, 4)) - birthYear;
+  return { ageYears: oldestYears - 1, oldestYears };
+}
 
 export type ScreeningInput = Omit<ScreeningDraft, 'topics'>;
 
@@ -42,10 +48,18 @@ export type ScreeningInput = Omit<ScreeningDraft, 'topics'>;
 export async function saveScreening(db: Db, clientId: number, input: ScreeningInput, today: string): Promise<Screening> {
   const client = await getClient(db, clientId);
   const { flags, sides, endStops, beighton, effortCapPct, sensationCap } = input;
-  const result = screen({ flags, sides, endStops, beighton, effortCapPct, sensationCap, ageYears: ageYears(client, today) });
+  requireEndStops(flags, endStops);
+  const result = screen({ flags, sides, endStops, beighton, effortCapPct, sensationCap, ...agesOf(client, today) });
   const { clearance, limits } = result;
   await insertScreening(db, clientId, { ...input, takenOn: today, version: screeningVersion, clearance, limits });
   return result;
+}
+
+/** An artificial knee ends where its clinician says, a bony stop where it was found: without the angle nothing could hold it. */
+function requireEndStops(flags: readonly string[], endStops: ScreeningInput['endStops']): void {
+  if (flags.includes('artificial_knee') && !endStops.some((s) => s.motion === 'KF'))
+    throw new CoreError('end_stop_missing', { motion: 'knee flexion' });
+  if (flags.includes('bony_stop') && endStops.length === 0) throw new CoreError('end_stop_missing', { motion: '' });
 }
 
 /** Where a conversation begins: with what was answered last time, no topic asked yet. */
@@ -65,12 +79,13 @@ export const freshDraft = (last: ScreeningRecord | null): ScreeningDraft => ({
 export async function saveTopic(db: Database, clientId: number, input: TopicInput, today: string): Promise<TopicId | null> {
   return db.transaction(async (tx) => {
     const client = await getClient(tx, clientId);
-    const age = ageYears(client, today);
+    const ages = agesOf(client, today);
     const before = (await findDraft(tx, clientId)) ?? freshDraft(await findScreening(tx, clientId));
     const draft = answeredDraft(before, input);
     if (input.week) await updateWeek(tx, clientId, input.week);
-    const asked = topicsFor({ ageYears: age, ...draft });
+    const asked = topicsFor({ ...ages, ...draft });
     const at = asked.findIndex((t) => t.id === input.topic);
+    if (input.topic === 'stops') requireEndStops(draft.flags, draft.endStops);
     const open = [...asked.slice(at + 1), ...asked.slice(0, at)].find((t) => !draft.topics.includes(t.id));
     if (open) {
       await upsertDraft(tx, clientId, draft);
@@ -104,7 +119,11 @@ export async function clearLock(db: Database, clientId: number, lockId: number, 
 }
 
 /** Whether planning and playing are open for this client. No screening is not a yes. */
-export const isOpenForWork = ({ screening }: Pick<ClientCase, 'screening'>): boolean =>
+export const isOpenForWork = ({ screening, locks }: Pick<ClientCase, 'screening' | 'locks'>): boolean =>
+  isCheckPassed(screening) && !openStops(locks).some(isPersonStop);
+
+/** Whether the answers of the Check open the work, or a named person did. */
+export const isCheckPassed = (screening: ScreeningRecord | null): boolean =>
   screening !== null && isCleared(screening.clearance, screening.clearedBy);
 
 /** Whether the screening is to be asked again: by its age, or since the questions have changed. */
@@ -114,16 +133,19 @@ export const isCheckDue = ({ screening }: Pick<ClientCase, 'screening'>, today: 
 /** How many sessions a newcomer to press and draw stays at the teaching effort. */
 const teachingSessions = 2;
 
-/** The limits in force: those of the screening that nobody relaxed, and what is still to be taught. */
-export function limitsOf({ screening, sessions }: Pick<ClientCase, 'screening' | 'sessions'>): readonly Limit[] {
-  if (!screening) return [];
-  const inForce = screening.limits.filter((l) => !screening.relaxed.some((r) => r.kind === l.kind && r.reason === l.reason));
+/** The limits in force: those of the screening that nobody relaxed, those of the age today, and what is still to be taught. */
+export function limitsOf({
+  client,
+  screening,
+  sessions,
+  today
+}: Pick<ClientCase, 'client' | 'screening' | 'sessions' | 'today'>): readonly Limit[] {
+  const { ageYears, oldestYears } = agesOf(client, today);
+  const kept = screening?.limits ?? [];
+  const ofAge = ageLimits(ageYears, oldestYears).limits.filter(
+    (l) => !kept.some((k) => k.kind === l.kind && k.reason === l.reason)
+  );
+  const inForce = [...kept, ...ofAge].filter((l) => !screening?.relaxed.some((r) => r.kind === l.kind && r.reason === l.reason));
   const done = sessions.filter((s) => s.status === 'done').length;
   return inForce.map((l) => (l.kind === 'teach first, effort cap' && done < teachingSessions ? { ...l, kind: 'effort cap' } : l));
 }
-
-/** Lines that are not stretched passively: by an open ache, or by a limit. */
-export const restedLinesOf = (c: Pick<ClientCase, 'screening' | 'sessions' | 'locks'>): { line: Line; side: Side }[] => [
-  ...restedLines(c.locks),
-  ...linesAtRest(limitsOf(c))
-];

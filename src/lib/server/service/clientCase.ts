@@ -30,6 +30,8 @@ import { loadCatalogue } from './library';
 
 /** Everything known of one client and the goal in work: what every station reads, loaded once a request. */
 export type ClientCase = Readonly<{
+  /** The day it is looked at. */
+  today: string;
   client: Client;
   units: Units;
   shelf: readonly ShelfProp[];
@@ -60,11 +62,12 @@ export type GoalCase = ClientCase & Readonly<{ goal: ClientGoal }>;
 /** A case whose goal is the front split: the position that is graded, planned and played. */
 export type SplitCase = ClientCase & Readonly<{ goal: ClientGoal & Readonly<{ leadSide: Side; target: number }> }>;
 
-export async function loadCase(db: Db, clientId: number): Promise<ClientCase> {
+export async function loadCase(db: Db, clientId: number, today: string): Promise<ClientCase> {
   const client = await getClient(db, clientId);
   const goals = await listGoals(db, clientId);
   const goal = goals.find((g) => g.id === client.currentGoalId) ?? goals.at(-1) ?? null;
   const base = {
+    today,
     client,
     goals,
     goal,
@@ -75,7 +78,8 @@ export async function loadCase(db: Db, clientId: number): Promise<ClientCase> {
     notes: await listExerciseNotes(db, clientId),
     screening: await findScreening(db, clientId),
     locks: await listLocks(db, clientId),
-    occasions: await listOccasions(db, clientId)
+    occasions: await listOccasions(db, clientId),
+    pains: await listPains(db, clientId)
   };
   if (!goal)
     return {
@@ -86,7 +90,6 @@ export async function loadCase(db: Db, clientId: number): Promise<ClientCase> {
       settingChanges: [],
       sessions: [],
       setLogs: [],
-      pains: [],
       decisions: []
     };
   return {
@@ -97,7 +100,6 @@ export async function loadCase(db: Db, clientId: number): Promise<ClientCase> {
     settingChanges: await listSettingChanges(db, goal.id),
     sessions: await listSessions(db, goal.id),
     setLogs: await listSetLogs(db, goal.id),
-    pains: await listPains(db, goal.id),
     decisions: await listDecisions(db, goal.id)
   };
 }
@@ -113,15 +115,15 @@ export function withSplit(c: ClientCase): SplitCase | null {
 }
 
 /** The case once a goal is set. Throws: CoreError 'not_found'. */
-export async function loadGoalCase(db: Db, clientId: number): Promise<GoalCase> {
-  const found = withGoal(await loadCase(db, clientId));
+export async function loadGoalCase(db: Db, clientId: number, today: string): Promise<GoalCase> {
+  const found = withGoal(await loadCase(db, clientId, today));
   if (!found) throw new CoreError('not_found', { what: 'goal' });
   return found;
 }
 
 /** The case once a front split is the goal in work. Throws: CoreError 'not_found'. */
-export async function loadSplitCase(db: Db, clientId: number): Promise<SplitCase> {
-  const found = withSplit(await loadCase(db, clientId));
+export async function loadSplitCase(db: Db, clientId: number, today: string): Promise<SplitCase> {
+  const found = withSplit(await loadCase(db, clientId, today));
   if (!found) throw new CoreError('not_found', { what: 'goal' });
   return found;
 }

@@ -1,8 +1,9 @@
 import type { GoalInput } from '$lib/contract/goalForms';
-import { CoreError, goalOf } from '$lib/core';
+import { addDays, CoreError, dayText, goalBar, goalOf, limitText, waitDays } from '$lib/core';
+import { limitsOf } from './checking';
 import type { Database } from '../db/db';
 import { getClient, updateCurrentGoal } from '../repo/clientRepo';
-import { insertGoal, listGoals, updateGoal, updateGoalClosed } from '../repo/goalRepo';
+import { insertGoal, listGoals, updateGoal, updateGoalClosed, type ClientGoal } from '../repo/goalRepo';
 import { loadCase, type ClientCase } from './clientCase';
 import { latestTaken } from './measuring';
 
@@ -10,22 +11,43 @@ import { latestTaken } from './measuring';
  * Sets a goal, or changes one; it becomes the goal in work. The kind of a goal that exists stays: its measures and plans hang
  * on it.
  *
- * Throws: CoreError 'not_found'; 'turnout_past_hips' when a target goes beyond what the hips allow without a reason.
+ * Throws: CoreError 'not_found'; 'goal_barred' for what a limit forbids as a goal too; 'stage_not_open' for a lotus stage out of its
+ *         order or before its day; 'turnout_past_hips' when a target goes beyond what the hips allow without a reason.
  */
-export async function saveGoal(db: Database, clientId: number, goalId: number | null, input: GoalInput): Promise<number> {
-  const c = await loadCase(db, clientId);
+export async function saveGoal(
+  db: Database,
+  clientId: number,
+  goalId: number | null,
+  input: GoalInput,
+  today: string
+): Promise<number> {
+  const c = await loadCase(db, clientId, today);
   const existing = goalId === null ? null : c.goals.find((g) => g.id === goalId);
   if (existing === undefined || (existing && existing.kind !== input.kind)) throw new CoreError('not_found', { what: 'goal' });
+  const bar = goalBar(input, limitsOf(c));
+  if (bar) throw new CoreError('goal_barred', { why: `${limitText(bar)} (${bar.reason})` });
+  refuseStageOutOfOrder(existing ?? null, input, today);
   refuseTurnoutPastHips(c, input);
   return db.transaction(async (tx) => {
     if (goalId === null) {
-      const id = await insertGoal(tx, clientId, input);
+      const id = await insertGoal(tx, clientId, input, today);
       await updateCurrentGoal(tx, clientId, id);
       return id;
     }
-    await updateGoal(tx, clientId, goalId, input);
+    await updateGoal(tx, clientId, goalId, input, today);
     return goalId;
   });
+}
+
+/** The stages of the lotus come in order, and each is stayed at for its days: the knee sets the pace. */
+function refuseStageOutOfOrder(existing: ClientGoal | null, { kind, stage, targetReason }: GoalInput, today: string): void {
+  if (kind !== 'lotus' || !existing || stage <= existing.stage) return;
+  const opensOn = existing.stageOn && addDays(existing.stageOn, waitDays.knee);
+  if (stage > existing.stage + 1) throw new CoreError('stage_not_open', { why: 'One stage after the other.' });
+  if (opensOn && opensOn > today && targetReason.trim() === '')
+    throw new CoreError('stage_not_open', {
+      why: `Stay at least ${waitDays.knee} pain-free days at each stage. The next one opens on ${dayText(opensOn)}; to move on sooner, write down why.`
+    });
 }
 
 /** Both hips and the allowance; null while a hip is not measured. */

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { exerciseOf, exercises, goalOf } from '$lib/core';
+import { addDays, exerciseOf, exercises, goalOf, reasonText } from '$lib/core';
 import type { DialInput } from '$lib/contract/exerciseForms';
 import { ownExerciseForm, ownExerciseShape, typedExercise } from '$lib/contract/ownExercise';
 import { propForm } from '$lib/contract/propForms';
@@ -8,6 +8,7 @@ import { lanternHallShelf } from '../demo/lanternHall';
 import { insertClient } from '../repo/clientRepo';
 import { insertLock } from '../repo/lockRepo';
 import { insertProp, listProps } from '../repo/propRepo';
+import { goalInput, newPerson, passCheck } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
 import { saveScreening } from './checking';
 import { loadCase, withGoal, type GoalCase } from './clientCase';
@@ -30,6 +31,7 @@ async function newClient(db: Database, kind: string, leadSide: 'left' | null = n
   const id = await insertClient(db, {
     name: `Somebody with a ${kind}`,
     birthYear: 1990,
+    birthDate: null,
     level: 'intermediate',
     contact: '',
     statureCm: 170,
@@ -43,18 +45,25 @@ async function newClient(db: Database, kind: string, leadSide: 'left' | null = n
     notes: ''
   });
   const goal = goalOf(kind);
-  await saveGoal(db, id, null, {
-    kind,
-    leadSide,
-    title: '',
-    headline: goal.headline,
-    target: goal.target,
-    targetReason: '',
-    stage: 0,
-    demands: null,
-    targetOn: null,
-    eventName: ''
-  });
+  await saveGoal(
+    db,
+    id,
+    null,
+    {
+      kind,
+      leadSide,
+      title: '',
+      headline: goal.headline,
+      target: goal.target,
+      targetReason: '',
+      stage: 0,
+      demands: null,
+      targetOn: null,
+      eventName: ''
+    },
+    today
+  );
+  await passCheck(db, id, today);
   return id;
 }
 
@@ -84,13 +93,14 @@ const take = (
     }))
   });
 
-const caseOf = async (db: Database, id: number): Promise<GoalCase> => withGoal(await loadCase(db, id))!;
+const caseOf = async (db: Database, id: number): Promise<GoalCase> => withGoal(await loadCase(db, id, today))!;
 const dial = (exerciseId: string, name: string, value: number, more: Partial<DialInput> = {}): DialInput => ({
   exerciseId,
   side: 'left',
   dial: name,
   value,
   sure: false,
+  reason: '',
   ...more
 });
 
@@ -101,14 +111,14 @@ describe('the week', () => {
       const names = async () => weekOf(await caseOf(db, id)).map((w) => w.exercise.id);
       const first = await names();
       expect(first[0]).toBe('pancake_on_seat');
-      await addToWeek(db, id, 'straddle_leg_lifts');
-      await addToWeek(db, id, 'straddle_leg_lifts');
+      await addToWeek(db, id, 'straddle_leg_lifts', today);
+      await addToWeek(db, id, 'straddle_leg_lifts', today);
       expect(await names()).toEqual([...new Set([...first, 'straddle_leg_lifts'])]);
-      await takeFromWeek(db, id, 'pancake_on_seat');
+      await takeFromWeek(db, id, 'pancake_on_seat', today);
       expect(await names()).not.toContain('pancake_on_seat');
-      for (const rest of (await names()).slice(1)) await takeFromWeek(db, id, rest);
-      await expect(takeFromWeek(db, id, (await names())[0]!)).rejects.toEqual(refusal('week_empty'));
-      await expect(addToWeek(db, id, 'no_such')).rejects.toEqual(refusal('not_found'));
+      for (const rest of (await names()).slice(1)) await takeFromWeek(db, id, rest, today);
+      await expect(takeFromWeek(db, id, (await names())[0]!, today)).rejects.toEqual(refusal('week_empty'));
+      await expect(addToWeek(db, id, 'no_such', today)).rejects.toEqual(refusal('not_found'));
     }));
 });
 
@@ -163,7 +173,7 @@ describe('grading', () => {
       expect(await at('rounds')).toBeNull();
       expect(await at('effortPct')).toBe(20);
       await expect(setDial(db, id, dial('pancake_press_draw', 'effortPct', 55, { sure: true }), now)).rejects.toEqual(
-        refusal('dial_out_of_range')
+        expect.objectContaining({ code: 'past_end', data: expect.objectContaining({ end: '40 %' }) })
       );
       await expect(setDial(db, id, dial('pancake_press_draw', 'rounds', 99), now)).rejects.toEqual(refusal('dial_out_of_range'));
       await setDial(db, id, dial('pancake_press_draw', 'rounds', 2), now);
@@ -197,9 +207,9 @@ describe('grading', () => {
     const id = await newClient(store.db, 'front_split', 'left');
     const [first, second] = weekOf(await caseOf(store.db, id)).map((w) => w.exercise.id);
     await Promise.all([
-      addToWeek(store.db, id, 'pancake_floor'),
-      takeFromWeek(store.db, id, first!),
-      chooseSchool(store.db, id, { exerciseId: second, schoolId: 'breath_counted', policies: {} })
+      addToWeek(store.db, id, 'pancake_floor', today),
+      takeFromWeek(store.db, id, first!, today),
+      chooseSchool(store.db, id, { exerciseId: second, schoolId: 'breath_counted', policies: {} }, today)
     ]);
     const week = weekOf(await caseOf(store.db, id));
     expect(week.map((w) => w.exercise.id)).toContain('pancake_floor');
@@ -209,37 +219,123 @@ describe('grading', () => {
     await store.db.query('delete from prop');
   });
 
-  test('a limit rules an exercise out, an open stop keeps it from being made harder', () =>
+  test('a limit and an open stop rule an exercise out; what is in use may still be made easier', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'heel_sit');
+      const stops = [{ motion: 'KF' as const, side: null, deg: 120 }];
+      const answers = { flags: ['artificial_knee'], sides: {}, beighton: [], effortCapPct: 60, sensationCap: 4 };
+      await expect(saveScreening(db, id, { ...answers, endStops: [] }, today)).rejects.toEqual(refusal('end_stop_missing'));
+      await saveScreening(db, id, { ...answers, endStops: stops }, today);
+      const barsOfHeelSit = async () =>
+        gradeOf(await caseOf(db, id), exerciseOf('heel_sit'), 'left')
+          .gated.bars.map(reasonText)
+          .join(' ');
+      expect(await barsOfHeelSit()).toMatch(/No heel-sit \(artificial knee/);
+      await expect(setDial(db, id, dial('heel_sit', 'holdS', 60), now)).rejects.toEqual(refusal('exercise_barred'));
+      await passCheck(db, id, today);
+      await setDial(db, id, dial('heel_sit', 'holdS', 60), now);
+      await insertLock(db, id, { stop: { joint: 'knee', side: 'left' }, painEventId: null, reason: 'A pop', openedOn: today });
+      expect(await barsOfHeelSit()).toMatch(/Left knee is locked/);
+      await expect(setDial(db, id, dial('heel_sit', 'holdS', 90), now)).rejects.toEqual(refusal('exercise_barred'));
+      await setDial(db, id, dial('heel_sit', 'holdS', 30), now);
+      // Nothing that loads it, and nothing else of the person is made harder meanwhile.
+      await expect(setDial(db, id, dial('wrist_own_hand', 'holdS', 60, { sure: true }), now)).rejects.toEqual(
+        refusal('past_end')
+      );
+      await expect(addToWeek(db, id, 'turnout_standing', today)).rejects.toEqual(refusal('exercise_barred'));
+    }));
+
+  test.each(['pigeon_forward', 'front_hip_90_90', 'figure_four_chair', 'butterfly_seat', 'stacked_shins', 'easy_seat'])(
+    'with a knee locked %s is neither graded nor put into a week',
+    (exerciseId) =>
+      store.rolledBack(async (db) => {
+        const id = await newClient(db, 'turnout');
+        await insertLock(db, id, { stop: { joint: 'knee', side: 'left' }, painEventId: null, reason: 'A pop', openedOn: today });
+        const exercise = exerciseOf(exerciseId);
+        const [first] = exercise.dials;
+        await expect(setDial(db, id, dial(exerciseId, first!.id, first!.max, { sure: true }), now)).rejects.toEqual(
+          refusal('exercise_barred')
+        );
+        const c = await caseOf(db, id);
+        for (const { exercise: e } of weekOf(c))
+          expect(e.loads.every((l) => l.joint !== 'knee') || e.sides === 'each', e.id).toBe(true);
+        // The other side stays open where it is done on one side and does not load the locked one.
+        if (exercise.sides !== 'each')
+          await expect(addToWeek(db, id, exerciseId, today)).rejects.toEqual(refusal('exercise_barred'));
+      })
+  );
+
+  test('a step of the knee waits its fortnight; a written reason goes past it, and is kept', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'heel_sit');
+      await setDial(db, id, dial('heel_sit', 'seatCm', 17.5, { sure: true }), now);
+      await expect(setDial(db, id, dial('heel_sit', 'seatCm', 15), now)).rejects.toEqual(refusal('wait_not_over'));
+      await setDial(db, id, dial('heel_sit', 'seatCm', 15, { reason: 'Set too high by mistake.' }), now);
+      const c = await caseOf(db, id);
+      expect(c.settingChanges.at(-1)).toMatchObject({ reason: 'Set too high by mistake.' });
+      await setDial(db, id, dial('heel_sit', 'seatCm', 20), now); // easier needs none
+      const later = new Date(`${addDays(today, 14)}T10:00:00`);
+      await setDial(db, id, dial('heel_sit', 'seatCm', 17.5), later);
+    }));
+
+  test('a reason is no way past a limit: half way, past flat for the young, an effort above its cap', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'front_split', 'left');
+      await take(db, id, 'front_split_gap', 'left', 30);
+      await passCheck(db, id, today, ['first_attempt', 'blood_pressure_controlled']);
+      const reason = 'I am sure.';
+      const stack = () => caseOf(db, id).then((c) => gradeOf(c, exerciseOf('front_split_on_stack'), 'left').dials[0]!.stack!);
+      expect((await stack()).rung.depthCm).toBeGreaterThanOrEqual(45); // half again as high as measured
+      await expect(setDial(db, id, dial('front_split_on_stack', 'depthCm', 40, { sure: true, reason }), now)).rejects.toEqual(
+        refusal('past_end')
+      );
+      await expect(setDial(db, id, dial('front_split_on_stack', 'depthCm', -5, { sure: true, reason }), now)).rejects.toEqual(
+        refusal('past_end')
+      );
+      await expect(setDial(db, id, dial('rear_hip_cycle', 'effortPct', 45, { sure: true, reason }), now)).rejects.toEqual(
+        refusal('past_end')
+      );
+    }));
+
+  test('a lotus week of somebody at the easy seat has the easy seat', () =>
     store.rolledBack(async (db) => {
       const id = await newClient(db, 'lotus');
-      await saveScreening(
-        db,
-        id,
-        { flags: ['artificial_knee'], sides: {}, endStops: [], beighton: [], effortCapPct: 60, sensationCap: 4 },
-        today
+      const ids = async () => weekOf(await caseOf(db, id)).map((w) => w.exercise.id);
+      expect((await ids())[0]).toBe('easy_seat');
+      expect(await ids()).not.toContain('half_lotus');
+      const { goal } = await caseOf(db, id);
+      const moved = (stage: number, on: string, targetReason = '') =>
+        saveGoal(db, id, goal.id, { ...goalInput('lotus'), stage, targetReason }, on);
+      await expect(moved(2, addDays(today, 60))).rejects.toEqual(refusal('stage_not_open'));
+      await expect(moved(1, addDays(today, 13))).rejects.toEqual(refusal('stage_not_open'));
+      await moved(1, addDays(today, 14));
+      expect((await ids())[0]).toBe('half_lotus');
+    }));
+
+  test('a start is never harder than what was measured', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'front_split', 'left');
+      for (const cm of [21, 11.2, 6]) {
+        await take(db, id, 'front_split_gap', 'left', cm);
+        const { rung } = gradeOf(await caseOf(db, id), exerciseOf('front_split_on_stack'), 'left').dials[0]!.stack!;
+        expect(rung.depthCm).toBeGreaterThanOrEqual(cm);
+      }
+    }));
+
+  test('past flat is no goal for the young', () =>
+    store.rolledBack(async (db) => {
+      const young = await newPerson(db, 'Wee Lark', 2014);
+      await expect(saveGoal(db, young, null, goalInput('front_split', { target: -10 }), today)).rejects.toEqual(
+        refusal('goal_barred')
       );
-      expect(gradeOf(await caseOf(db, id), exerciseOf('half_lotus'), 'left').barred.join()).toMatch(/^no lotus/);
-      await expect(setDial(db, id, dial('half_lotus', 'holdS', 30), now)).rejects.toEqual(refusal('exercise_barred'));
-      await saveScreening(db, id, { flags: [], sides: {}, endStops: [], beighton: [], effortCapPct: 60, sensationCap: 4 }, today);
-      await insertLock(db, id, {
-        painEventId: null,
-        joint: 'knee',
-        side: 'left',
-        reason: 'a pop',
-        openedOn: today
-      });
-      await setDial(db, id, dial('half_lotus', 'holdS', 30), now);
-      await expect(setDial(db, id, dial('half_lotus', 'holdS', 45), now)).rejects.toEqual(refusal('harder_while_locked'));
-      await setDial(db, id, dial('half_lotus', 'holdS', 15), now);
-      await setDial(db, id, dial('half_lotus', 'holdS', 30, { side: 'right' }), now);
-      await setDial(db, id, dial('half_lotus', 'holdS', 45, { side: 'right' }), now);
+      await saveGoal(db, young, null, goalInput('front_split'), today);
     }));
 
   test('the school is the exercise’s own, else the one the client prefers', () =>
     store.rolledBack(async (db) => {
       const id = await newClient(db, 'pancake');
-      await chooseSchool(db, id, { exerciseId: undefined, schoolId: 'drills', policies: { hands: 'none' } });
-      await chooseSchool(db, id, { exerciseId: 'pancake_on_seat', schoolId: 'long_hold', policies: {} });
+      await chooseSchool(db, id, { exerciseId: undefined, schoolId: 'drills', policies: { hands: 'none' } }, today);
+      await chooseSchool(db, id, { exerciseId: 'pancake_on_seat', schoolId: 'long_hold', policies: {} }, today);
       const c = await caseOf(db, id);
       expect(weekOf(c).map((w) => w.schoolId)).toEqual([
         'long_hold',
@@ -316,7 +412,7 @@ describe('the shelf', () => {
       const rungs = async () =>
         gradeOf(await caseOf(db, id), exerciseOf('pancake_on_seat'), 'left').dials[0]!.stack!.rungs.map((r) => r.depthCm);
       const before = await rungs();
-      const { addition, ladders } = await shelfUse(db, await listProps(db), null);
+      const { addition, ladders } = await shelfUse(db, await listProps(db), null, today);
       expect(ladders).toBeGreaterThan(0);
       expect(addition!.after.faults).toBeLessThan(addition!.before.faults);
       await insertProp(db, { ...lanternHallShelf[2]!, quantity: 2 });
@@ -326,9 +422,9 @@ describe('the shelf', () => {
   test('says what is missing and what else will do', () =>
     store.rolledBack(async (db) => {
       const id = await newClient(db, 'lotus');
-      await addToWeek(db, id, 'leaning_back_kneel');
-      await addToWeek(db, id, 'strap_reps_middle');
-      const { missing } = await shelfUse(db, await listProps(db), null);
+      await addToWeek(db, id, 'leaning_back_kneel', today);
+      await addToWeek(db, id, 'strap_reps_middle', today);
+      const { missing } = await shelfUse(db, await listProps(db), null, today);
       expect(missing.find((m) => m.kind === 'strap')).toMatchObject({
         name: 'Strap',
         neededBy: expect.arrayContaining(['Knee straightened on the strap, middle'])
@@ -341,9 +437,9 @@ describe('the shelf', () => {
       const id = await newClient(db, 'pancake');
       await setDial(db, id, dial('pancake_on_seat', 'seatCm', 10), now);
       const shelf = await listProps(db);
-      const users = await usersOfProp(db, shelf, shelf.find((p) => p.name === 'Cork block')!.id);
+      const users = await usersOfProp(db, shelf, shelf.find((p) => p.name === 'Cork block')!.id, today);
       expect(users).toEqual(['Somebody with a pancake: Pancake on its seat, relaxed, 10 cm']);
-      expect(await usersOfProp(db, shelf, shelf.find((p) => p.name === 'Stage box')!.id)).toEqual([]);
+      expect(await usersOfProp(db, shelf, shelf.find((p) => p.name === 'Stage box')!.id, today)).toEqual([]);
     }));
 });
 
@@ -381,7 +477,7 @@ describe('own exercises', () => {
     store.rolledBack(async (db) => {
       const id = await newClient(db, 'front_split', 'left');
       const own = await addExercise(db, written({ easier: ['low_lunge'] }), null);
-      await addToWeek(db, id, own);
+      await addToWeek(db, id, own, today);
       await setDial(db, id, dial(own, 'height1', 10), now);
       const c = await caseOf(db, id);
       const exercise = exerciseIn(c.catalogue, own);
@@ -393,7 +489,7 @@ describe('own exercises', () => {
       expect(settingOf(c, exercise, 'left')).toEqual({ holdS: 20, levels1: 0, height1: 10 });
       await changeExercise(db, own, written({ name: 'Lantern lunge, long' }));
       await expect(removeExercise(db, own, now)).rejects.toEqual(refusal('exercise_in_use'));
-      await takeFromWeek(db, id, own);
+      await takeFromWeek(db, id, own, today);
       await removeExercise(db, own, now);
       expect((await caseOf(db, id)).catalogue.some((e) => e.id === own)).toBe(false);
     }));

@@ -72,6 +72,7 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
       ...plain,
       id,
       links: links as LinkId[],
+      moves: movesOf(links as LinkId[], base),
       ...(notFelt && { notFelt }),
       ...(clothing && { clothing }),
       ...(base?.pose && { pose: base.pose }),
@@ -98,11 +99,17 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
     ...written,
     start: { ...written.start, ...start },
     loads: union(base.loads, written.loads),
-    lines: base.lines,
+    lines: union(base.lines, written.lines),
     stops: union(base.stops, written.stops),
     traits: union(base.traits, written.traits)
   };
 }
+
+/** The motions of a copy stay on the legs they were on; what is added is of the side's own leg. */
+const movesOf = (links: readonly LinkId[], base: Exercise | null): (LinkId | `other ${LinkId}`)[] => [
+  ...(base?.moves ?? []).map(({ motion, on }) => (on === 'other' ? (`other ${motion}` as const) : motion)),
+  ...links.filter((l) => !base?.moves.some((m) => m.motion === l))
+];
 
 /** Dials of the form. One that was there before keeps its id, and its stack and start with it; a new one gets a free one. */
 function dialsOf(rows: readonly OwnDial[], base: Exercise | null): Dial[] {

@@ -30,7 +30,8 @@ import {
 import type { Database } from '../db/db';
 import { appendNote, findOpenOccasion, insertOccasion, insertTrials, type Occasion, type Trial } from '../repo/occasionRepo';
 import { updatePhotoTrial } from '../repo/photoRepo';
-import { legOf, lengthsOf, loadCase, type ClientCase, type GoalCase, type SplitCase } from './clientCase';
+import { getClient } from '../repo/clientRepo';
+import { legOf, lengthsOf, type ClientCase, type GoalCase, type SplitCase } from './clientCase';
 import { perCase } from './perCase';
 
 /** What one occasion says of one measure, side and mode, by one way on one support. */
@@ -68,7 +69,7 @@ const seriesOf = (o: Occasion): Trial[][] => {
 
 /** Keeps an occasion whole, or nothing of it. Throws: CoreError 'gap_exceeds_leg', 'value_impossible' and those of the formulas. */
 export async function saveOccasion(db: Database, clientId: number, input: MeasureInput): Promise<number> {
-  const { client } = await loadCase(db, clientId);
+  const client = await getClient(db, clientId);
   const trials = input.trials.map((t) => {
     const measure = measureOf(t.measureId);
     const value = trialValue(measure, t.way, t.entries, lengthsOf(client, t.side));

@@ -85,7 +85,7 @@ describe('a picture', () => {
       expect(photo).toMatchObject({ id, measureId: 'HF-KS', side: 'left', way: 'photo', widthPx: 1600, takenOn: on });
       expect(photo!.points).toEqual(picture.points);
       expect(await files.read(id, 'image/svg+xml')).toEqual(svg);
-      expect(takenOf(await loadCase(db, client)).at(-1)).toMatchObject({ way: 'photo', value: 80 });
+      expect(takenOf(await loadCase(db, client, on)).at(-1)).toMatchObject({ way: 'photo', value: 80 });
     }));
 
   test('is not kept without consent', () =>
@@ -143,7 +143,7 @@ describe('taking back', () => {
       expect(await findConsent(db, client)).toBeNull();
       expect(await listPhotoIds(db, client)).toEqual([]);
       expect(onDisk()).not.toContain(id);
-      expect(takenOf(await loadCase(db, client))).toHaveLength(1);
+      expect(takenOf(await loadCase(db, client, on))).toHaveLength(1);
     }));
 
   test('one picture can go alone, and only that of its own client', () =>
@@ -165,7 +165,7 @@ describe('taking back', () => {
       await updateArchived(db, client, '2026-03-03T10:00:00Z');
       await deleteForGood(db, files, client);
       expect(onDisk()).not.toContain(id);
-      await expect(loadCase(db, client)).rejects.toThrow('not_found');
+      await expect(loadCase(db, client, on)).rejects.toThrow('not_found');
       for (const table of ['photo', 'photo_consent', 'occasion', 'goal'])
         expect((await db.query(`select 1 from ${table} where client_id = $1`, [client])).rows).toEqual([]);
     }));
@@ -189,7 +189,7 @@ test('the stand-in hides one value a day for every instrument and picture, near 
   given.rolledBack(async (db) => {
     const client = await withConsent(db);
     await measured(db, client, uuid(999));
-    const c = await loadCase(db, client);
+    const c = await loadCase(db, client, on);
     const ask = (trial: number, measure = 'HF-KS') =>
       standInAsk.parse({ measure, side: 'left', mode: 'passive', trial: String(trial) });
     const [first, second] = [hiddenValue(c, ask(1), on), hiddenValue(c, ask(2), on)];
@@ -205,7 +205,7 @@ describe('pictures beside each other', () => {
     await measured(db, client, await kept(db, client));
     await measured(db, client, await kept(db, client), { takenOn: '2026-04-20', photoDeg: 80, ...later });
     const photos = await listPhotos(db, client);
-    return { c: await loadCase(db, client), photos };
+    return { c: await loadCase(db, client, on), photos };
   };
 
   test('are those of one measure, side and mode, oldest first', () =>

@@ -7,20 +7,23 @@ import {
   planProgression,
   sides,
   type PlanAsk,
-  type PlanWeek
+  type LeftOut,
+  type PlanWeek,
+  type Side
 } from '$lib/core';
 import type { Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
-import { lockedJoints } from '../repo/lockRepo';
 import { insertPlan, supersedePlan, upsertSetting, type Plan } from '../repo/planRepo';
 import { insertSession, type Session } from '../repo/sessionRepo';
-import { isOpenForWork, limitsOf, restedLinesOf } from './checking';
+import { isOpenForWork } from './checking';
 import { loadSplitCase, type SplitCase } from './clientCase';
 import { gradesOf, rungsOf, settingsOf } from './grading';
-import { hasBaseline, weakerSide } from './measuring';
+import { hasBaseline, latestReading, readingsOf, weakerSide } from './measuring';
+import { safetyOf } from './safety';
 
 /** What every session of this client is made from, whatever the week. */
 export function blocksBase(c: SplitCase) {
+  const measuredCm = (side: Side) => latestReading(readingsOf(c), side, 'passive')?.depthCm;
   return {
     school: longHold,
     level: c.client.level === 'beginner' ? ('beginner' as const) : ('other' as const),
@@ -28,9 +31,9 @@ export function blocksBase(c: SplitCase) {
     weakerSide: weakerSide(c),
     settings: settingsOf(c),
     rungs: rungsOf(c),
-    limits: limitsOf(c),
-    locks: lockedJoints(c.locks),
-    restedLines: restedLinesOf(c)
+    measuredCm: { left: measuredCm('left'), right: measuredCm('right') },
+    person: safetyOf(c),
+    today: c.today
   };
 }
 
@@ -53,8 +56,8 @@ const planAsk = (
  *
  * Throws: CoreError 'not_cleared', 'plan_changed_elsewhere', 'no_stack_near', and those of `planProgression`.
  */
-export async function makePlan(db: Database, clientId: number, input: PlanInput): Promise<void> {
-  const c = await loadSplitCase(db, clientId);
+export async function makePlan(db: Database, clientId: number, input: PlanInput, today: string): Promise<void> {
+  const c = await loadSplitCase(db, clientId, today);
   if (!isOpenForWork(c)) throw new CoreError('not_cleared');
   const version = c.plan?.version ?? 0;
   if (input.basedOnVersion !== version) throw new CoreError('plan_changed_elsewhere', { version });
@@ -77,8 +80,8 @@ export async function makePlan(db: Database, clientId: number, input: PlanInput)
   }
 }
 
-export type SessionView = PlanWeek['sessions'][number] &
-  Readonly<{ id: number; status: Session['status']; doneOn: string | null }>;
+export type SessionView = Omit<PlanWeek['sessions'][number], 'leftOut'> &
+  Readonly<{ id: number; status: Session['status']; doneOn: string | null; leftOut: readonly (LeftOut | string)[] }>;
 export type WeekView = Omit<PlanWeek, 'sessions'> & Readonly<{ sessions: readonly SessionView[] }>;
 
 /** The plan in force as it would run with today's settings; sessions that were done show what was prescribed then. */

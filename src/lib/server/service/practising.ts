@@ -1,47 +1,63 @@
 import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
-import { before, CoreError, locksFrom, painKindOf, painPlaceOf, type Block, type PainEvent } from '$lib/core';
-import type { Database, Db } from '../db/db';
-import { insertLock } from '../repo/lockRepo';
+import { before, CoreError, painKindOf, type Block } from '$lib/core';
+import type { Database } from '../db/db';
+import { openLocks } from '../repo/lockRepo';
 import { insertPain, upsertSetLog } from '../repo/logRepo';
 import { getSession, updateEnded, updateStarted } from '../repo/sessionRepo';
-import { isOpenForWork } from './checking';
+import { isCheckDue, isOpenForWork } from './checking';
 import { dateOf, loadSplitCase, type SplitCase } from './clientCase';
+import { lockFor } from './pain';
 import { prepareSession } from './planning';
-import { decideAll, pendingResume } from './reviewing';
+import { decideAll, endedSessions, pendingResume } from './reviewing';
 
 /**
  * Starts a session with today's settings, or finds it running.
  *
  * Throws: CoreError 'not_found', 'not_cleared', 'not_ready', 'archived', 'session_already_running', 'resume_undecided', 'reason_missing', 'everything_locked',
- *         'minutes_too_few'.
+ *         'minutes_too_few', 'stopped_today'; 'check_overdue_unconfirmed' and 'same_day_unconfirmed' for what nobody confirmed.
  */
 export async function startSession(
   db: Database,
   clientId: number,
   sessionId: number,
-  { answer, reason, ...answers }: StartInput,
+  { answer, reason, overdueCheck, sameDay, ...answers }: StartInput,
   now: Date
 ): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
   if (session.status === 'running') return;
-  const found = await loadSplitCase(db, clientId);
+  const found = await loadSplitCase(db, clientId, dateOf(now));
   if (found.client.archivedAt) throw new CoreError('archived');
   if (!isOpenForWork(found)) throw new CoreError('not_cleared');
   if (found.sessions.some((s) => s.status === 'running')) throw new CoreError('session_already_running');
   const readiness = before(answers);
   if (!readiness.starts) {
-    if (answers.symptom) await lockFor(db, clientId, answers.symptom, null, dateOf(now));
+    const { symptom } = answers;
+    if (symptom)
+      await db.transaction((tx) => lockFor(tx, clientId, symptom, { exerciseId: null, workSide: null, painEventId: null }, now));
     throw new CoreError('not_ready', { why: readiness.because.join(' ') });
   }
+  const day = dayOf(found);
+  if (day.isStopped) throw new CoreError('stopped_today');
+  if (day.isSecond && !sameDay) throw new CoreError('same_day_unconfirmed');
+  const overdue = isCheckDue(found, found.today);
+  if (overdue && !overdueCheck) throw new CoreError('check_overdue_unconfirmed');
+  const confirmed = { ...(overdue && { overdueCheck: true as const }), ...(day.isSecond && { sameDay: true as const }) };
   await db.transaction(async (tx) => {
     const changed = await answerResume(tx, found, { answer, reason }, now);
-    const c = changed ? await loadSplitCase(tx, clientId) : found;
+    const c = changed ? await loadSplitCase(tx, clientId, found.today) : found;
     if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
     const { blocks, cuts, leftOut } = prepareSession({ ...c, plan: c.plan }, session);
     const given = { blocks: readiness.easier ? blocks.map(eased) : blocks, cuts, leftOut };
-    if (!(await updateStarted(tx, sessionId, given, { ...answers, ...readiness }, now.toISOString())))
+    if (!(await updateStarted(tx, sessionId, given, { ...answers, ...readiness, ...confirmed }, now.toISOString())))
       throw new CoreError('session_already_running');
   });
+}
+
+/** Whether a session of today is behind them already, and whether one was stopped whose stop is still open. */
+export function dayOf(c: SplitCase): { isSecond: boolean; isStopped: boolean } {
+  const ofToday = endedSessions(c).filter((s) => dateOf(s.startedAt!) === c.today);
+  const stillOpen = openLocks(c.locks).some((l) => l.openedOn === c.today);
+  return { isSecond: ofToday.length > 0, isStopped: stillOpen && ofToday.some((s) => s.status === 'stopped') };
 }
 
 /** Every work of a block one step easier, where it has one. */
@@ -57,7 +73,7 @@ async function answerResume(
   { answer, reason }: Pick<StartInput, 'answer' | 'reason'>,
   now: Date
 ): Promise<boolean> {
-  const pending = pendingResume(c, dateOf(now));
+  const pending = pendingResume(c);
   if (pending.length === 0) return false;
   if (answer === null) throw new CoreError('resume_undecided');
   if (answer === 'as before' && reason.trim() === '') throw new CoreError('reason_missing');
@@ -79,28 +95,13 @@ export async function logSet(db: Database, clientId: number, sessionId: number, 
 export async function tellPain(db: Database, clientId: number, sessionId: number, pain: PainInput, now: Date): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
   if (session.startedAt === null) throw new CoreError('session_not_running');
-  const kind = painKindOf(pain.kind);
+  const { action } = painKindOf(pain.kind);
   await db.transaction(async (tx) => {
-    if (!(await insertPain(tx, sessionId, pain))) return;
-    await lockFor(tx, clientId, pain, pain.id, dateOf(now));
-    if (kind.action === 'stop session' || kind.action === 'urgent')
-      await updateEnded(tx, sessionId, 'stopped', now.toISOString());
+    if (!(await insertPain(tx, clientId, { ...pain, sessionId, feltOn: dateOf(now), note: '' }))) return;
+    const { exerciseId, workSide, id } = pain;
+    await lockFor(tx, clientId, pain, { exerciseId, workSide, painEventId: id }, now);
+    if (action === 'stop session' || action === 'urgent') await updateEnded(tx, sessionId, 'stopped', now.toISOString());
   });
-}
-
-/** Opens the locks that a told pain asks for. */
-async function lockFor(tx: Db, clientId: number, pain: PainEvent, painEventId: string | null, openedOn: string): Promise<void> {
-  const kind = painKindOf(pain.kind);
-  const place = painPlaceOf(pain.place);
-  const opened = { reason: `${kind.label}: ${place.label.toLowerCase()}`, openedOn, painEventId };
-  for (const lock of locksFrom([pain])) await insertLock(tx, clientId, { ...opened, ...lock });
-  if (kind.action === 'stop line')
-    // Where no line belongs to the place, the joint is locked: the cautious reading.
-    await insertLock(tx, clientId, {
-      ...opened,
-      ...(place.line ? { line: place.line } : { joint: place.joint }),
-      side: pain.side
-    });
 }
 
 export async function finishSession(

@@ -1,26 +1,28 @@
 import type { DecideInput } from '$lib/contract/forms';
 import {
-  capOf,
   compileSession,
   CoreError,
   decide,
-  defaultEffortCapPct,
-  defaultSensationCap,
+  endValues,
   dialStates,
   exerciseOf,
+  isSore,
+  loadedJoints,
   otherSide,
-  painKindOf,
   painPlaceOf,
   partOf,
   planExerciseIds,
+  reasonText,
   retestEveryDays,
   sides,
+  sidesMeet,
+  stretchedLines,
   type Decision,
   type DialState,
   type Exercise,
   type Limit,
   type LinkId,
-  type PainPlaceId,
+  type PainEvent,
   type SessionRecord,
   type SetRecord,
   type Side,
@@ -28,18 +30,20 @@ import {
 } from '$lib/core';
 import type { Database, Db } from '../db/db';
 import { insertDecision } from '../repo/decisionRepo';
-import { insertLock, lockedJoints, openLocks } from '../repo/lockRepo';
-import { insertPain, type SetLog } from '../repo/logRepo';
+import { insertLock } from '../repo/lockRepo';
+import type { PainRecord, SetLog } from '../repo/logRepo';
 import { upsertSetting } from '../repo/planRepo';
 import type { Session } from '../repo/sessionRepo';
-import { limitsOf, restedLinesOf } from './checking';
 import { dateOf, loadSplitCase, type SplitCase } from './clientCase';
 import { rungsOf, settingsOf, splitExerciseId } from './grading';
 import { readingsOf, weakerSide } from './measuring';
 import { perCase } from './perCase';
+import { barsOf, gateOf, isHurt, measuredOf, painText } from './safety';
 
 export type Proposal = Decision &
-  Readonly<{ exerciseId: string; side: Side; dials: readonly DialState[]; sessionId: number; moment: 'review' | 'resume' }>;
+  Readonly<{ exerciseId: string; side: Side; dials: readonly DialState[]; sessionId: number; moment: Moment }>;
+
+type Moment = 'review' | 'resume' | 'afterwards';
 
 /** A share of the planned seconds below which a set was not done as planned, whatever was tapped. */
 const shortShare = 0.8;
@@ -65,21 +69,26 @@ export function recordsOf(c: SplitCase, exerciseId: string, side: Side): Session
     const planned = session.plannedSets.find((p) => p.exerciseId === exerciseId && p.side === side);
     if (!planned) return [];
     const logs = logsOf(c).get(`${session.id}/${exerciseId}/${side}`) ?? [];
-    const pains = c.pains.filter((p) => p.sessionId === session.id && p.exerciseId === exerciseId && p.workSide === side);
+    const pains = painsIn(c, session.id, exerciseId, side);
     const decisions = c.decisions.filter((d) => d.sessionId === session.id && d.exerciseId === exerciseId && d.side === side);
-    const decisionAt = (moment: 'review' | 'resume') => decisions.find((d) => d.moment === moment);
+    const decisionAt = (moment: Moment) => decisions.find((d) => d.moment === moment);
     const record: SessionRecord = {
       on: dayOf(session),
       plannedSets: planned.sets,
       // What was done one step easier says nothing about the setting in use.
       sets: logs.map((log) => (session.readiness?.easier ? easedRecord(log) : setRecord(log))),
       pains,
-      decision: decisionAt('review')
+      // What was decided on a pain told later is the newer of the two.
+      decision: decisionAt('afterwards') ?? decisionAt('review')
     };
     const resume = decisionAt('resume');
     return resume ? [record, { on: resume.decidedOn, plannedSets: 0, sets: [], pains: [], decision: resume }] : [record];
   });
 }
+
+/** Pains of an exercise in a session, told in it or later; where no side was told they are of either. */
+const painsIn = (c: SplitCase, sessionId: number, exerciseId: string, side: Side): PainRecord[] =>
+  c.pains.filter((p) => p.sessionId === sessionId && p.exerciseId === exerciseId && (p.workSide === null || p.workSide === side));
 
 function setRecord(log: SetLog): SetRecord {
   const longEnough = log.actualS >= shortShare * log.plannedS;
@@ -110,58 +119,95 @@ const linksOn = (exerciseId: string, side: Side): string[] => {
   return links.map((link) => `${link}/${links.length > 1 && link === 'HE' ? otherSide(side) : side}`);
 };
 
-/** What to do next, exercise by exercise and side by side, after the session that ended last. Those decided already are left out. */
-export function proposalsOf(c: SplitCase, today: string): Proposal[] {
+/**
+ * What to do next, exercise by exercise and side by side, after the session that ended last, and on pain told since it was
+ * decided. What is decided already is left out.
+ */
+export const proposalsOf = perCase((c: SplitCase): Proposal[] => {
   const session = endedSessions(c).at(-1);
-  if (!session) return [];
-  return propose(c, session, 'review', today);
-}
+  return session ? [...propose(c, session, 'review'), ...propose(c, session, 'afterwards')] : [];
+});
 
 /** Steps back that a pause asks for before the next session begins. */
-export function pendingResume(c: SplitCase, today: string): Proposal[] {
+export function pendingResume(c: SplitCase): Proposal[] {
   const session = endedSessions(c).at(-1);
   if (!session) return [];
-  return propose(c, session, 'resume', today).filter((p) => p.rule === 'pause or retest' && p.verdict === 'ease');
+  return propose(c, session, 'resume').filter((p) => p.rule === 'pause' && p.verdict === 'ease');
 }
 
-function propose(c: SplitCase, session: Session, moment: 'review' | 'resume', today: string): Proposal[] {
+function propose(c: SplitCase, session: Session, moment: Moment): Proposal[] {
   const deepened = new Set<string>();
   return decided.flatMap(({ id }) =>
     sides.flatMap((side): Proposal[] => {
       const history = recordsOf(c, id, side);
-      const inSession = session.plannedSets.some((p) => p.exerciseId === id && p.side === side);
-      const settled = c.decisions.some(
-        (d) => d.sessionId === session.id && d.moment === moment && d.exerciseId === id && d.side === side
-      );
+      const made = c.decisions.filter((d) => d.sessionId === session.id && d.exerciseId === id && d.side === side);
       const links = linksOn(id, side);
-      if (settled || !inSession || history.length === 0) {
-        const made = c.decisions.find((d) => d.sessionId === session.id && d.exerciseId === id && d.side === side);
-        if (made?.verdict === 'deepen') links.forEach((l) => deepened.add(l));
+      const inSession = session.plannedSets.some((p) => p.exerciseId === id && p.side === side);
+      if (
+        !inSession ||
+        history.length === 0 ||
+        made.some((d) => d.moment === moment) ||
+        !isOpenAt(c, session, id, side, moment)
+      ) {
+        if (made.some((d) => d.verdict === 'deepen')) links.forEach((l) => deepened.add(l));
         return [];
       }
       const linkDeepenedToday = links.some((l) => deepened.has(l));
-      const { decision, dials } = decideOne(c, id, side, { history, linkDeepenedToday, today });
+      const shared = sharedPains(c, session, id, side);
+      const { decision, dials } = decideOne(c, id, side, { history, linkDeepenedToday, moment, shared });
       if (decision.verdict === 'deepen') links.forEach((l) => deepened.add(l));
       return [{ ...decision, exerciseId: id, side, dials, sessionId: session.id, moment }];
     })
   );
 }
 
-type Asked = Readonly<{ history: SessionRecord[]; linkDeepenedToday: boolean; today: string }>;
+/** Of pain told later only that is decided on which came after the decision on its session. */
+function isOpenAt(c: SplitCase, session: Session, exerciseId: string, side: Side, moment: Moment): boolean {
+  if (moment !== 'afterwards') return true;
+  const before = c.decisions.find(
+    (d) => d.sessionId === session.id && d.moment === 'review' && d.exerciseId === exerciseId && d.side === side
+  );
+  return before !== undefined && painsIn(c, session.id, exerciseId, side).some((p) => isSore(p) && p.toldAt > before.decidedAt);
+}
+
+/** Pains of a session told in other exercises that this one bears on too: the same joint, or the same line. */
+function sharedPains(c: SplitCase, session: Session, exerciseId: string, side: Side) {
+  const exercise = exerciseOf(exerciseId);
+  const joints = loadedJoints(exercise, side);
+  const lines = stretchedLines(exercise, side);
+  const bearsOn = ({ place: id, side: at }: PainEvent) => {
+    const place = painPlaceOf(id);
+    return (
+      joints.some((j) => j.joint === place.joint && sidesMeet(j.side, at)) ||
+      lines.some((l) => place.lines.includes(l.line) && sidesMeet(l.side, at))
+    );
+  };
+  return c.pains.flatMap((pain) =>
+    pain.sessionId === session.id && pain.exerciseId !== null && pain.exerciseId !== exerciseId && isHurt(pain) && bearsOn(pain)
+      ? [{ pain, exerciseName: c.catalogue.find((e) => e.id === pain.exerciseId)?.name ?? 'another exercise' }]
+      : []
+  );
+}
+
+type Asked = Readonly<{
+  history: SessionRecord[];
+  linkDeepenedToday: boolean;
+  moment: Moment;
+  shared: ReturnType<typeof sharedPains>;
+}>;
 
 function decideOne(
   c: SplitCase,
   exerciseId: string,
   side: Side,
-  { history, linkDeepenedToday, today }: Asked
+  { history, linkDeepenedToday, moment, shared }: Asked
 ): { decision: Decision; dials: DialState[] } {
-  const limits = limitsToday(c);
   const setting = settingsOf(c)[exerciseId]![side];
   const exercise = exerciseOf(exerciseId);
+  const gated = gateOf(c, exercise, side, setting, measuredOf(c, exercise, side), limitsOfLastSession(c));
   const dials = dialStates(exercise, setting, {
     rungs: exerciseId === splitExerciseId ? { depthCm: rungsOf(c)[side] } : {},
-    effortCapPct: capOf(limits, 'effort cap', defaultEffortCapPct),
-    flatIsEnd: limits.some((l) => l.kind === 'no past-flat')
+    ends: endValues(gated)
   });
   const measured = readingsOf(c).filter((r) => r.side === side && r.mode === 'passive');
   const lastOn = measured.at(-1)?.takenOn ?? null;
@@ -172,7 +218,7 @@ function decideOne(
     prescription: {
       exercise,
       dials,
-      sensationCap: capOf(limits, 'sensation cap', defaultSensationCap),
+      sensationCap: gated.caps.sensation,
       sessionsPerWeek: c.plan?.sessionsPerWeek ?? c.client.sessionsPerWeek
     },
     side,
@@ -184,26 +230,26 @@ function decideOne(
         (d) => d.verdict === 'deepen' && d.dial === 'depthCm' && lastOn !== null && d.decidedOn > lastOn
       ).length
     },
-    limits,
-    locks: lockedJoints(c.locks),
-    restedLines: restedLinesOf(c),
+    gated,
+    moment,
+    shared,
     otherSide: { isWeaker: weakerSide(c) !== otherSide(side), stepsAhead: net(side) - net(otherSide(side)) },
     linkDeepenedToday,
-    today
+    today: c.today
   });
   return { decision, dials };
 }
 
-/** The limits in force, and those of the day of the last session: painkillers hide what should be felt. */
-const limitsToday = (c: SplitCase): readonly Limit[] => [...limitsOf(c), ...(endedSessions(c).at(-1)?.readiness?.limits ?? [])];
+/** Limits of the day of the last session: painkillers hide what should be felt. */
+const limitsOfLastSession = (c: SplitCase): readonly Limit[] => endedSessions(c).at(-1)?.readiness?.limits ?? [];
 
 /** Another verdict than the proposed one, with its reason. */
 export type Overrule = Readonly<{ verdict: Verdict; reason: string }>;
 
 /**
- * Carries decisions out: keeps them, moves the settings, and locks what a repeated pain asks for.
+ * Carries decisions out: keeps them, moves the settings, and takes out what is stopped until a named person clears it.
  *
- * Throws: CoreError 'reason_missing', 'stop_not_overruled', 'deepen_while_locked', 'deepen_against_limit', 'nothing_to_deepen'.
+ * Throws: CoreError 'reason_missing', 'stop_not_overruled', 'deepen_against_limit', 'nothing_to_deepen'.
  */
 export async function decideAll(
   tx: Db,
@@ -234,20 +280,25 @@ export async function decideAll(
       const setting = settingsOf(c)[proposal.exerciseId]![proposal.side];
       await upsertSetting(tx, c.goal.id, proposal.exerciseId, proposal.side, { ...setting, [dial]: to });
     }
-    if (verdict === 'stop' && proposal.rule === 'sore joint') await lockSoreJoint(tx, c, proposal, decidedOn);
+    if (verdict === 'stop') await stopExercise(tx, c, proposal, decidedOn);
   }
 }
 
 function overruled(
   c: SplitCase,
-  { verdict: proposed, dials }: Proposal,
+  { verdict: proposed, dials, exerciseId, side }: Proposal,
   { verdict, reason }: Overrule
 ): Pick<Proposal, 'verdict' | 'dial' | 'from' | 'to'> {
   if (proposed === 'stop') throw new CoreError('stop_not_overruled');
   if (reason.trim() === '') throw new CoreError('reason_missing');
-  if (verdict === 'deepen' && openLocks(c.locks).length > 0) throw new CoreError('deepen_while_locked');
-  const barring = limitsToday(c).find((l) => l.kind === 'no deepening');
-  if (verdict === 'deepen' && barring) throw new CoreError('deepen_against_limit', { why: barring.reason });
+  if (verdict === 'deepen') {
+    // A wait may be passed over with the reason that is written here; a stop, a limit and a stage may not.
+    const exercise = exerciseOf(exerciseId);
+    const setting = settingsOf(c)[exerciseId]![side];
+    const { bars, keeps } = gateOf(c, exercise, side, setting, measuredOf(c, exercise, side), limitsOfLastSession(c));
+    const against = bars[0] ?? keeps;
+    if (against) throw new CoreError('deepen_against_limit', { why: reasonText(against) });
+  }
   if (verdict === 'stay' || verdict === 'stop') return { verdict, dial: null, from: null, to: null };
   const dial = dials.find((d) => (verdict === 'deepen' ? d.harder : d.easier) !== null);
   if (!dial) {
@@ -257,28 +308,49 @@ function overruled(
   return { verdict, dial: dial.id, from: dial.at, to: verdict === 'deepen' ? dial.harder : dial.easier };
 }
 
-/** Pain twice running takes the joint out until it is cleared. */
-async function lockSoreJoint(tx: Db, c: SplitCase, { exerciseId, side }: Proposal, openedOn: string): Promise<void> {
-  const pains = recordsOf(c, exerciseId, side).at(-1)?.pains ?? [];
-  for (const pain of pains) {
-    const place = painPlaceOf(pain.place);
-    const reason = `Twice running in ${exerciseOf(exerciseId).name.toLowerCase()}: ${place.label.toLowerCase()}`;
-    await insertLock(tx, c.client.id, { joint: place.joint, side: pain.side, reason, openedOn, painEventId: null });
-  }
+/**
+ * An accepted stop takes the exercise out on that side until a named person clears it; sore pain twice running locks its joint as
+ * well. What a stop that is open takes out already needs no second one.
+ */
+async function stopExercise(
+  tx: Db,
+  c: SplitCase,
+  { exerciseId, side, rule, because }: Proposal,
+  openedOn: string
+): Promise<void> {
+  const exercise = exerciseOf(exerciseId);
+  const open = { openedOn, painEventId: null };
+  if (barsOf(c, exercise, side).some((b) => b.code === 'stop')) return;
+  if (rule === 'sore joint')
+    for (const pain of (recordsOf(c, exerciseId, side).at(-1)?.pains ?? []).filter(isSore)) {
+      const place = painPlaceOf(pain.place);
+      const reason = `Twice running in ${exercise.name.toLowerCase()}: ${place.label.toLowerCase()}`;
+      if (place.joint)
+        await insertLock(tx, c.client.id, {
+          stop: { joint: place.joint, side: place.sided ? pain.side : null },
+          reason,
+          ...open
+        });
+    }
+  await insertLock(tx, c.client.id, {
+    stop: { exerciseId, side },
+    reason: `${exercise.name}: ${because[0] ?? 'stopped in Review'}`,
+    ...open
+  });
 }
 
 /** One decision of the instructor after a session, accepted or overruled. Throws: those of `decideAll`, 'not_found'. */
 export async function decideProposal(db: Database, clientId: number, input: DecideInput, today: string): Promise<void> {
-  const c = await loadSplitCase(db, clientId);
-  const proposal = proposalsOf(c, today).find((p) => p.exerciseId === input.exerciseId && p.side === input.side);
+  const c = await loadSplitCase(db, clientId, today);
+  const proposal = proposalsOf(c).find((p) => p.exerciseId === input.exerciseId && p.side === input.side);
   if (!proposal) throw new CoreError('not_found', { what: 'proposal' });
   await db.transaction((tx) => decideAll(tx, c, [proposal], { verdict: input.verdict, reason: input.overruledBecause }, today));
 }
 
 /** Accepts everything that is still proposed after the last session. */
 export async function acceptProposals(db: Database, clientId: number, today: string): Promise<void> {
-  const c = await loadSplitCase(db, clientId);
-  await db.transaction((tx) => decideAll(tx, c, proposalsOf(c, today), null, today));
+  const c = await loadSplitCase(db, clientId, today);
+  await db.transaction((tx) => decideAll(tx, c, proposalsOf(c), null, today));
 }
 
 export type ExerciseDone = Readonly<{
@@ -311,9 +383,7 @@ export function doneAgainstPlan(c: SplitCase) {
           plannedS: ofSide.reduce((sum, s) => sum + s.endS - s.workStartS, 0),
           actualS: logs.reduce((sum, l) => sum + l.actualS, 0),
           cleanSets: logs.filter((l) => l.clean).length,
-          pains: c.pains
-            .filter((p) => p.sessionId === session.id && p.exerciseId === b.exerciseId && p.workSide === side)
-            .map((p) => `${painKindOf(p.kind).label}: ${p.side ?? ''} ${painPlaceOf(p.place).label.toLowerCase()}`)
+          pains: c.pains.filter((p) => painsIn(c, session.id, b.exerciseId, side).includes(p)).map(painText)
         }
       ];
     })
@@ -329,31 +399,9 @@ export function doneAgainstPlan(c: SplitCase) {
 }
 
 /** Sessions done of those that were due by today, in the plan in force. */
-export function attendanceOf(c: SplitCase, today: string): { done: number; due: number } {
+export function attendanceOf(c: SplitCase): { done: number; due: number } {
   const ofPlan = c.sessions.filter((s) => s.planId === c.plan?.id);
   const ended = ofPlan.filter((s) => s.status === 'done' || s.status === 'stopped').length;
-  const due = ofPlan.filter((s) => s.plannedOn < today || s.status !== 'planned').length;
+  const due = ofPlan.filter((s) => s.plannedOn < c.today || s.status !== 'planned').length;
   return { done: ended, due: Math.max(due, ended) };
-}
-
-/** Pain that came after the last session; it counts for the exercise it is told of. Throws: CoreError 'not_found'. */
-export async function tellAfterwards(
-  db: Database,
-  clientId: number,
-  input: Readonly<{ exerciseId: string; side: Side; place: PainPlaceId; bodySide: Side }>
-): Promise<void> {
-  const c = await loadSplitCase(db, clientId);
-  const session = endedSessions(c).at(-1);
-  if (!session) throw new CoreError('not_found', { what: 'session' });
-  const { exerciseId, side, place, bodySide } = input;
-  const bodySideOf = painPlaceOf(place).sided ? bodySide : null;
-  await insertPain(db, session.id, {
-    id: crypto.randomUUID(),
-    setIndex: 0,
-    exerciseId,
-    workSide: side,
-    place,
-    side: bodySideOf,
-    kind: 'afterwards'
-  });
 }

@@ -14,6 +14,7 @@ import { listPeople } from '../repo/peopleRepo';
 import type { ShelfProp } from '../repo/propRepo';
 import { loadCase, withGoal, type GoalCase } from './clientCase';
 import { gradeOf, type ExerciseGrade } from './gradeExercise';
+import { barsOf } from './safety';
 import { weekOf } from './week';
 
 type Graded = Readonly<{ c: GoalCase; exerciseName: string; grade: ExerciseGrade }>;
@@ -32,17 +33,17 @@ export type ShelfUse = Readonly<{
   }>[];
 }>;
 
-export async function shelfUse(db: Db, shelf: readonly ShelfProp[], clientId: number | null): Promise<ShelfUse> {
-  const cases = await casesOf(db, clientId);
+export async function shelfUse(db: Db, shelf: readonly ShelfProp[], clientId: number | null, today: string): Promise<ShelfUse> {
+  const cases = await casesOf(db, clientId, today);
   const needs = gradedOf(cases, shelf).flatMap(laddersOf);
   return { ladders: needs.length, addition: bestAddition(shelf, needs, candidateProps), missing: missingOf(cases, shelf) };
 }
 
-async function casesOf(db: Db, clientId: number | null): Promise<GoalCase[]> {
+async function casesOf(db: Db, clientId: number | null, today: string): Promise<GoalCase[]> {
   const ids = clientId === null ? (await listPeople(db, 'active')).map((p) => p.id) : [clientId];
   const cases: GoalCase[] = [];
   for (const id of ids) {
-    const found = withGoal(await loadCase(db, id));
+    const found = withGoal(await loadCase(db, id, today));
     if (found) cases.push(found);
   }
   return cases;
@@ -51,7 +52,8 @@ async function casesOf(db: Db, clientId: number | null): Promise<GoalCase[]> {
 const gradedOf = (cases: readonly GoalCase[], shelf: readonly ShelfProp[]): Graded[] =>
   cases.flatMap((c) =>
     weekOf(c).flatMap(({ exercise }) => {
-      if (!exercise.dials.some((d) => d.stack)) return [];
+      // What is barred needs nothing from the shelf.
+      if (!exercise.dials.some((d) => d.stack) || barsOf(c, exercise).length > 0) return [];
       const sidesOf = exercise.sides === 'each' ? (['left', 'right'] as const) : (['left'] as const);
       return sidesOf.map((side) => ({
         c,
@@ -94,9 +96,9 @@ function missingOf(cases: readonly GoalCase[], shelf: readonly ShelfProp[]): She
 }
 
 /** Who has a stack in use that stands on a prop: "Oda Venn: front split on its stack, left, 12.5 cm". */
-export async function usersOfProp(db: Db, shelf: readonly ShelfProp[], propId: string): Promise<string[]> {
+export async function usersOfProp(db: Db, shelf: readonly ShelfProp[], propId: string, today: string): Promise<string[]> {
   const clientId = shelf.find((p) => p.id === propId)?.clientId ?? null;
-  return gradedOf(await casesOf(db, clientId), shelf).flatMap(({ c, exerciseName, grade }) =>
+  return gradedOf(await casesOf(db, clientId, today), shelf).flatMap(({ c, exerciseName, grade }) =>
     grade.dials.flatMap(({ dial, stack }) =>
       stack?.chosen && stack.rung.items.some((i) => i.propId === propId)
         ? [`${c.client.name}: ${exerciseName}, ${dialAtRung(dial, stack.rung)} cm`]

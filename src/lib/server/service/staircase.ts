@@ -1,4 +1,4 @@
-import { addDays, daysBetween, nearestStack, progressRules, sides, type Rung, type Side, type Stack } from '$lib/core';
+import { addDays, daysBetween, nearestStack, sides, waitDays, type Rung, type Side, type Stack } from '$lib/core';
 import type { BodyState } from '$lib/contract/fields';
 import { dateOf, type SplitCase } from './clientCase';
 import { gradesOf, splitExerciseId } from './grading';
@@ -98,7 +98,7 @@ function pastTreads(
 
 /** One rung a week at the earliest: the rule that a depth waits seven days. */
 function aheadTreads(rungs: readonly Rung[], fromWeek: number): Tread[] {
-  const stepWeeks = progressRules.depthEveryDays / 7;
+  const stepWeeks = waitDays.depth / 7;
   return rungs.map((r, i) => ({
     fromWeek: fromWeek + (i + 1) * stepWeeks,
     toWeek: fromWeek + (i + 2) * stepWeeks,

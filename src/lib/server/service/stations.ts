@@ -26,7 +26,7 @@ export function stationsOf(c: ClientCase, today: string): Station[] {
     station('read', baseline ? 'done' : 'ahead', baseline ? 'Read down to its links.' : notYet),
     gradeStation(goalCase, baseline),
     ...(split
-      ? splitStations(split, baseline, today)
+      ? splitStations(split, baseline)
       : stationIds.slice(4).map((id) => station(id, 'closed', 'Plans and sessions are made for the front split.')))
   ];
 }
@@ -69,10 +69,10 @@ function gradeStation(c: GoalCase, baseline: boolean): Station {
   return station('grade', graded ? 'done' : 'due', graded ? 'Both sides are set.' : 'Nothing chosen yet.');
 }
 
-function splitStations(c: SplitCase, baseline: boolean, today: string): Station[] {
+function splitStations(c: SplitCase, baseline: boolean): Station[] {
   const open = isOpenForWork(c);
   const next = c.sessions.find((s) => s.status === 'running') ?? c.sessions.find((s) => s.status === 'planned');
-  const waiting = proposalsOf(c, today).length;
+  const waiting = proposalsOf(c).length;
 
   const practise = !open
     ? station('practise', 'blocked', 'Cleared by a named person first.')

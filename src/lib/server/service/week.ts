@@ -1,5 +1,5 @@
 import type { NoteInput, SchoolInput } from '$lib/contract/exerciseForms';
-import { CoreError, goalExercises, goalOf, planExerciseIds, type Exercise, type SchoolId } from '$lib/core';
+import { chainOf, CoreError, goalExercises, goalOf, planExerciseIds, reasonText, type Exercise, type SchoolId } from '$lib/core';
 import type { Database } from '../db/db';
 import { replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
 import { updateSchool } from '../repo/clientRepo';
@@ -7,6 +7,7 @@ import { upsertExerciseNote } from '../repo/exerciseRepo';
 import { loadGoalCase, withSplit, type GoalCase } from './clientCase';
 import { exerciseIn } from './library';
 import { perCase } from './perCase';
+import { barsOf } from './safety';
 
 /** An exercise of the week with the school it is done by: its own, or the one the client prefers. */
 export type WeekExercise = Readonly<{ exercise: Exercise; choice: ExerciseChoice; schoolId: SchoolId | null }>;
@@ -22,34 +23,61 @@ export const weekOf = perCase((c: GoalCase): WeekExercise[] => {
   return (c.choices.length > 0 ? chosen : first()).map((w) => ({ ...w, schoolId: w.choice.schoolId ?? c.client.schoolId }));
 });
 
-const firstWeek = (c: GoalCase): Exercise[] =>
-  withSplit(c)
-    ? planExerciseIds.map((id) => exerciseIn(c.catalogue, id)).toSorted((a, b) => b.positionOf.length - a.positionOf.length)
-    : goalExercises(goalOf(c.goal.kind), c.catalogue);
+/**
+ * A first list that the gate lets through; a position that is not open yet gives way to the nearest easier one that is. What a
+ * front split is planned from stays listed, since the plan leaves out what is barred and says so.
+ */
+function firstWeek(c: GoalCase): Exercise[] {
+  if (withSplit(c))
+    return planExerciseIds.map((id) => exerciseIn(c.catalogue, id)).toSorted((a, b) => b.positionOf.length - a.positionOf.length);
+  const goal = goalOf(c.goal.kind);
+  const list = goalExercises(goal, c.catalogue);
+  const position = list[0] && openOrEasier(c, list[0]);
+  const open = goalExercises(
+    goal,
+    c.catalogue.filter((e) => barsOf(c, e).length === 0)
+  );
+  const found = [...new Set([...(position ? [position] : []), ...open])];
+  return found.length > 0 ? found : list;
+}
+
+/** The exercise, or the nearest easier one in its row that is open; null where none is. */
+function openOrEasier(c: GoalCase, exercise: Exercise): Exercise | null {
+  if (barsOf(c, exercise).length === 0) return exercise;
+  const row = chainOf(exercise, c.catalogue);
+  const before = row.slice(0, row.indexOf(exercise.id)).toReversed();
+  return before.map((id) => exerciseIn(c.catalogue, id)).find((e) => barsOf(c, e).length === 0) ?? null;
+}
 
 /** The week is read and written in one transaction, so that changes from two places all stay. */
 const changeWeek = (
   db: Database,
   clientId: number,
+  today: string,
   change: (week: readonly ExerciseChoice[], c: GoalCase) => readonly ExerciseChoice[]
 ): Promise<void> =>
   db.transaction(async (tx) => {
-    const c = await loadGoalCase(tx, clientId);
+    const c = await loadGoalCase(tx, clientId, today);
     const week = weekOf(c).map((w) => w.choice);
     await replaceChoices(tx, c.goal.id, change(week, c));
   });
 
-/** Puts an exercise into the week of the goal in work, at its end; one that is there already stays where it is. */
-export const addToWeek = (db: Database, clientId: number, exerciseId: string): Promise<void> =>
-  changeWeek(db, clientId, (week, { catalogue }) => {
-    exerciseIn(catalogue, exerciseId);
+/**
+ * Puts an exercise into the week of the goal in work, at its end; one that is there already stays where it is.
+ *
+ * Throws: CoreError 'exercise_barred' for what the gate bars on both sides; 'not_found'.
+ */
+export const addToWeek = (db: Database, clientId: number, exerciseId: string, today: string): Promise<void> =>
+  changeWeek(db, clientId, today, (week, c) => {
+    const [bar] = barsOf(c, exerciseIn(c.catalogue, exerciseId));
+    if (bar) throw new CoreError('exercise_barred', { why: reasonText(bar) });
     const isThere = week.some((w) => w.exerciseId === exerciseId);
     return isThere ? week : [...week, { exerciseId, schoolId: null, policies: {} }];
   });
 
 /** Takes an exercise out of the week; its settings stay, and come back with it. Throws: CoreError 'week_empty' for the last. */
-export const takeFromWeek = (db: Database, clientId: number, exerciseId: string): Promise<void> =>
-  changeWeek(db, clientId, (week) => {
+export const takeFromWeek = (db: Database, clientId: number, exerciseId: string, today: string): Promise<void> =>
+  changeWeek(db, clientId, today, (week) => {
     const rest = week.filter((w) => w.exerciseId !== exerciseId);
     if (rest.length === 0) throw new CoreError('week_empty');
     return rest;
@@ -59,10 +87,11 @@ export const takeFromWeek = (db: Database, clientId: number, exerciseId: string)
 export async function chooseSchool(
   db: Database,
   clientId: number,
-  { exerciseId, schoolId, policies }: SchoolInput
+  { exerciseId, schoolId, policies }: SchoolInput,
+  today: string
 ): Promise<void> {
   if (exerciseId === undefined) return updateSchool(db, clientId, schoolId, policies);
-  await changeWeek(db, clientId, (week) =>
+  await changeWeek(db, clientId, today, (week) =>
     week.map((choice) => (choice.exerciseId === exerciseId ? { ...choice, schoolId, policies } : choice))
   );
 }

@@ -12,6 +12,7 @@ export const newPerson = (db: Database, name = 'Nell Harrow', birthYear = 1990):
   insertClient(db, {
     name,
     birthYear,
+    birthDate: null,
     level: 'intermediate',
     contact: '',
     statureCm: 170,
@@ -42,9 +43,17 @@ export function goalInput(kind: string, more: Partial<GoalInput> = {}): GoalInpu
   };
 }
 
-export async function personWithGoal(db: Database, kind: string, more: Partial<GoalInput> = {}): Promise<number> {
+/** The day of the tests, where they say no other. */
+export const testDay = '2026-03-02';
+
+export async function personWithGoal(
+  db: Database,
+  kind: string,
+  more: Partial<GoalInput> = {},
+  today = testDay
+): Promise<number> {
   const id = await newPerson(db);
-  await saveGoal(db, id, null, goalInput(kind, more));
+  await saveGoal(db, id, null, goalInput(kind, more), today);
   return id;
 }
 

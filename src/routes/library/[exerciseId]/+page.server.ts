@@ -6,6 +6,7 @@ import { listUsersOf, updateOwnExerciseRemoved } from '$lib/server/repo/exercise
 import { listProps } from '$lib/server/repo/propRepo';
 import { withGoal } from '$lib/server/service/clientCase';
 import { gradeOf, settingOf } from '$lib/server/service/gradeExercise';
+import { barsOf } from '$lib/server/service/safety';
 import { exerciseIn, loadCatalogue, removeExercise } from '$lib/server/service/library';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
@@ -49,7 +50,8 @@ export const load: PageServerLoad = async ({ params, url, parent, locals: { db, 
       substitutes: substitutesFor(need.id, atHand).slice(0, 3)
     })),
     users: await listUsersOf(db, exercise.id),
-    barred: c ? gradeOf(c, exercise, c.goal.leadSide ?? 'left').barred : [],
+    gated: c ? gradeOf(c, exercise, c.goal.leadSide ?? 'left').gated : null,
+    isBarred: c ? barsOf(c, exercise).length > 0 : false,
     note: c?.notes.find((n) => n.exerciseId === exercise.id) ?? null,
     others: catalogue.filter((e) => e.id !== exercise.id).map(({ id, name }) => ({ id, name })),
     query: queryOf(url)

@@ -8,6 +8,7 @@
   import Scene from '$lib/ui/drawing/Scene.svelte';
   import { formProblem } from '$lib/ui/formState';
   import { capital } from '$lib/ui/format';
+  import GateNotes from '$lib/ui/GateNotes.svelte';
   import { undoable } from '$lib/ui/sending';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Select from '$lib/ui/Select.svelte';
@@ -70,7 +71,7 @@
             }}
         >
           <input type="hidden" name="exerciseId" value={e.id} />
-          <button class="btn btn-primary" disabled={data.barred.length > 0}>Into the week of {client.name}</button>
+          <button class="btn btn-primary" disabled={data.isBarred}>Into the week of {client.name}</button>
         </form>
       {/if}
     {/if}
@@ -95,11 +96,16 @@
     <a class="btn" href="/library/new?copy={e.id}">Copy and change</a>
   </div>
   <ProblemNote text={formProblem(form)} />
-  {#each data.barred as why, i (i)}
-    <p class="mt-2 rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">
-      Not for {client?.name}: {why}
-    </p>
-  {/each}
+  {#if data.gated}
+    <div class="mt-3 flex flex-col gap-2">
+      <GateNotes
+        bars={data.gated.bars}
+        within={data.gated.within}
+        remember={data.gated.remember}
+        checkHref={data.forClient ? `/people/${data.forClient.id}/check` : undefined}
+      />
+    </div>
+  {/if}
 
   <section class="mt-4" aria-label="Easier to harder">
     <ol class="flex items-stretch overflow-x-auto border-b-[3px] border-ink">

@@ -2,6 +2,8 @@ import { daysBetween } from '$lib/core';
 import { orNotFound } from '$lib/server/orNotFound';
 import { bodyOf, withSplit } from '$lib/server/service/clientCase';
 import { staircasesOf } from '$lib/server/service/staircase';
+import { openLocks } from '$lib/server/repo/lockRepo';
+import { painAlertsOf } from '$lib/server/service/pain';
 import { stationsOf } from '$lib/server/service/stations';
 import type { LayoutServerLoad } from './$types';
 
@@ -15,6 +17,12 @@ export const load: LayoutServerLoad = async ({ params, locals: { caseOf, today }
     goal: goal && { ...goal, daysLeft: goal.targetOn ? daysBetween(today, goal.targetOn) : null },
     goals: goals.map(({ id, name }) => ({ id, name })),
     stations: stationsOf(found, today),
+    stops: openLocks(found.locks).map(({ stop, reason }) => ({
+      stop,
+      reason,
+      exercise: 'exerciseId' in stop ? (found.catalogue.find((e) => e.id === stop.exerciseId)?.name ?? null) : null
+    })),
+    painAlerts: painAlertsOf(found),
     staircases: split ? staircasesOf(split, today) : []
   };
 };

@@ -2,9 +2,9 @@
   import { page } from '$app/state';
   import Pencil from '@lucide/svelte/icons/pencil';
   import { isSplitModel } from '$lib/contract/goalForms';
-  import { goalOf } from '$lib/core';
   import MiniStaircase from '$lib/ui/drawing/MiniStaircase.svelte';
-  import { targetText } from '$lib/ui/format';
+  import { goalOf, stopPlaceText, type Stop } from '$lib/core';
+  import { shortDate, targetText } from '$lib/ui/format';
   import GoalSwitch from './GoalSwitch.svelte';
   import Path from './Path.svelte';
 
@@ -17,6 +17,10 @@
     const goal = goalOf(data.goal.kind);
     return isSplitModel(goal) ? '' : (goal.stages[data.goal.stage] ?? '');
   });
+  const stopWord = ({ stop, exercise }: { stop: Stop; exercise: string | null }) =>
+    'exerciseId' in stop
+      ? `${(exercise ?? 'an exercise').toLowerCase()}${stop.side ? `, ${stop.side}` : ''}`
+      : stopPlaceText(stop).toLowerCase();
   const lead = $derived(data.staircases.find((s) => s.side === data.goal?.leadSide));
 </script>
 
@@ -52,8 +56,23 @@
         <span class="font-semibold text-mulberry">Set the goal</span>
       {/if}
     </a>
+    <a class="btn btn-quiet text-stop" href="{base}/pain" aria-current={page.url.pathname === `${base}/pain` ? 'page' : undefined}
+      >Tell pain</a
+    >
     <Path stations={data.stations} {base} />
   </section>
+  {#if data.stops.length > 0 || data.painAlerts.length > 0}
+    <p class="border-b border-stop bg-paper px-5 py-1.5 leading-snug font-semibold text-stop print:hidden" role="status">
+      {#if data.stops.length > 0}
+        Stopped until cleared: {data.stops.map(stopWord).join('; ')}.
+        <a class="underline" href="{base}/check">To the Check</a>
+      {/if}
+      {#each data.painAlerts as alert (alert.text)}
+        Pain twice running: {alert.text}, {shortDate(alert.days[0])} and {shortDate(alert.days[1])}.
+        <a class="underline" href="{base}/pain">What was told</a>
+      {/each}
+    </p>
+  {/if}
   {#if data.client.archivedAt}<p class="bg-line px-5 py-2">
       Archived. Bring this person back from the list of people to go on.
     </p>{/if}

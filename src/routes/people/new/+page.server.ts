@@ -6,8 +6,8 @@ import { submitted } from '$lib/server/submitted';
 import type { Actions } from './$types';
 
 export const actions: Actions = {
-  default: async ({ request, locals: { db, now } }) => {
-    const form = clientForm(await getUnits(db), now.getFullYear());
+  default: async ({ request, locals: { db, today } }) => {
+    const form = clientForm(await getUnits(db), today);
     const done = await submitted(request, form, (input) => insertClient(db, input));
     if (!done.ok) return done.failure;
     redirect(303, `/people/${done.value}/goal`);

@@ -25,7 +25,6 @@ export const butterfly: Family = {
       positionOf: ['butterfly'],
       pose: 'butterfly',
       traits: ['end range'],
-      loads: ['hip', 'knee'],
       setup: [
         'Sit tall on a seat that lets the low back be long, soles together.',
         'Blocks under both knees, so that they can rest.',
@@ -218,7 +217,7 @@ export const butterfly: Family = {
       links: ['HAB90', 'HE'],
       also: ['upper back arching'],
       sides: 'both together',
-      loads: ['hip', 'back'],
+      loads: ['back'],
       setup: ['Butterfly, fingertips behind the hips.', 'Draw in the belly, lift the chest; later float the hips.'],
       checks: ['belly drawn in', 'the arch is in the upper back'],
       felt: 'front of the chest and the hips',
@@ -326,7 +325,7 @@ export const butterfly: Family = {
       kinds: ['assisted'],
       links: ['HER90', 'HAB90', 'KF'],
       sideWords: 'leg folded',
-      traits: ['lever on the foot'],
+      traits: ['lever on the foot', 'lotus'],
       setup: [
         'Sit with one foot on the other thigh, a hand holding it.',
         'The other hand presses the thigh down in small presses.'
@@ -349,7 +348,7 @@ export const butterfly: Family = {
       kinds: ['assisted'],
       links: ['HER90', 'HAB90'],
       sideWords: 'leg folded',
-      loads: ['hip', 'knee'],
+      traits: ['lotus'],
       setup: ['Sit with one foot on the other thigh, a hand holding it.', 'Lead the knee in slow circles with the other hand.'],
       checks: ['the circle is made by the hip'],
       felt: 'deep in the hip',

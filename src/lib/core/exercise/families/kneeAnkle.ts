@@ -322,8 +322,8 @@ export const kneeAnkle: Family = {
       sides: 'both together',
       positionOf: ['lean_back'],
       pose: 'lean back',
-      traits: ['end range'],
-      loads: ['hip', 'knee', 'ankle', 'back'],
+      traits: ['end range', 'lean back'],
+      loads: ['back'],
       props: [need('rings', 'rings or a band at a fixed anchor')],
       padding: ['a soft mat under knees and ankles'],
       setup: [

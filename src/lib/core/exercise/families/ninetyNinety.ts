@@ -19,6 +19,7 @@ export const ninetyNinety: Family = {
       phases: ['warm-up', 'active end'],
       kinds: ['active'],
       links: ['HER90'],
+      moves: ['HER90', 'other HIR90'],
       sideWords: 'knee lifts',
       pose: '90/90 switch',
       setup: [
@@ -43,6 +44,7 @@ export const ninetyNinety: Family = {
       phases: ['mobilise', 'active end'],
       kinds: ['active'],
       links: ['HER90', 'HIR90'],
+      moves: ['HER90', 'HIR90', 'other HIR90'],
       sideWords: 'leg in front',
       pose: '90/90 switch',
       setup: [
@@ -64,6 +66,7 @@ export const ninetyNinety: Family = {
       phases: ['mobilise', 'active end'],
       kinds: ['active'],
       links: ['HER90', 'HIR90'],
+      moves: ['HER90', 'HIR90', 'other HIR90'],
       sideWords: 'foot sweeps',
       pose: '90/90 switch',
       setup: ['Sit in 90/90, hands behind.', 'Sweep the trailing foot forward with the knee bent and down; take it back.'],
@@ -104,6 +107,7 @@ export const ninetyNinety: Family = {
       phases: ['hold', 'settle'],
       kinds: ['passive'],
       links: ['HER90'],
+      moves: ['HER90', 'other HIR90'],
       sideWords: 'leg in front',
       setup: [
         'Sit in 90/90.',
@@ -159,6 +163,7 @@ export const ninetyNinety: Family = {
       phases: ['hold'],
       kinds: ['passive'],
       links: ['HER90'],
+      moves: ['HER90', 'other HIR90'],
       sideWords: 'leg in front',
       setup: [
         'Sit in 90/90, the trailing knee, hip and shoulder in one line.',
@@ -186,6 +191,7 @@ export const ninetyNinety: Family = {
       phases: ['contract-relax'],
       kinds: ['isometric'],
       links: ['HER90', 'HIR90'],
+      moves: ['HER90', 'HIR90', 'other HIR90'],
       sideWords: 'leg in front',
       setup: [
         'From the held 90/90, brace the whole body.',
@@ -218,6 +224,7 @@ export const ninetyNinety: Family = {
       phases: ['contract-relax'],
       kinds: ['isometric'],
       links: ['HER90', 'HF-KB'],
+      moves: ['HER90', 'HF-KB', 'other HIR90'],
       sideWords: 'leg in front',
       setup: [
         '90/90, chest over the front shin.',
@@ -243,6 +250,7 @@ export const ninetyNinety: Family = {
       phases: ['contract-relax'],
       kinds: ['isometric'],
       links: ['HIR90'],
+      moves: ['HIR90', 'other HER90'],
       sideWords: 'leg behind',
       setup: [
         '90/90, trunk turned toward the rear leg, its seat heavy.',

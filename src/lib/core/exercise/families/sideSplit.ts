@@ -28,7 +28,6 @@ export const sideSplit: Family = {
       sides: 'both together',
       positionOf: ['frog'],
       pose: 'frog height',
-      loads: ['hip', 'knee'],
       padding: [underKnees],
       setup: [
         'All fours, knees apart, a stack under the pelvis if it shall be carried.',
@@ -71,7 +70,6 @@ export const sideSplit: Family = {
       links: ['HAB90'],
       sides: 'both together',
       pose: 'frog height',
-      loads: ['hip', 'knee'],
       padding: [underKnees],
       setup: ['Frog on hands or forearms.', 'Rock the hips back and forward, slowly.'],
       checks: ['knees keep their width', 'slow'],
@@ -95,7 +93,6 @@ export const sideSplit: Family = {
       sides: 'both together',
       added: true,
       pose: 'frog height',
-      loads: ['hip', 'knee'],
       padding: [underKnees],
       setup: [
         'Frog at the depth that is bearable.',
@@ -234,7 +231,6 @@ export const sideSplit: Family = {
       sides: 'both together',
       positionOf: ['side_split'],
       pose: 'side split',
-      loads: ['hip', 'knee'],
       setup: ['Frog, at ease.', 'Straighten the legs out to the sides and sit in, hands carrying.'],
       checks: ['knees and feet the same way', 'pelvis level'],
       felt: 'inner thighs',
@@ -258,7 +254,6 @@ export const sideSplit: Family = {
       positionOf: ['side_split'],
       added: true,
       pose: 'side split',
-      loads: ['hip', 'knee'],
       setup: [
         'A stack where the pelvis comes down; it must not move.',
         'Slide both feet out alike, hands carrying.',

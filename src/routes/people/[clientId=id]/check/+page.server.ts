@@ -6,7 +6,7 @@ import { orNotFound } from '$lib/server/orNotFound';
 import { openLocks } from '$lib/server/repo/lockRepo';
 import { findDraft } from '$lib/server/repo/screeningRepo';
 import {
-  ageYears,
+  agesOf,
   clearLock,
   clearScreening,
   freshDraft,
@@ -23,8 +23,8 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, db, 
   const { screening, locks, client } = found;
   const begun = await findDraft(db, client.id);
   const draft = begun ?? freshDraft(screening);
-  const age = ageYears(client, today);
-  const cards = topicsFor({ ageYears: age, ...draft });
+  const ages = agesOf(client, today);
+  const cards = topicsFor({ ...ages, ...draft });
   const asked = cards.find((t) => t.id === url.searchParams.get('topic'));
   const open = cards.find((t) => !draft.topics.includes(t.id)) ?? cards[0]!;
   return {
@@ -35,10 +35,12 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, db, 
     topicId: asked?.id ?? (screening === null ? open.id : null),
     goesOnAt: open.id,
     openLocks: openLocks(locks),
+    exerciseNames: Object.fromEntries(found.catalogue.map((e) => [e.id, e.name])),
     clearedLocks: locks.filter((l) => l.clearedOn),
     isOpen: isOpenForWork(found),
     isDue: isCheckDue(found, today),
-    ageYears: age,
+    ages,
+    birthDate: client.birthDate,
     week: { weekHolds: client.weekHolds, homeProps: client.homeProps }
   };
 };

@@ -1,13 +1,12 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
-  import { beighton, screeningRows, setByInstructor } from '$lib/core';
+  import { beighton, isCleared, limitText, screeningRows, setByInstructor, stopPlaceText } from '$lib/core';
   import type { BodyLock } from '$lib/server/repo/lockRepo';
   import type { ScreeningRecord } from '$lib/server/repo/screeningRepo';
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { dateText } from '$lib/ui/format';
-  import { limitText } from '$lib/ui/limitText';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { keepTyped } from '$lib/ui/sending';
 
@@ -21,11 +20,12 @@
     begunAt: string | null;
     clearedLocks: readonly BodyLock[];
     week: { weekHolds: readonly string[]; homeProps: string };
-    ageYears: number;
+    ages: Readonly<{ ageYears: number; oldestYears: number }>;
+    names: Readonly<Record<string, string>>;
     form: FormState;
   };
-  let { screening: s, isOpen, isDue, hasLocks, begunAt, clearedLocks, week, ageYears, form }: Props = $props();
-  const mobility = $derived(beighton(s.beighton, ageYears));
+  let { screening: s, isOpen, isDue, hasLocks, begunAt, clearedLocks, week, ages, names, form }: Props = $props();
+  const mobility = $derived(beighton(s.beighton, ages.oldestYears));
   const raised = $derived(screeningRows.filter((r) => s.flags.includes(r.id)));
   const limits = $derived(s.limits.filter((l) => l.reason !== setByInstructor));
   const relaxedOf = (kind: string, reason: string) => s.relaxed.find((r) => r.kind === kind && r.reason === reason);
@@ -36,9 +36,9 @@
   <h1>
     {isOpen
       ? hasLocks
-        ? 'Open, but for what is locked'
+        ? 'Open, but for what is stopped'
         : 'Open for work'
-      : s.clearance === 'urgent'
+      : s.clearance === 'urgent' || isCleared(s.clearance, s.clearedBy)
         ? 'Medical help first'
         : 'A clinician first'}
   </h1>
@@ -116,8 +116,9 @@
     <ul class="mt-2 flex flex-col gap-1">
       {#each clearedLocks as lock (lock.id)}
         <li>
-          {lock.reason}, {lock.side ?? ''}
-          {lock.joint ?? lock.line}: opened {dateText(lock.openedOn)}, cleared by {lock.clearedBy}
+          {lock.reason}. {'exerciseId' in lock.stop
+            ? `${names[lock.stop.exerciseId] ?? 'An exercise'}${lock.stop.side ? `, ${lock.stop.side}` : ''}`
+            : stopPlaceText(lock.stop)}: opened {dateText(lock.openedOn)}, cleared by {lock.clearedBy}
         </li>
       {/each}
     </ul>

@@ -1,16 +1,20 @@
 <script lang="ts">
-  import { capOf, defaultEffortCapPct, defaultSensationCap, setByInstructor, type Screening } from '$lib/core';
-  import { limitText } from '$lib/ui/limitText';
+  import { capsOf, limitText, setByInstructor, type Screening } from '$lib/core';
+  import { dateText } from '$lib/ui/format';
 
   /** What the answers allow, written out while they are given. */
   type Props = {
     screening: Screening;
-    ageYears: number;
+    ages: Readonly<{ ageYears: number; oldestYears: number }>;
+    birthDate: string | null;
+    /** A stop is open on the whole person, or on something of theirs. */
+    hasPersonStop: boolean;
+    hasStops: boolean;
     relaxed: readonly { kind: string; reason: string }[];
     /** While the conversation goes on nothing is final. */
     soFar: boolean;
   };
-  let { screening, ageYears, relaxed, soFar }: Props = $props();
+  let { screening, ages, birthDate, hasPersonStop, hasStops, relaxed, soFar }: Props = $props();
 
   const word = {
     go: 'Go',
@@ -18,22 +22,24 @@
     'clinician first': 'A clinician first',
     urgent: 'Medical help now'
   } as const;
-  const stopped = $derived(screening.clearance === 'urgent' || screening.clearance === 'clinician first');
+  const stopped = $derived(hasPersonStop || screening.clearance === 'urgent' || screening.clearance === 'clinician first');
   const inForce = $derived(screening.limits.filter((l) => !relaxed.some((r) => r.kind === l.kind && r.reason === l.reason)));
-  const effort = $derived(capOf(inForce, 'effort cap', defaultEffortCapPct));
-  const sensation = $derived(capOf(inForce, 'sensation cap', defaultSensationCap));
+  const caps = $derived(capsOf(inForce));
+  const state = $derived(
+    hasPersonStop ? 'Medical help first' : hasStops && !stopped ? 'Open, but for what is stopped' : word[screening.clearance]
+  );
 </script>
 
 <aside class="card flex flex-col gap-4 self-start" aria-live="polite" aria-label="What the answers allow">
   <p class="text-xl font-bold {stopped ? 'text-stop' : ''}">
-    {soFar ? `So far: ${word[screening.clearance].toLowerCase()}` : word[screening.clearance]}
+    {soFar ? `So far: ${word[screening.clearance].toLowerCase()}` : state}
   </p>
   {#if stopped}
     <p>Planning and playing stay closed until a named person clears it, with a note.</p>
   {/if}
   <div class="flex gap-6">
-    <p><span class="block text-3xl font-bold">{effort} %</span> effort cap</p>
-    <p><span class="block text-3xl font-bold">{sensation}/10</span> sensation cap</p>
+    <p><span class="block text-3xl font-bold">{caps.effortPct} %</span> effort cap</p>
+    <p><span class="block text-3xl font-bold">{caps.sensation}/10</span> sensation cap</p>
   </div>
   {#if soFar}
     <ul class="flex flex-col gap-2">
@@ -44,7 +50,10 @@
   {/if}
   {#each screening.cautions as caution (caution)}<p>{caution}</p>{/each}
   <p class="text-ink-soft">
-    Age is read from the year of birth alone: at least {ageYears}. These are cautious defaults, not reviewed by a clinician. Calm
-    Reach does not diagnose; licensed practice, safeguarding and local rules come first.
+    {birthDate
+      ? `Born on ${dateText(birthDate)}: ${ages.ageYears} years.`
+      : `From the year of birth alone: ${ages.ageYears} or ${ages.oldestYears} years. Limits of the young count the younger, those from 60 on the older.`}
+    These are cautious defaults, not reviewed by a clinician. Calm Reach does not diagnose; licensed practice, safeguarding and local
+    rules come first.
   </p>
 </aside>

@@ -28,13 +28,13 @@
     cards: readonly ScreeningTopic[];
     draft: ScreeningDraft;
     week: { weekHolds: readonly string[]; homeProps: string };
-    ageYears: number;
+    ages: Readonly<{ ageYears: number; oldestYears: number }>;
     answeredBefore: boolean;
     form: FormState;
     base: string;
     onanswer: (answers: CardAnswers) => void;
   };
-  let { topic, cards, draft, week, ageYears, answeredBefore, form, base, onanswer }: Props = $props();
+  let { topic, cards, draft, week, ages, answeredBefore, form, base, onanswer }: Props = $props();
 
   // The card is made anew for each topic.
   // svelte-ignore state_referenced_locally
@@ -67,7 +67,7 @@
 
   const asked = $derived(topic.rows.filter((r) => r.question));
   const ticked = $derived(topic.rows.filter((r) => !r.question));
-  const score = $derived(beighton(items, ageYears));
+  const score = $derived(beighton(items, ages.oldestYears));
   const at = $derived(cards.findIndex((c) => c.id === topic.id));
   const allFlags = $derived([
     ...flags.filter((f) => ticked.some((r) => r.id === f)),

@@ -28,7 +28,7 @@ export const actions: Actions = {
     const done = await submitted(
       request,
       goalForm(length, today),
-      (input) => saveGoal(db, Number(params.clientId), goalId, input),
+      (input) => saveGoal(db, Number(params.clientId), goalId, input, today),
       { form: 'save' }
     );
     if (!done.ok) return done.failure;

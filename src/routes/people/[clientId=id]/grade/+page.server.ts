@@ -1,7 +1,10 @@
 import { error } from '@sveltejs/kit';
 import { choiceForm, dialForm, noteForm, schoolForm } from '$lib/contract/exerciseForms';
+import { sides, type Exercise } from '$lib/core';
 import { goalCaseOr } from '$lib/server/orNotFound';
+import type { GoalCase } from '$lib/server/service/clientCase';
 import { gradeOf, setDial, settingOf } from '$lib/server/service/gradeExercise';
+import { barsOf } from '$lib/server/service/safety';
 import { addToWeek, chooseSchool, noteExercise, takeFromWeek, weekOf } from '$lib/server/service/week';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
@@ -14,7 +17,8 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
   // An exercise may be looked at before it is put into the week.
   const looked = wanted === null ? undefined : c.catalogue.find((e) => e.id === wanted);
   if (wanted !== null && !looked) error(404, 'There is no such page.');
-  const chosen = inWeek ?? (looked ? { exercise: looked, choice: null, schoolId: c.client.schoolId } : week[0]!);
+  const firstOpen = week.find((w) => barsOf(c, w.exercise).length === 0) ?? week[0]!;
+  const chosen = inWeek ?? (looked ? { exercise: looked, choice: null, schoolId: c.client.schoolId } : firstOpen);
   const atHome = url.searchParams.get('shelf') === 'home';
   const shelf = atHome ? c.homeShelf : c.shelf;
   return {
@@ -25,7 +29,8 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
       left: settingOf(c, exercise, 'left'),
       right: settingOf(c, exercise, 'right'),
       perSide: exercise.sides === 'each',
-      isSet: c.settings[exercise.id] !== undefined
+      isSet: c.settings[exercise.id] !== undefined,
+      barred: barredWord(c, exercise)
     })),
     exercise: chosen.exercise,
     inWeek: inWeek !== undefined || !looked,
@@ -33,6 +38,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
     schoolId: chosen.schoolId,
     prefers: { schoolId: c.client.schoolId, policies: c.client.policies },
     grades: { left: gradeOf(c, chosen.exercise, 'left', shelf), right: gradeOf(c, chosen.exercise, 'right', shelf) },
+    isBarred: barsOf(c, chosen.exercise).length > 0,
     note: c.notes.find((n) => n.exerciseId === chosen.exercise.id) ?? null,
     shelf,
     atHome,
@@ -42,6 +48,13 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
   };
 };
 
+/** In a few words why an exercise of the week is not done now. */
+function barredWord(c: GoalCase, exercise: Exercise): string {
+  if (exercise.sides !== 'each') return barsOf(c, exercise).length > 0 ? 'not now' : '';
+  const closed = sides.filter((side) => barsOf(c, exercise, side).length > 0);
+  return closed.length === 2 ? 'not now' : closed.length === 1 ? `${closed[0]}: not now` : '';
+}
+
 export const actions: Actions = {
   dial: async ({ request, params, locals: { db, now } }) => {
     const done = await submitted(request, dialForm, (input) => setDial(db, Number(params.clientId), input, now), {
@@ -49,18 +62,18 @@ export const actions: Actions = {
     });
     return done.ok ? { kept: true } : done.failure;
   },
-  add: async ({ request, params, locals: { db } }) => {
-    const run = ({ exerciseId }: { exerciseId: string }) => addToWeek(db, Number(params.clientId), exerciseId);
+  add: async ({ request, params, locals: { db, today } }) => {
+    const run = ({ exerciseId }: { exerciseId: string }) => addToWeek(db, Number(params.clientId), exerciseId, today);
     const done = await submitted(request, choiceForm, run, { form: 'week' });
     return done.ok ? { kept: true } : done.failure;
   },
-  take: async ({ request, params, locals: { db } }) => {
-    const run = ({ exerciseId }: { exerciseId: string }) => takeFromWeek(db, Number(params.clientId), exerciseId);
+  take: async ({ request, params, locals: { db, today } }) => {
+    const run = ({ exerciseId }: { exerciseId: string }) => takeFromWeek(db, Number(params.clientId), exerciseId, today);
     const done = await submitted(request, choiceForm, run, { form: 'week' });
     return done.ok ? { kept: true } : done.failure;
   },
-  school: async ({ request, params, locals: { db } }) => {
-    const done = await submitted(request, schoolForm, (input) => chooseSchool(db, Number(params.clientId), input), {
+  school: async ({ request, params, locals: { db, today } }) => {
+    const done = await submitted(request, schoolForm, (input) => chooseSchool(db, Number(params.clientId), input, today), {
       form: 'school'
     });
     return done.ok ? { kept: true } : done.failure;

@@ -3,9 +3,11 @@
   import {
     dialAtRung,
     equipmentOf,
+    isHarder,
     isOutside,
     measureOf,
     openingFromDepthDeg,
+    reasonText,
     schoolFigure,
     schoolOf,
     spanText,
@@ -18,6 +20,7 @@
   import { dialText } from '$lib/ui/dialText';
   import { fieldError, formProblem } from '$lib/ui/formState';
   import { degText, lengthText, shortDate, stateText } from '$lib/ui/format';
+  import GateNotes from '$lib/ui/GateNotes.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
   import { stackText } from '$lib/ui/stackText';
@@ -70,6 +73,23 @@
     return graded.dial.harder === 'down' ? from - value : value - from;
   });
   const isJump = $derived(aheadCm > usualStepCm.max + 0.01);
+  const isBarred = $derived(grade.gated.bars.length > 0);
+  const isEasier = $derived(
+    graded !== undefined &&
+      stack !== null &&
+      value !== null &&
+      stack.chosen &&
+      isHarder(graded.dial, dialAtRung(graded.dial, stack.rung), value)
+  );
+  /** Harder than what is in use, before its day. */
+  const waits = $derived(
+    graded !== undefined &&
+      stack !== null &&
+      value !== null &&
+      graded.wait !== null &&
+      stack.chosen &&
+      isHarder(graded.dial, value, dialAtRung(graded.dial, stack.rung))
+  );
   const inUse = $derived(stack?.chosen === true && rung?.depthCm === stack.rung.depthCm);
   const school = $derived(data.schoolId && schoolOf(data.schoolId));
   const legs = $derived({
@@ -99,11 +119,13 @@
     form && 'form' in form && form.form === 'dial' && form.typed?.dial === dial.id
       ? (fieldError(form, 'value') ?? formProblem(form))
       : undefined;
+  const dialCode = (dial: Dial) =>
+    form && 'form' in form && form.form === 'dial' && form.typed?.dial === dial.id ? form.problem?.code : undefined;
   const sideLabel = $derived(exercise.sideWords || 'Side');
 </script>
 
 <main class="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[13.5rem_minmax(0,1fr)_25rem]">
-  <WeekList week={data.week} {exercise} {base} {unit} inWeek={data.inWeek} {form} atHome={data.atHome} />
+  <WeekList week={data.week} {exercise} {base} {unit} inWeek={data.inWeek} {form} atHome={data.atHome} isBarred={data.isBarred} />
 
   <section class="flex min-w-0 flex-col gap-2 p-4">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -127,14 +149,7 @@
         >
       {/if}
     </div>
-    {#each grade.barred as why, i (i)}
-      <p class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">Not for this client: {why}</p>
-    {/each}
-    {#if grade.locked}
-      <p class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">
-        A stop is open on a joint this loads: nothing is made harder.
-      </p>
-    {/if}
+    <GateNotes bars={grade.gated.bars} checkHref="{base}/check" />
     {#if stack?.tooFar}
       <p class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">
         Nothing on the shelf comes near this height. <a
@@ -144,7 +159,7 @@
       </p>
     {/if}
 
-    <p class="border-l-4 border-stop pl-3 text-sm">{exercise.stops.slice(0, 4).join(' ')}</p>
+    <p class="border-l-4 border-stop pl-3 text-sm">{exercise.stops.join(' ')}</p>
 
     <div class="relative">
       <ExerciseDrawing
@@ -250,9 +265,9 @@
         {:else}
           <p class="mt-1 text-ink-soft">The shelf has a step everywhere.</p>
         {/each}
-        {#if stack.deepestCm !== null}
+        {#if graded.end}
           <p class="mt-1 font-semibold">
-            The end stops of the two hips end it at {lengthText(stack.deepestCm, unit)}; no stack is deeper.
+            It ends at {dialText(graded.dial, graded.end.at, unit)}; no stack is harder. {reasonText(graded.end.why)}
           </p>
         {/if}
         {#if stack.triedItems !== null}
@@ -270,6 +285,7 @@
   </section>
 
   <aside class="flex flex-col gap-4 border-line bg-paper p-4 max-lg:border-t lg:border-l">
+    <GateNotes within={grade.gated.within} remember={grade.gated.remember} />
     <section>
       <h2>One step</h2>
       <NextSteps next={grade.next} dials={exercise.dials} names={data.names} {base} {unit} />
@@ -289,7 +305,7 @@
         <p>
           {stack.chosen
             ? `In use: ${dialText(graded.dial, dialAtRung(graded.dial, stack.rung), unit)}.`
-            : 'Nothing chosen yet; the nearest stack is shown.'}
+            : 'Nothing chosen yet; the nearest stack that is no harder is shown.'}
           {#if rung.under !== 'floor'}The stack stands under the {rung.under === 'lead heel' ? 'front heel' : rung.under}; it must
             not move.{/if}
         </p>
@@ -309,7 +325,16 @@
             <input type="hidden" name="dial" value={graded.dial.id} />
             <input type="hidden" name="value" {value} />
             {#if isJump}<input type="hidden" name="sure" value="on" />{/if}
-            <button class="btn {inUse ? '' : 'btn-primary'}" disabled={grade.barred.length > 0}>
+            {#if waits}
+              <div class="w-full">
+                <p class="font-semibold">{reasonText(graded.wait!.why)}</p>
+                <label class="mt-1 flex flex-col gap-1">
+                  <span class="font-semibold">Why sooner (it is kept)</span>
+                  <input class="input" name="reason" maxlength="300" />
+                </label>
+              </div>
+            {/if}
+            <button class="btn {inUse ? '' : 'btn-primary'}" disabled={isBarred && !isEasier}>
               {isJump ? 'Use it all the same' : inUse ? 'In use' : `Use ${dialText(graded.dial, value, unit)}`}
             </button>
             {#if data.stations.find((s) => s.id === 'plan')?.state !== 'closed' && data.grades.left.dials[0]?.stack?.chosen && data.grades.right.dials[0]?.stack?.chosen}
@@ -341,6 +366,10 @@
             suggestion={suggestionFor(d.dial)}
             outside={outsideOf(d.dial, d.at)}
             error={dialProblem(d.dial)}
+            barred={isBarred}
+            end={d.end}
+            wait={d.wait}
+            asksReason={dialCode(d.dial) === 'wait_not_over'}
           />
         {/each}
       </section>
@@ -368,7 +397,9 @@
                 {#if dial}{change.from === null
                     ? dialText(dial, change.to, unit)
                     : `${dialText(dial, change.from, unit)} → ${dialText(dial, change.to, unit)}`}{:else}{change.to}{/if}
-                <span class="text-ink-soft">{change.by === 'verdict' ? 'by verdict' : ''}</span></span
+                <span class="text-ink-soft"
+                  >{change.by === 'verdict' ? 'by verdict' : ''}{change.reason ? `before its day: ${change.reason}` : ''}</span
+                ></span
               >
             </li>
           {/each}

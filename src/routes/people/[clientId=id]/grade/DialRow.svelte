@@ -3,7 +3,7 @@
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
   import type { LengthUnit } from '$lib/contract/fields';
-  import type { Dial, Side } from '$lib/core';
+  import { reasonText, type Dial, type DialEnd, type DialWait, type Side } from '$lib/core';
   import { dialText } from '$lib/ui/dialText';
   import { keepTyped } from '$lib/ui/sending';
 
@@ -21,8 +21,15 @@
     /** What the chosen school usually does, where the setting lies outside it. */
     outside: string | null;
     error?: string;
+    /** Nothing of it is made harder, or set anew. */
+    barred: boolean;
+    end: DialEnd | null;
+    wait: DialWait | null;
+    /** A step before its day was refused: the reason for it is asked. */
+    asksReason: boolean;
   };
-  let { exerciseId, side, dial, at, harder, easier, unit, suggestion, outside, error }: Props = $props();
+  let { exerciseId, side, dial, at, harder, easier, unit, suggestion, outside, error, barred, end, wait, asksReason }: Props =
+    $props();
   const id = $props.id();
   const arrow = $derived(dial.harder === 'up' ? 'more is harder' : 'less is harder');
 </script>
@@ -46,7 +53,7 @@
         <label class="sr-only" for="{id}-set">{dial.name}</label>
         <input id="{id}-set" name="value" class="input w-24 text-center" inputmode="decimal" placeholder="–" />
       {/if}
-      <button class="btn">Set</button>
+      <button class="btn" disabled={barred}>Set</button>
     {:else}
       <button
         class="btn btn-quiet"
@@ -60,7 +67,7 @@
         class="btn btn-quiet"
         name="value"
         value={harder ?? ''}
-        disabled={harder === null}
+        disabled={harder === null || barred}
         aria-label="{dial.name}: harder{harder === null ? '' : `, ${dialText(dial, harder, unit)}`}"><Plus size={18} /></button
       >
     {/if}
@@ -72,7 +79,7 @@
         <input type="hidden" name="exerciseId" value={exerciseId} />
         <input type="hidden" name="side" value={side} />
         <input type="hidden" name="dial" value={dial.id} />
-        <button class="btn" name="value" value={suggestion.value}>
+        <button class="btn" name="value" value={suggestion.value} disabled={barred}>
           Take {dialText(dial, suggestion.value, unit)}: suggested by {suggestion.from}
         </button>
       </form>
@@ -80,5 +87,23 @@
   {:else if outside}
     <p class="w-full text-ink-soft">{outside}</p>
   {/if}
+  {#if at !== null && harder === null && end && at !== dial.max && at !== dial.min}
+    <p class="w-full text-ink-soft">No further: {reasonText(end.why)}</p>
+  {:else if wait}
+    <p class="w-full text-ink-soft">{reasonText(wait.why)}</p>
+  {/if}
   {#if error}<p class="w-full font-semibold text-stop" role="alert">{error}</p>{/if}
+  {#if asksReason && harder !== null}
+    <form method="POST" action="?/dial" class="flex w-full flex-wrap items-end gap-2" use:enhance={keepTyped}>
+      <input type="hidden" name="exerciseId" value={exerciseId} />
+      <input type="hidden" name="side" value={side} />
+      <input type="hidden" name="dial" value={dial.id} />
+      <input type="hidden" name="value" value={harder} />
+      <label class="flex grow flex-col gap-1">
+        <span class="font-semibold">Why sooner (it is kept)</span>
+        <input class="input" name="reason" maxlength="300" />
+      </label>
+      <button class="btn">{dialText(dial, harder, unit)} all the same</button>
+    </form>
+  {/if}
 </div>

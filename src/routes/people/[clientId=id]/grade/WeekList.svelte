@@ -18,6 +18,8 @@
     right: Setting;
     perSide: boolean;
     isSet: boolean;
+    /** Why it is not done now, on either side; empty where it is open. */
+    barred: string;
   };
   type Props = {
     week: readonly Item[];
@@ -26,9 +28,10 @@
     unit: LengthUnit;
     inWeek: boolean;
     atHome: boolean;
+    isBarred: boolean;
     form: FormState;
   };
-  let { week, exercise, base, unit, inWeek, atHome, form }: Props = $props();
+  let { week, exercise, base, unit, inWeek, atHome, isBarred, form }: Props = $props();
   const shelf = $derived(atHome ? '&shelf=home' : '');
 </script>
 
@@ -47,11 +50,9 @@
         >
           <span class="block font-semibold">{item.name}</span>
           <span class="block text-sm text-ink-soft">
-            {#if !item.isSet}not set yet{:else if item.perSide}L {settingText(item.dials, item.left, unit) || '–'}<br />R {settingText(
-                item.dials,
-                item.right,
-                unit
-              ) || '–'}{:else}{settingText(item.dials, item.left, unit)}{/if}
+            {#if item.barred}<span class="font-semibold text-stop">{item.barred}</span>{:else if !item.isSet}not set yet{:else if item.perSide}L
+              {settingText(item.dials, item.left, unit) || '–'}<br />R {settingText(item.dials, item.right, unit) ||
+                '–'}{:else}{settingText(item.dials, item.left, unit)}{/if}
           </span>
         </a>
         {#if isHere && week.length > 1}
@@ -68,7 +69,7 @@
   {#if !inWeek}
     <form method="POST" action="?/add" class="px-2 py-1" use:enhance={keepTyped}>
       <input type="hidden" name="exerciseId" value={exercise.id} />
-      <button class="btn btn-primary w-full">Put {exercise.name} into the week</button>
+      <button class="btn btn-primary w-full" disabled={isBarred}>Put {exercise.name} into the week</button>
     </form>
   {/if}
   <ProblemNote text={form?.form === 'week' ? formProblem(form) : undefined} />

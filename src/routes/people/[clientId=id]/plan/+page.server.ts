@@ -2,19 +2,20 @@ import { redirect } from '@sveltejs/kit';
 import { compute } from '$lib/contract/door';
 import { planForm } from '$lib/contract/forms';
 import { splitCaseOr } from '$lib/server/orNotFound';
-import { isOpenForWork } from '$lib/server/service/checking';
+import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
 import { hasBaseline, latestReading, readingsOf } from '$lib/server/service/measuring';
 import { makePlan, planView } from '$lib/server/service/planning';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
+export const load: PageServerLoad = async ({ params, locals: { caseOf, today } }) => {
   const c = await splitCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
   const readings = readingsOf(c);
   const change = (side: 'left' | 'right') => latestReading(readings, side, 'passive')?.change ?? null;
   return {
     isOpen: isOpenForWork(c),
+    isCheckDue: isCheckDue(c, today),
     baseline: hasBaseline(c),
     plan,
     view: plan && compute(() => planView({ ...c, plan })),
@@ -24,8 +25,8 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
 };
 
 export const actions: Actions = {
-  make: async ({ request, params, locals: { db } }) => {
-    const done = await submitted(request, planForm, (input) => makePlan(db, Number(params.clientId), input));
+  make: async ({ request, params, locals: { db, today } }) => {
+    const done = await submitted(request, planForm, (input) => makePlan(db, Number(params.clientId), input, today));
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/plan`);
   }

@@ -36,6 +36,12 @@
   let changing = $state(false);
 </script>
 
+{#if data.isOpen && data.isCheckDue}
+  <p class="mx-5 mt-3 rounded-soft border-2 border-ink px-4 py-2" role="status">
+    The Check is overdue.
+    <a class="font-semibold underline" href="/people/{data.client.id}/check?topic=now">Ask it again</a> before the next session.
+  </p>
+{/if}
 {#if !data.isOpen || !data.baseline || !data.plan}
   <main class="mx-auto max-w-3xl p-5">
     <section class="card flex flex-col gap-3">

@@ -3,12 +3,12 @@ import { z } from 'zod';
 import { compute } from '$lib/contract/door';
 import { rowId } from '$lib/contract/fields';
 import { startForm, type StartInput } from '$lib/contract/forms';
-import { daysBetween } from '$lib/core';
 import { splitCaseOr } from '$lib/server/orNotFound';
-import { isOpenForWork, limitsOf } from '$lib/server/service/checking';
+import { capsOf, daysBetween } from '$lib/core';
+import { isCheckDue, isOpenForWork, limitsOf } from '$lib/server/service/checking';
 import { dateOf } from '$lib/server/service/clientCase';
 import { prepareSession } from '$lib/server/service/planning';
-import { startSession } from '$lib/server/service/practising';
+import { dayOf, startSession } from '$lib/server/service/practising';
 import { endedSessions, pendingResume, proposalsOf } from '$lib/server/service/reviewing';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
@@ -25,10 +25,12 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
     hasPlan: plan !== null,
     session,
     prepared: session && plan ? compute(() => session.prescribed ?? prepareSession({ ...c, plan }, session)) : null,
-    resume: pendingResume(c, today),
+    resume: pendingResume(c),
+    isCheckDue: isCheckDue(c, today),
+    day: dayOf(c),
     daysSince: lastOn ? daysBetween(dateOf(lastOn), today) : null,
-    undecided: proposalsOf(c, today).length,
-    limits: limitsOf(c),
+    undecided: proposalsOf(c).length,
+    caps: capsOf(limitsOf(c)),
     shelf: c.shelf
   };
 };

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { capOf, compileSession, defaultEffortCapPct, defaultSensationCap, exerciseOf } from '$lib/core';
+  import { compileSession, exerciseOf, leftOutText, urgentSigns } from '$lib/core';
+  import GateNotes from '$lib/ui/GateNotes.svelte';
   import Choices from '$lib/ui/Choices.svelte';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import Field from '$lib/ui/Field.svelte';
@@ -50,17 +51,15 @@
         <div>
           <h1>Week {data.session.week}, session {data.session.ordinal}</h1>
           <p class="text-ink-soft">
-            {clockText(timeline.durationS)} minutes · effort at most {capOf(data.limits, 'effort cap', defaultEffortCapPct)} %, sensation
-            at most {capOf(data.limits, 'sensation cap', defaultSensationCap)} of 10{data.daysSince === null
-              ? ''
-              : ` · last session ${plural(data.daysSince, 'day')} ago`}
+            {clockText(timeline.durationS)} minutes · effort at most {data.caps.effortPct} %, sensation at most
+            {data.caps.sensation} of 10{data.daysSince === null ? '' : ` · last session ${plural(data.daysSince, 'day')} ago`}
           </p>
         </div>
         <section class="card border-2 border-stop py-3">
           <h2>Stop signs</h2>
           <ul class="mt-1 grid gap-x-6 gap-y-1 leading-snug sm:grid-cols-2">
             {#each stops as stop (stop)}<li>{stop}</li>{/each}
-            <li>Numb between the legs, cannot bear weight, hot swollen calf, chest pain, fainting: medical help now.</li>
+            <li class="font-semibold">{urgentSigns.join(', ')}: medical help now.</li>
           </ul>
           <p class="mt-1 text-ink-soft">Licensed practice and local rules come first.</p>
         </section>
@@ -77,13 +76,21 @@
                       <SideMark side={work.side} size={14} />
                       {doseText(work)}{work.rung ? `, on ${depthText(work.rung.depthCm, data.units.length)}` : ''}
                     </p>
+                    <GateNotes within={work.notes} compact />
                   {:else}<p class="text-ink-soft">{exercise.why}</p>{/if}
                 {/each}
               </div>
             </li>
           {/each}
         </ol>
-        {#each data.prepared.value.leftOut as text (text)}<p class="text-ink-soft">{text}</p>{/each}
+        {#if data.prepared.value.leftOut.length > 0}
+          <section class="rounded-soft border-2 border-stop px-4 py-2" aria-label="Left out today">
+            <h2 class="text-stop">Left out today</h2>
+            <ul class="list-disc pl-5 leading-snug">
+              {#each data.prepared.value.leftOut.map(leftOutText) as text (text)}<li>{text}</li>{/each}
+            </ul>
+          </section>
+        {/if}
       </div>
       <aside class="flex flex-col gap-4 max-lg:order-first">
         <form method="POST" action="?/start" class="card flex flex-col gap-4" novalidate use:enhance={keepTyped}>
@@ -113,6 +120,30 @@
           {#if running}
             <a class="btn btn-primary min-h-14 text-lg" href="{base}/practise/{data.session.id}">Go on</a>
           {:else}
+            {#if data.day.isStopped}
+              <p class="font-semibold text-stop">
+                A session of today was stopped, and the stop is still open. No other one begins today until a named person clears
+                it. <a class="underline" href="{base}/check">To the Check</a>
+              </p>
+            {/if}
+            {#if data.isCheckDue}
+              <div class="rounded-soft border-2 border-ink p-3">
+                <p>
+                  The Check is overdue. <a class="font-semibold underline" href="{base}/check?topic=now">Ask it again</a>, or
+                  confirm:
+                </p>
+                <label class="choice"
+                  ><input type="checkbox" name="overdueCheck" defaultChecked={typedOr(form, 'overdueCheck', '') === 'on'} /> Nothing
+                  has changed in their health since</label
+                >
+              </div>
+            {/if}
+            {#if data.day.isSecond && !data.day.isStopped}
+              <label class="choice rounded-soft border-2 border-ink p-3"
+                ><input type="checkbox" name="sameDay" defaultChecked={typedOr(form, 'sameDay', '') === 'on'} /> A session was done
+                today already. This second one is meant</label
+              >
+            {/if}
             <Readiness {form} />
             <input type="hidden" name="sessionId" value={data.session.id} />
             <button class="btn btn-primary min-h-14 text-lg">Start the session</button>

@@ -26,12 +26,16 @@
   let kind = $state(typedOr(form, 'kind', ''));
   // svelte-ignore state_referenced_locally
   let place = $state(typedOr(form, 'place', ''));
+  const needsNoPlace = $derived(kind === 'urgent_sign' || kind === 'nerve');
   const readiness = $derived(
     newSymptom === '' || soreness === ''
       ? null
       : before({
           newSymptom: newSymptom === 'yes',
-          symptom: kind && place ? { kind: kind as PainKindId, place: place as PainPlaceId, side: null } : null,
+          symptom:
+            kind && (place || needsNoPlace)
+              ? { kind: kind as PainKindId, place: (place || 'nowhere') as PainPlaceId, side: null }
+              : null,
           soreness: Number(soreness),
           today
         })

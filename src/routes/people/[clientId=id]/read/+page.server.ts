@@ -1,4 +1,14 @@
-import { measureOf, sides, type MeasureMode, type Side } from '$lib/core';
+import {
+  endStopOf,
+  measureOf,
+  motionIds,
+  motionOfDemand,
+  reachKey,
+  reasonText,
+  sides,
+  type MeasureMode,
+  type Side
+} from '$lib/core';
 import type { BodyState } from '$lib/contract/fields';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import {
@@ -12,6 +22,7 @@ import {
 } from '$lib/server/service/measuring';
 import { withSplit, type GoalCase } from '$lib/server/service/clientCase';
 
+import { safetyOf } from '$lib/server/service/safety';
 import { headlineError, positionReadings, unexplainedOverTime } from '$lib/server/service/reading';
 import type { PageServerLoad } from './$types';
 
@@ -28,6 +39,23 @@ function figureOf(c: GoalCase, side: Side | null, mode: MeasureMode) {
 function mostTakenState(taken: readonly TakenReading[]): BodyState {
   const count = (state: BodyState) => taken.filter((r) => r.bodyState === state).length;
   return (['cold', 'warm', 'after'] as const).toSorted((a, b) => count(b) - count(a))[0]!;
+}
+
+/** The end stops that bear on the goal, each with what was measured of it. */
+function endStopsOf(c: GoalCase): string[] {
+  const person = safetyOf(c);
+  return c.goal.demands.flatMap(({ measure }) =>
+    motionIds
+      .filter((m) => m === motionOfDemand(measure))
+      .flatMap((motion) =>
+        sides.flatMap((side) => {
+          const limit = endStopOf(person.limits, motion, side);
+          return limit
+            ? [reasonText({ code: 'end stop', limit, side, deg: person.reachedDeg[reachKey(motion, side)] ?? null })]
+            : [];
+        })
+      )
+  );
 }
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
@@ -52,6 +80,7 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
     })),
     sidesCompared: error && headline.sides === 'each' ? compareSides(ofHeadline, error, mainMode) : null,
     readings: positionReadings(c),
+    endStops: endStopsOf(c),
     unexplained: unexplainedOverTime(c),
     // One state alone can be followed: the one measured most.
     history: ofHeadline.filter((r) => r.mode === mainMode && r.bodyState === mostTakenState(ofHeadline))

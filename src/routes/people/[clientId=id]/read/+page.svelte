@@ -82,6 +82,7 @@
         >
       {/each}
     </h1>
+    {#each [...new Set(data.endStops)] as text (text)}<p class="mt-1 font-semibold">{text}</p>{/each}
     {#if catalogue.kneeRules}<p class="mt-1 font-semibold text-stop">{catalogue.cautions[0]}</p>{/if}
 
     <section class="mt-4 grid gap-x-8 gap-y-4 sm:grid-cols-2" aria-label={headline.name}>

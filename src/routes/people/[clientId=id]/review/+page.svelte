@@ -52,9 +52,10 @@
           <section class="card p-0" aria-label={exerciseOf(exerciseId).name}>
             <h2 class="px-4 pt-3">{exerciseOf(exerciseId).name}</h2>
             <div class="grid md:grid-cols-2 md:divide-x md:divide-line">
-              {#each data.proposals.filter((p) => p.exerciseId === exerciseId) as proposal (proposal.side)}
+              {#each data.proposals.filter((p) => p.exerciseId === exerciseId) as proposal (`${proposal.side}/${proposal.moment}`)}
                 <ProposalRow
                   {proposal}
+                  base="/people/{data.client.id}"
                   {unit}
                   form={problem}
                   done={data.last.exercises.find((e) => e.exerciseId === exerciseId && e.side === proposal.side)}

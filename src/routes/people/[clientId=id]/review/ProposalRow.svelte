@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import type { LengthUnit } from '$lib/contract/fields';
-  import { painPlaces, type Verdict } from '$lib/core';
+  import type { Verdict } from '$lib/core';
   import type { Proposal } from '$lib/server/service/reviewing';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
@@ -15,13 +15,15 @@
 
   type Props = {
     proposal: Proposal;
+    /** Address of the client. */
+    base: string;
     unit: LengthUnit;
     form: FormState;
     done?: { doneSets: number; plannedSets: number; cleanSets: number };
   };
-  let { proposal, unit, form, done }: Props = $props();
+  let { proposal, base, unit, form, done }: Props = $props();
   const own = $derived(form?.typed?.exerciseId === proposal.exerciseId && form.typed.side === proposal.side ? form : null);
-  let opened = $state<'overrule' | 'afterwards'>();
+  let opened = $state<'overrule'>();
   const open = $derived(opened ?? (own?.form === 'decide' && own.typed?.overruledBecause !== undefined ? 'overrule' : undefined));
   const others = $derived((['deepen', 'stay', 'ease'] as Verdict[]).filter((v) => v !== proposal.verdict));
 </script>
@@ -47,12 +49,12 @@
     {#if done}{done.doneSets} of {plural(done.plannedSets, 'set')}, {done.cleanSets} clean.{/if}
     <Why about="the verdict">
       <p>
-        Rule that fired: <strong>{proposal.rule}</strong>. The rules are asked in order: stop sign, ache at the bone, sore joint,
-        sensation, shape, something missing, pause or retest, target met; else stay.
+        Rule that fired: <strong>{proposal.rule}</strong>. The rules are asked in order: stop sign, ache at the bone, what the
+        Check closes, pain, sensation, shape, a pause, something missing, a retest, target met; else stay.
       </p>
       <p>
         Deepened only when the target was met, under the cap and in shape, two sessions running (three after an ease); a depth at
-        most once a week. Common practice.
+        most once a week, a step of the knee once a fortnight. Common practice.
       </p>
     </Why>
   </p>
@@ -71,11 +73,7 @@
           onclick={() => (opened = open === 'overrule' ? undefined : 'overrule')}>Overrule</button
         >
       {/if}
-      <button
-        class="btn btn-quiet"
-        aria-expanded={open === 'afterwards'}
-        onclick={() => (opened = open === 'afterwards' ? undefined : 'afterwards')}>Hurt afterwards</button
-      >
+      <a class="btn btn-quiet" href="{base}/pain?exercise={proposal.exerciseId}&side={proposal.side}">Hurt afterwards</a>
     </span>
   </div>
   {#if open === 'overrule'}
@@ -102,35 +100,6 @@
         />
       </div>
       <button class="btn btn-primary">Decide so</button>
-    </form>
-  {:else if open === 'afterwards'}
-    <form
-      method="POST"
-      action="?/afterwards"
-      class="mt-3 flex flex-wrap items-end gap-3 rounded-soft bg-chalk p-3"
-      use:enhance={() =>
-        async ({ update }) => {
-          await update();
-          opened = undefined;
-        }}
-    >
-      {@render place()}
-      <label class="flex flex-col gap-1">
-        <span class="font-semibold">Where, afterwards or next day</span>
-        <select name="place" class="input">
-          {#each painPlaces as p (p.id)}<option value={p.id}>{p.label}</option>{/each}
-        </select>
-      </label>
-      <Choices
-        legend="Side"
-        name="bodySide"
-        value={proposal.side}
-        choices={[
-          { value: 'left', label: 'Left' },
-          { value: 'right', label: 'Right' }
-        ]}
-      />
-      <button class="btn btn-primary">Keep</button>
     </form>
   {/if}
 </div>

@@ -23,6 +23,7 @@
     blocks: data.blocks,
     logged: data.logged,
     pains: data.pains,
+    barred: data.barred,
     ended: data.session.status !== 'running',
     outbox
   });
@@ -93,6 +94,13 @@
         >{/if}
       {#each outbox.refused as text (text)}<span class="block text-stop" role="alert">{text}</span>{/each}
     </p>
+    {#if player.mode !== 'ended' && player.barred.length > 0}
+      <p class="max-w-md text-base leading-snug text-stop" role="status">
+        Not played any more: {[
+          ...new Set(player.barred.map((b) => `${exerciseOf(b.exerciseId).name.toLowerCase()}${b.side ? `, ${b.side}` : ''}`))
+        ].join('; ')}. {player.barred[0]?.why}
+      </p>
+    {/if}
     {#if player.mode !== 'ended'}
       <button
         class="btn btn-quiet -mt-2 min-h-11 min-w-11 p-0"

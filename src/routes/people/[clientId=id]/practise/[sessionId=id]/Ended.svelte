@@ -13,9 +13,13 @@
   {#if player.stopped && player.advice}
     <h2 class="text-5xl leading-tight text-stop" role="alert">{adviceText(player.advice)}</h2>
     <p class="text-2xl">
-      {painKindOf(player.advice.kind).label}: {player.advice.side ?? ''}
-      {painPlaceOf(player.advice.place).label.toLowerCase()}. That joint and side are locked everywhere until a named person
-      clears it.
+      {painKindOf(player.advice.kind).label}{player.advice.place === 'nowhere'
+        ? ''
+        : `: ${player.advice.side ?? ''} ${painPlaceOf(player.advice.place).label.toLowerCase()}`}. {painKindOf(
+        player.advice.kind
+      ).action === 'urgent'
+        ? 'Nothing is planned or played for this person until a named person clears it.'
+        : 'What it bears on is locked everywhere until a named person clears it.'}
     </p>
     <p class="text-xl text-ink-soft">Calm Reach does not diagnose. Local rules and licensed practice come first.</p>
   {:else}

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { exerciseOf, poseFigure, type Body, type Prop } from '$lib/core';
+  import { exerciseOf, poseFigure, urgentSigns, type Body, type Prop } from '$lib/core';
+  import GateNotes from '$lib/ui/GateNotes.svelte';
   import type { LengthUnit } from '$lib/contract/fields';
   import Figure from '$lib/ui/drawing/Figure.svelte';
   import { movingFigure } from '$lib/ui/drawing/movingFigure.svelte';
@@ -64,10 +65,12 @@
       {#if player.isEased}<span class="text-ink-soft">(one step easier today)</span>{/if}
     </p>
   {/if}
+  <GateNotes within={player.set.work.notes} compact />
   <div class="rounded-soft border border-stop px-3 py-2 max-sm:px-2 max-sm:py-1 lg:mt-auto">
     <h2 class="text-base text-stop max-sm:sr-only">Stop signs</h2>
     <ul class="leading-snug max-sm:text-sm">
       {#each exercise.stops as stop (stop)}<li>{stop}</li>{/each}
+      <li>{urgentSigns.join(', ')}: stop, medical help now.</li>
     </ul>
   </div>
 </section>

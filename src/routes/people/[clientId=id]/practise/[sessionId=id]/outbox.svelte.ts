@@ -8,7 +8,8 @@ const retryMs = 4000;
 
 /**
  * What was confirmed and is on its way to the server. It is kept in the browser before it is sent and until it is answered,
- * so that neither a reload nor a lost connection loses a set. Letters go one after the other, in their order.
+ * so that neither a reload nor a lost connection loses a set. Letters go one after the other: a pain before anything else, since a
+ * set on which the server faults must not hold it back; the rest in their order, the end of the session last.
  */
 export class Outbox {
   readonly #key: string;
@@ -42,11 +43,12 @@ export class Outbox {
     if (this.#sending) return;
     this.#sending = true;
     try {
-      for (let letter = this.#letters[0]; letter; letter = this.#letters[0]) {
-        const answer = await this.#post(letter);
+      for (let letter = this.#next(); letter; letter = this.#next()) {
+        const sent = letter;
+        const answer = await this.#post(sent);
         if (answer === null) break; // no connection, or the server is away: later
-        if (!answer.ok) this.refused = [...this.refused, problemText(answer.problem)];
-        this.#letters = this.#letters.slice(1);
+        if (answer !== 'taken') this.refused = [...this.refused, answer];
+        this.#letters = this.#letters.filter((l) => l !== sent);
         this.#keep();
       }
     } finally {
@@ -55,14 +57,26 @@ export class Outbox {
     if (this.#letters.length > 0) setTimeout(() => void this.send(), retryMs);
   }
 
-  async #post({ to, body }: Letter): Promise<Result<unknown> | null> {
+  #next(): Letter | undefined {
+    return this.#letters.find((l) => l.to === 'pain') ?? this.#letters[0];
+  }
+
+  /** 'taken', why it was refused, or null where nobody answered and it goes again. */
+  async #post({ to, body }: Letter): Promise<string | null> {
     try {
       const response = await fetch(`${location.pathname}/${to}`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify(body)
       });
-      return response.status >= 500 ? null : ((await response.json()) as Result<unknown>);
+      if (response.status >= 500) return null;
+      const answer = await (response.json() as Promise<Result<unknown>>).catch(() => null);
+      if (answer?.ok) return 'taken';
+      if (answer?.problem) return problemText(answer.problem);
+      // An answer that is none of ours: sent again it would be the same, so it is told and not repeated for ever.
+      return to === 'pain'
+        ? 'The pain could not be kept by the server. Write it down, and tell it again on the page “Tell pain”.'
+        : 'The server would not take this. Write it down; reload the page before you go on.';
     } catch {
       return null;
     }

@@ -8,6 +8,7 @@ import {
   type Block,
   type PainEvent,
   type Phase,
+  type Side,
   type TimelineSet,
   type Work
 } from '$lib/core';
@@ -22,11 +23,15 @@ type ToldPain = PainEvent & Readonly<{ setIndex: number }>;
 /** Where the player stands; kept in the browser so that a reload comes back to it. */
 type Place = { setIndex: number; elapsedS: number; spentS: number; extraS: Record<number, number>; asking: boolean };
 
+/** Work that the gate bars since the session began: it is not played any more. */
+export type BarredWork = Readonly<{ exerciseId: string; side: Side | null; why: string }>;
+
 type Start = Readonly<{
   sessionId: number;
   blocks: readonly Block[];
   logged: readonly number[];
   pains: readonly ToldPain[];
+  barred?: readonly BarredWork[];
   ended: boolean;
   outbox: Outbox;
 }>;
@@ -41,6 +46,7 @@ const extendS = 10;
 export class Player {
   readonly sets: readonly TimelineSet[];
   readonly totalS: number;
+  readonly barred: readonly BarredWork[];
   readonly #outbox: Outbox;
   readonly #placeKey: string;
 
@@ -58,10 +64,11 @@ export class Player {
   /** Seconds added by hand, by phase of this set. */
   #extraS = $state<Record<number, number>>({});
 
-  constructor({ sessionId, blocks, logged, pains, ended, outbox }: Start) {
+  constructor({ sessionId, blocks, logged, pains, barred = [], ended, outbox }: Start) {
     const timeline = compileSession(blocks, { effortCapPct: 100 });
     this.sets = timeline.sets;
     this.totalS = timeline.durationS;
+    this.barred = barred;
     this.#outbox = outbox;
     this.#placeKey = `calm-reach/place/${sessionId}`;
     this.#pains = [...pains];
@@ -77,6 +84,8 @@ export class Player {
   readonly set = $derived.by(() => this.sets[this.setIndex]!);
   /** The work of this set: the easier one where a pain asked for it. */
   readonly work: Pick<Work, 'form' | 'setting' | 'rung'> = $derived.by(() => this.#workOf(this.set));
+  /** What the pain told last does to the rest of the session. */
+  readonly outcome = $derived.by(() => this.advice && afterPain(this.sets, this.setIndex, this.advice));
   readonly isEased = $derived(this.#eased.has(this.setIndex));
   readonly phases: readonly Phase[] = $derived.by(() => this.#phasesOf(this.set, this.#extraS));
   readonly phase: Phase = $derived.by(() => phaseAt(this.phases, this.elapsedS) ?? this.phases.at(-1)!);
@@ -110,7 +119,10 @@ export class Player {
     });
   }
 
-  #isOpen = (set: TimelineSet): boolean => !this.#dropped.has(set.index) && !this.logged.includes(set.index);
+  #isOpen = (set: TimelineSet): boolean =>
+    !this.#dropped.has(set.index) && !this.logged.includes(set.index) && !this.#isBarred(set);
+  #isBarred = (set: TimelineSet): boolean =>
+    set.work.form.kind !== 'flow' && this.barred.some((b) => b.exerciseId === set.exerciseId && b.side === set.side);
   #following = (index: number): TimelineSet | null => this.sets.find((s) => s.index > index && this.#isOpen(s)) ?? null;
 
   /** Lets time pass. At the end of a set it waits for what is said of it. */

@@ -1,0 +1,40 @@
+import { defaultEffortCapPct, defaultSensationCap } from '../cycle/compileCycle';
+import type { Limit, LimitKind } from '../screen/limit';
+import { setByInstructor } from '../screen/screen';
+
+/** What holds for whatever is done: the tightest of each. */
+export type Caps = Readonly<{
+  effortPct: number;
+  /** Of 10. */
+  sensation: number;
+  /** Longest contraction, ramps and all; null where nothing says so. */
+  contractionS: number | null;
+  /** Least warm-up; 0 where nothing says so. */
+  warmUpS: number;
+}>;
+
+/** The caps of a person: what the instructor set in the Check, or the usual one, and below it the tightest that a limit says. */
+export function capsOf(limits: readonly Limit[]): Caps {
+  const of = (kind: LimitKind) => limits.filter((l) => l.kind === kind && l.value !== undefined);
+  const least = (kind: LimitKind, usual: number) => {
+    const set = of(kind).findLast((l) => l.reason === setByInstructor)?.value ?? usual;
+    return of(kind).reduce((cap, l) => (l.reason === setByInstructor ? cap : Math.min(cap, l.value!)), set);
+  };
+  const contraction = least('contraction at most', Infinity);
+  return {
+    effortPct: least('effort cap', defaultEffortCapPct),
+    sensation: least('sensation cap', defaultSensationCap),
+    contractionS: contraction === Infinity ? null : contraction,
+    warmUpS: Math.max(0, ...of('warm-up at least').map((l) => l.value!))
+  };
+}
+
+/** The limit that forbids a goal itself: past flat for the young, a lotus or a heel-sit for a knee that may not; null where none does. */
+export function goalBar(goal: Readonly<{ kind: string; target: number | null }>, limits: readonly Limit[]): Limit | null {
+  const kinds: LimitKind[] = [
+    ...(goal.kind === 'front_split' && (goal.target ?? 0) < 0 ? (['no past-flat'] as const) : []),
+    ...(goal.kind === 'lotus' ? (['no lotus'] as const) : []),
+    ...(goal.kind === 'heel_sit' ? (['no heel-sit'] as const) : [])
+  ];
+  return limits.find((l) => kinds.includes(l.kind)) ?? null;
+}

@@ -1,0 +1,76 @@
+import type { ToldPainInput } from '$lib/contract/forms';
+import { addDays, locksFrom, painKindOf, painPlaceOf, type PainEvent, type Side } from '$lib/core';
+import type { Database, Db } from '../db/db';
+import { insertLock } from '../repo/lockRepo';
+import { insertPain, type PainRecord } from '../repo/logRepo';
+import { endSessionsOf } from '../repo/sessionRepo';
+import { dateOf, loadCase, type ClientCase } from './clientCase';
+import { loadCatalogue } from './library';
+import { perCase } from './perCase';
+import { isHurt, painText, toldIn } from './safety';
+
+/** Where a pain was told: the exercise and the side it was done on, where they are known. */
+export type ToldAt = Readonly<{ exerciseId: string | null; workSide: Side | null; painEventId: string | null }>;
+
+/** Opens the stops that a told pain asks for; an urgent sign ends whatever session runs. */
+export async function lockFor(tx: Db, clientId: number, pain: PainEvent, at: ToldAt, now: Date): Promise<void> {
+  const kind = painKindOf(pain.kind);
+  const exercise = (await loadCatalogue(tx)).find((e) => e.id === at.exerciseId);
+  const stops = locksFrom([pain], exercise && toldIn(exercise, at.workSide));
+  const reason = painText({ ...pain, side: painPlaceOf(pain.place).sided ? pain.side : null });
+  for (const stop of stops) await insertLock(tx, clientId, { stop, reason, openedOn: dateOf(now), painEventId: at.painEventId });
+  if (kind.action === 'urgent') await endSessionsOf(tx, clientId, now.toISOString());
+}
+
+/**
+ * Keeps a pain that is told outside a session: afterwards, the next day, at any time. It belongs to the last session in which the
+ * exercise was done, so that verdicts read it there; told twice alike on one day it is kept once.
+ */
+export async function tellLater(db: Database, clientId: number, input: ToldPainInput, now: Date): Promise<void> {
+  await db.transaction(async (tx) => {
+    const c = await loadCase(tx, clientId, dateOf(now));
+    const { kind, place, exerciseId, workSide, feltOn, note } = input;
+    const side = painPlaceOf(place).sided ? input.side : null;
+    const isKnown = c.pains.some(
+      (p) =>
+        p.kind === kind &&
+        p.place === place &&
+        p.side === side &&
+        p.feltOn === feltOn &&
+        p.exerciseId === exerciseId &&
+        p.setIndex === null
+    );
+    if (isKnown) return;
+    const session = c.sessions.findLast(
+      (s) =>
+        s.endedAt !== null &&
+        s.startedAt !== null &&
+        dateOf(s.startedAt) <= feltOn &&
+        s.plannedSets.some((p) => p.exerciseId === exerciseId)
+    );
+    const id = crypto.randomUUID();
+    const told = { id, sessionId: session?.id ?? null, setIndex: null, exerciseId, workSide, feltOn, note, kind, place, side };
+    await insertPain(tx, clientId, told);
+    await lockFor(tx, clientId, { kind, place, side }, { exerciseId, workSide, painEventId: id }, now);
+  });
+}
+
+/** Days within which a pain told again at one place counts as twice running (assumption). */
+const againWithinDays = 14;
+
+export type PainAlert = Readonly<{ text: string; days: readonly [string, string] }>;
+
+/** Places where pain was told on two days running short upon each other: for the instructor to see on every page of the person. */
+export const painAlertsOf = perCase((c: ClientCase): PainAlert[] => {
+  const places = new Map<string, PainRecord[]>();
+  for (const p of c.pains.filter((x) => isHurt(x) && addDays(x.feltOn, againWithinDays) >= c.today)) {
+    const key = `${p.place}/${p.side}`;
+    places.set(key, [...(places.get(key) ?? []), p]);
+  }
+  return [...places.values()].flatMap((told): PainAlert[] => {
+    const days = [...new Set(told.map((p) => p.feltOn))].toSorted();
+    const last = told.at(-1)!;
+    const where = `${last.side ? `${last.side} ` : ''}${painPlaceOf(last.place).label.toLowerCase()}`;
+    return days.length > 1 ? [{ text: where, days: [days.at(-2)!, days.at(-1)!] }] : [];
+  });
+});

@@ -1,0 +1,191 @@
+import {
+  addDays,
+  flatHeld,
+  gate,
+  isHarder,
+  loadedJoints,
+  motionIds,
+  painKindOf,
+  painPlaceOf,
+  reachKey,
+  sides,
+  stretchedLines,
+  type DialId,
+  type DialMove,
+  type Exercise,
+  type Gated,
+  type GateReason,
+  type Limit,
+  type Rung,
+  type SafetyPerson,
+  type Setting,
+  type Side,
+  type ToldIn,
+  type ToldPain
+} from '$lib/core';
+import { openStops } from '../repo/lockRepo';
+import type { PainRecord } from '../repo/logRepo';
+import { isCheckPassed, limitsOf } from './checking';
+import { dateOf, legOf, type ClientCase } from './clientCase';
+import { latestTaken, takenOf } from './measuring';
+import { perCase } from './perCase';
+
+/** Days a pain that was told keeps what it bears on from being made harder, while nobody decides on it (assumption). */
+const toldPainDays = 7;
+const splitId = 'front_split_on_stack';
+
+/** Everything the gate has to know of a client, as it stands today. */
+export const safetyOf = perCase((c: ClientCase): SafetyPerson => ({
+  closed: closedOf(c),
+  limits: limitsOf(c),
+  stops: openStops(c.locks),
+  told: toldPains(c),
+  legCm: { left: legOf(c.client, 'left').value, right: legOf(c.client, 'right').value },
+  reachedDeg: reachedOf(c),
+  moves: movesOf(c),
+  flatHeldOn: { left: flatDays(c, 'left'), right: flatDays(c, 'right') },
+  lotusStage: Math.max(0, ...c.goals.filter((g) => g.kind === 'lotus').map((g) => g.stage)),
+  measuredOn: c.goal ? (takenOf(c).findLast((r) => r.measureId === c.goal!.headline)?.takenOn ?? null) : null,
+  screenedOn: c.screening?.takenOn ?? null
+}));
+
+function closedOf({ screening }: ClientCase): SafetyPerson['closed'] {
+  if (!screening) return 'not screened';
+  if (isCheckPassed(screening)) return null;
+  return screening.clearance === 'urgent' ? 'urgent' : 'clinician first';
+}
+
+/** The gate for a client. `more` are limits of today alone. */
+export function gateOf(
+  c: ClientCase,
+  exercise: Exercise,
+  side: Side | null,
+  setting: Setting,
+  measured: Readonly<Partial<Record<DialId, number>>> = {},
+  more: readonly Limit[] = []
+): Gated {
+  const person = safetyOf(c);
+  return gate({
+    exercise,
+    side,
+    setting,
+    measured,
+    person: more.length > 0 ? { ...person, limits: [...person.limits, ...more] } : person,
+    today: c.today
+  });
+}
+
+/** Why a person may not do an exercise at all; on one side of it where both are open otherwise. */
+export function barsOf(c: ClientCase, exercise: Exercise, side: Side | null = null): readonly GateReason[] {
+  const asked = (s: Side | null) => gateOf(c, exercise, s, exercise.start, measuredOf(c, exercise, s)).bars;
+  if (exercise.sides !== 'each' || side !== null) return asked(exercise.sides === 'each' ? side : null);
+  const both = sides.map(asked);
+  // Barred as a whole only where it is so on either side.
+  return both.every((b) => b.length > 0) ? both.flat() : [];
+}
+
+/** What was measured for the dials that start at a measured reach, as they count. */
+export function measuredOf(c: ClientCase, exercise: Exercise, side: Side | null): Partial<Record<DialId, number>> {
+  const found: Partial<Record<DialId, number>> = {};
+  for (const dial of exercise.dials) {
+    const measure = dial.stack?.startFrom?.measure;
+    if (!measure) continue;
+    const values = (side === null ? [null, ...sides] : [side, null]).flatMap((s) => {
+      const taken = latestTaken(c, measure, s, 'passive') ?? latestTaken(c, measure, s, 'active');
+      return taken ? [dial.stack!.past ? taken.value : Math.max(0, taken.value)] : [];
+    });
+    // Both sides stand on the stack of the one that needs more.
+    if (values.length > 0) found[dial.id] = side === null ? Math.max(...values) : values[0]!;
+  }
+  return found;
+}
+
+/** Of the settings a shelf makes, the one nearest what is meant that is no harder than it; the easiest where every one is. */
+export function startRung(rungs: readonly Rung[], meantCm: number): Rung | undefined {
+  const easier = rungs.filter((r) => r.depthCm >= meantCm - 1e-9);
+  return easier.length > 0
+    ? easier.reduce((near, r) => (r.depthCm < near.depthCm ? r : near))
+    : rungs.reduce<Rung | undefined>((near, r) => (near && near.depthCm >= r.depthCm ? near : r), undefined);
+}
+
+/** What an exercise loads and stretches on a side. */
+export const toldIn = (exercise: Exercise, side: Side | null): ToldIn => ({
+  joints: loadedJoints(exercise, side),
+  lines: stretchedLines(exercise, side)
+});
+
+export const painText = ({ kind, place, side }: Pick<PainRecord, 'kind' | 'place' | 'side'>): string =>
+  `${painKindOf(kind).label}: ${side ? `${side} ` : ''}${painPlaceOf(place).label.toLowerCase()}`;
+
+/** Whether a told pain hurts, so that something follows from it. */
+export const isHurt = ({ kind }: Pick<PainRecord, 'kind'>): boolean => painKindOf(kind).action !== 'carry on';
+
+function toldPains(c: ClientCase): ToldPain[] {
+  return c.pains
+    .filter((p) => isHurt(p) && p.setIndex === null && addDays(p.feltOn, toldPainDays) > c.today && !isDecided(c, p))
+    .map((p) => {
+      const place = painPlaceOf(p.place);
+      const exercise = c.catalogue.find((e) => e.id === p.exerciseId);
+      const before = c.pains.some(
+        (q) => q.exerciseId !== null && q.exerciseId === p.exerciseId && q.feltOn < p.feltOn && isHurt(q) && sameSide(p, q)
+      );
+      const told = exercise && place.joint === null ? toldIn(exercise, p.workSide) : { joints: [], lines: [] };
+      return {
+        text: painText(p).toLowerCase(),
+        exerciseId: p.exerciseId,
+        side: p.workSide,
+        again: before,
+        on: p.feltOn,
+        joints: place.joint ? [{ joint: place.joint, side: place.sided ? p.side : null }] : told.joints,
+        lines: place.lines.length > 0 ? place.lines.map((line) => ({ line, side: place.sided ? p.side : null })) : told.lines
+      };
+    });
+}
+
+const sameSide = (a: PainRecord, b: PainRecord) => a.workSide === null || b.workSide === null || a.workSide === b.workSide;
+
+/** Whether something was decided on the exercise since a pain of it was told. */
+export const isDecided = (c: ClientCase, p: PainRecord): boolean =>
+  p.exerciseId !== null &&
+  c.decisions.some(
+    (d) => d.exerciseId === p.exerciseId && (p.workSide === null || d.side === p.workSide) && d.decidedAt >= p.toldAt
+  );
+
+function reachedOf(c: ClientCase): Record<string, number> {
+  const reached: Record<string, number> = {};
+  for (const motion of motionIds)
+    for (const side of sides) {
+      const taken = latestTaken(c, motion, side, 'passive');
+      if (taken) reached[reachKey(motion, side)] = taken.value;
+    }
+  return reached;
+}
+
+/** First settings, and steps that made a dial harder, by hand or by verdict, each on the day it was made. */
+function movesOf(c: ClientCase): DialMove[] {
+  const dialOf = (exerciseId: string, dial: string) =>
+    c.catalogue.find((e) => e.id === exerciseId)?.dials.find((d) => d.id === dial);
+  const byHand = c.settingChanges.flatMap(({ exerciseId, side, dial, from, to, changedAt }): DialMove[] => {
+    const known = dialOf(exerciseId, dial);
+    if (!known || (from !== null && !isHarder(known, to, from))) return [];
+    return [{ exerciseId, side, dial, on: dateOf(changedAt), first: from === null }];
+  });
+  const byVerdict = c.decisions.flatMap(({ verdict, exerciseId, side, dial, decidedOn }): DialMove[] =>
+    verdict === 'deepen' && dial !== null ? [{ exerciseId, side, dial, on: decidedOn, first: false }] : []
+  );
+  return [...byHand, ...byVerdict];
+}
+
+/** Days on which the flat split was held long enough, clean, with a leg in front. */
+function flatDays(c: ClientCase, side: Side): string[] {
+  const startedOn = new Map(c.sessions.flatMap((s) => (s.startedAt ? [[s.id, dateOf(s.startedAt)] as const] : [])));
+  return [
+    ...new Set(
+      c.setLogs.flatMap((l) => {
+        const flat = l.exerciseId === splitId && l.side === side && (l.setting.depthCm ?? 1) <= 1e-9;
+        const on = startedOn.get(l.sessionId);
+        return flat && l.clean === true && l.actualS >= flatHeld.holdS && on ? [on] : [];
+      })
+    )
+  ];
+}

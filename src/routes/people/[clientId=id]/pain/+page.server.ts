@@ -1,0 +1,56 @@
+import { redirect } from '@sveltejs/kit';
+import { toldPainForm } from '$lib/contract/forms';
+import { orNotFound } from '$lib/server/orNotFound';
+import { openLocks } from '$lib/server/repo/lockRepo';
+import { withGoal } from '$lib/server/service/clientCase';
+import { painAlertsOf, tellLater } from '$lib/server/service/pain';
+import { painText } from '$lib/server/service/safety';
+import { weekOf } from '$lib/server/service/week';
+import { submitted } from '$lib/server/submitted';
+import type { Actions, PageServerLoad } from './$types';
+
+const shownPains = 20;
+
+export const load: PageServerLoad = async ({ params, url, locals: { caseOf, today } }) => {
+  const c = await orNotFound(caseOf(Number(params.clientId)));
+  const goalCase = withGoal(c);
+  const nameOf = (id: string | null) => c.catalogue.find((e) => e.id === id)?.name ?? null;
+  // What was done last stands first, then the rest of the week.
+  const done =
+    c.sessions
+      .filter((s) => s.endedAt !== null)
+      .at(-1)
+      ?.plannedSets.map((p) => p.exerciseId) ?? [];
+  const week = goalCase ? weekOf(goalCase).map((w) => w.exercise.id) : [];
+  const side = url.searchParams.get('side');
+  return {
+    today,
+    exercises: [...new Set([...done, ...week])].map((id) => ({ id, name: nameOf(id) ?? id })),
+    asked: { exerciseId: url.searchParams.get('exercise') ?? '', side: side === 'left' || side === 'right' ? side : '' },
+    told: url.searchParams.get('told') === 'yes',
+    alerts: painAlertsOf(c),
+    hasStops: openLocks(c.locks).length > 0,
+    pains: c.pains
+      .toReversed()
+      .slice(0, shownPains)
+      .map((p) => ({
+        id: p.id,
+        on: p.feltOn,
+        text: painText(p),
+        exercise: nameOf(p.exerciseId),
+        workSide: p.workSide,
+        inSession: p.setIndex !== null,
+        note: p.note
+      }))
+  };
+};
+
+export const actions: Actions = {
+  tell: async ({ request, params, locals: { db, now, today } }) => {
+    const done = await submitted(request, toldPainForm(today), (input) => tellLater(db, Number(params.clientId), input, now), {
+      form: 'tell'
+    });
+    if (!done.ok) return done.failure;
+    redirect(303, `/people/${params.clientId}/pain?told=yes`);
+  }
+};

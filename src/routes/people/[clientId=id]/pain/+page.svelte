@@ -1,0 +1,154 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import {
+    painKindOf,
+    painKinds,
+    painPlaceIds,
+    painPlaceOf,
+    urgentSigns,
+    type PainKindId,
+    type PainPlaceId,
+    type Side
+  } from '$lib/core';
+  import BodyMap from '$lib/ui/BodyMap.svelte';
+  import Choices from '$lib/ui/Choices.svelte';
+  import Field from '$lib/ui/Field.svelte';
+  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { dateText, shortDate } from '$lib/ui/format';
+  import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import Select from '$lib/ui/Select.svelte';
+  import { keepTyped } from '$lib/ui/sending';
+
+  let { data, form }: { data: import('./$types').PageData; form: FormState } = $props();
+  const base = $derived(`/people/${data.client.id}`);
+  // svelte-ignore state_referenced_locally
+  const typedPlace = painPlaceIds.find((p) => p === form?.typed?.place);
+  // svelte-ignore state_referenced_locally
+  const typedSide = form?.typed?.side === 'left' || form?.typed?.side === 'right' ? form.typed.side : null;
+  let picked = $state<{ place: PainPlaceId; side: Side | null } | null>(
+    typedPlace ? { place: typedPlace, side: typedSide } : null
+  );
+  // svelte-ignore state_referenced_locally
+  let kind = $state(typedOr(form, 'kind', ''));
+  // svelte-ignore state_referenced_locally
+  let exerciseId = $state(typedOr(form, 'exerciseId', data.asked.exerciseId));
+  const advice = $derived(kind === '' ? null : painKindOf(kind as PainKindId));
+  const isSerious = $derived(advice?.action === 'urgent' || advice?.action === 'stop session');
+  const placeText = $derived(
+    picked ? `${picked.side ? `${picked.side} ` : ''}${painPlaceOf(picked.place).label.toLowerCase()}` : ''
+  );
+</script>
+
+<main class="mx-auto grid max-w-6xl gap-6 p-5 lg:grid-cols-[1fr_20rem]">
+  <form method="POST" action="?/tell" class="card flex min-w-0 flex-col gap-4" novalidate use:enhance={keepTyped}>
+    <div>
+      <h1>Tell pain</h1>
+      <p class="text-ink-soft">
+        Afterwards, the next morning, at any time. It counts for the next verdict, and what it bears on is not made harder
+        meanwhile. Pain during a session is told in the player.
+      </p>
+    </div>
+    <p class="rounded-soft border-2 border-stop px-3 py-2 font-semibold text-stop">
+      {urgentSigns.join(', ')}: get medical help now, then tell it here as an urgent sign.
+    </p>
+    {#if data.told}
+      <p class="rounded-soft border border-ink px-3 py-2" role="status">
+        It is kept. {data.hasStops ? 'A stop is open: see the Check.' : 'It counts in the next review.'}
+        <a class="font-semibold underline" href="{base}/{data.hasStops ? 'check' : 'review'}"
+          >{data.hasStops ? 'To the Check' : 'To the review'}</a
+        >
+      </p>
+    {/if}
+    <ProblemNote text={formProblem(form)} />
+
+    <fieldset class="min-w-0">
+      <legend class="font-semibold">Where? {placeText ? `Chosen: ${placeText}.` : ''}</legend>
+      {#if fieldError(form, 'place')}<p class="font-semibold text-stop" role="alert">{fieldError(form, 'place')}</p>{/if}
+      <input type="hidden" name="place" value={picked?.place ?? ''} disabled={!picked} />
+      <input type="hidden" name="side" value={picked?.side ?? ''} disabled={!picked?.side} />
+      <div class="mt-2"><BodyMap {picked} onpick={(p) => (picked = p)} /></div>
+    </fieldset>
+
+    <Select
+      label="What kind"
+      name="kind"
+      value={kind}
+      groups={[
+        { label: '', options: [{ value: '', label: 'Choose' }, ...painKinds.map((k) => ({ value: k.id, label: k.label }))] }
+      ]}
+      onchange={(v) => (kind = v)}
+      error={fieldError(form, 'kind')}
+    />
+    {#if advice}
+      <p class={isSerious ? 'font-semibold text-stop' : 'font-semibold'} aria-live="polite">{advice.advice}</p>
+    {/if}
+
+    <div class="grid gap-4 sm:grid-cols-2">
+      <Field
+        label="On which day"
+        name="feltOn"
+        type="date"
+        value={typedOr(form, 'feltOn', data.today)}
+        error={fieldError(form, 'feltOn')}
+      />
+      <Select
+        label="After which exercise"
+        name="exerciseId"
+        value={exerciseId}
+        groups={[
+          {
+            label: '',
+            options: [{ value: '', label: 'Not known' }, ...data.exercises.map((e) => ({ value: e.id, label: e.name }))]
+          }
+        ]}
+        onchange={(v) => (exerciseId = v)}
+        error={fieldError(form, 'exerciseId')}
+      />
+    </div>
+    {#if exerciseId}
+      <Choices
+        legend="Done on which side"
+        name="workSide"
+        value={typedOr(form, 'workSide', data.asked.side)}
+        error={fieldError(form, 'workSide')}
+        choices={[
+          { value: '', label: 'Both, or not known' },
+          { value: 'left', label: 'Left' },
+          { value: 'right', label: 'Right' }
+        ]}
+      />
+    {/if}
+    <Field
+      label="In their words"
+      name="note"
+      value={typedOr(form, 'note', '')}
+      error={fieldError(form, 'note')}
+      hint="Optional"
+    />
+    <div><button class="btn btn-primary">Keep it</button></div>
+  </form>
+
+  <aside class="card flex flex-col gap-3 self-start" aria-label="What was told">
+    <h2>What was told</h2>
+    {#each data.alerts as alert (alert.text)}
+      <p class="rounded-soft border-2 border-stop px-3 py-2 font-semibold text-stop">
+        Twice running: {alert.text}, {shortDate(alert.days[0])} and {shortDate(alert.days[1])}. Ease, or leave it out and refer.
+      </p>
+    {/each}
+    {#if data.pains.length === 0}
+      <p class="text-ink-soft">No pain was told yet.</p>
+    {:else}
+      <ul class="flex flex-col">
+        {#each data.pains as pain (pain.id)}
+          <li class="border-t border-line py-2 leading-snug first:border-0">
+            <span class="text-ink-soft">{dateText(pain.on)}{pain.inSession ? ', in the session' : ''}</span>
+            <span class="block font-semibold">{pain.text}</span>
+            {#if pain.exercise}<span class="block">{pain.exercise}{pain.workSide ? `, ${pain.workSide}` : ''}</span>{/if}
+            {#if pain.note}<span class="block text-ink-soft">“{pain.note}”</span>{/if}
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    <p class="text-ink-soft">Calm Reach does not diagnose. Licensed practice and local rules come first.</p>
+  </aside>
+</main>
