@@ -9,10 +9,11 @@ async function client(
   page: Page,
   name: string,
   goal: string,
-  measures: readonly [id: string, label: string, values: string[]][]
+  measures: readonly [id: string, label: string, values: string[]][],
+  stage?: string
 ) {
   await addClient(page, `${name} ${stamp()}`);
-  await chooseGoal(page, goal);
+  await chooseGoal(page, goal, stage);
   await passCheck(page);
   const base = clientBase(page);
   for (const [id, label, values] of measures) {
@@ -93,10 +94,16 @@ test('a lotus is graded under seat and knee, with the school it is done by and w
   test.setTimeout(120_000);
   const { faults } = watched(page);
   await fillShelf(page);
-  const base = await client(page, 'Seat', 'Lotus', [
-    ['lotus_knee_height', 'left leg on top', ['18', '17']],
-    ['cross_seat_height', 'both together', ['10', '10']]
-  ]);
+  const base = await client(
+    page,
+    'Seat',
+    'Lotus',
+    [
+      ['lotus_knee_height', 'left leg on top', ['18', '17']],
+      ['cross_seat_height', 'both together', ['10', '10']]
+    ],
+    'half lotus'
+  );
   await page.goto(`${base}/grade`);
   await page.waitForLoadState('networkidle');
   await expect(page.getByRole('heading', { name: 'Half lotus' })).toBeVisible();

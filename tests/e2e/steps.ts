@@ -42,10 +42,14 @@ export async function addClient(page: Page, name: string, more: Record<string, s
   await expect(page.getByRole('heading', { name: /^The goal/ })).toBeVisible();
 }
 
-/** Sets a goal by its name; gives the taps it took. */
-export async function chooseGoal(page: Page, name: string): Promise<number> {
+/** Sets a goal by its name, at a stage of it; gives the taps it took. */
+export async function chooseGoal(page: Page, name: string, stage?: string): Promise<number> {
   await page.getByLabel('What for').selectOption({ label: name });
   let taps = 2;
+  if (stage) {
+    await page.locator('select[name=stage]').selectOption({ label: stage });
+    taps++;
+  }
   if (await page.getByText('Flat', { exact: true }).isVisible()) {
     await page.getByText('Flat', { exact: true }).click();
     taps++;

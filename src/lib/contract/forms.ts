@@ -20,13 +20,21 @@ export const levels = ['beginner', 'intermediate', 'advanced'] as const;
 
 /** The day of birth, or the year alone: limits of age then take the cautious side both ways. */
 export const clientForm = (units: Units, today: string) => {
-  const thisYear = Number(today.slice(0, 4));
-  const birthYear = whole(1900, thisYear - 5);
+  const latestYear = Number(today.slice(0, 4)) - 5;
+  const year = whole(1900, latestYear);
   return z
     .object({
       name: requiredText(120, 'What are they called?'),
       birthDate: optionalDate.default(null),
-      birthYear: z.unknown().optional(),
+      birthYear: z
+        .unknown()
+        .optional()
+        .transform((raw, ctx): number | null => {
+          if (String(raw ?? '').trim() === '') return null;
+          const parsed = year.safeParse(raw);
+          for (const { message } of parsed.error?.issues ?? []) ctx.addIssue({ code: 'custom', message });
+          return parsed.data ?? null;
+        }),
       level: z.enum(levels, { error: 'Choose a level' }),
       contact: text(200),
       statureCm: length(units.length, 100, 230),
@@ -39,14 +47,14 @@ export const clientForm = (units: Units, today: string) => {
       minutesPerSession: whole(5, 240),
       notes: text(4000)
     })
-    .transform((form, ctx) => {
-      const year = form.birthDate === null ? form.birthYear : form.birthDate.slice(0, 4);
-      const parsed = birthYear.safeParse(year ?? '');
-      if (!parsed.success)
-        for (const { message } of parsed.error.issues)
-          ctx.addIssue({ code: 'custom', message, path: [form.birthDate === null ? 'birthYear' : 'birthDate'] });
-      return { ...form, birthYear: parsed.data ?? thisYear };
-    });
+    .superRefine((form, ctx) => {
+      const dateYear = form.birthDate && Number(form.birthDate.slice(0, 4));
+      if (dateYear && (dateYear < 1900 || dateYear > latestYear))
+        ctx.addIssue({ code: 'custom', message: `Between 1900 and ${latestYear}`, path: ['birthDate'] });
+      if (!form.birthDate && form.birthYear === null)
+        ctx.addIssue({ code: 'custom', message: 'The year at least, or the day', path: ['birthYear'] });
+    })
+    .transform((form) => ({ ...form, birthYear: form.birthDate ? Number(form.birthDate.slice(0, 4)) : form.birthYear! }));
 };
 export type ClientInput = z.output<ReturnType<typeof clientForm>>;
 
@@ -69,20 +77,22 @@ const needsNoPlace = (kind: PainKindId): boolean => kind === 'urgent_sign' || ki
 export const toldPainForm = (today: string) =>
   z
     .object({
-      kind: painKindId,
-      place: z.enum(painPlaceIds, { error: 'Where is it?' }).optional(),
+      kind: z.union([z.literal(''), painKindId]).default(''),
+      place: z.union([z.literal(''), z.enum(painPlaceIds)]).default(''),
       side: sideField.optional(),
       feltOn: isoDate,
       exerciseId: z.union([z.literal(''), ownOrShippedId]).default(''),
       workSide: z.union([z.literal(''), sideField]).default(''),
       note: text(500).default('')
     })
-    .transform(({ place, exerciseId, workSide, ...rest }, ctx) => {
-      if (!place && !needsNoPlace(rest.kind)) ctx.addIssue({ code: 'custom', message: 'Where is it?', path: ['place'] });
+    .transform(({ kind, place, exerciseId, workSide, ...rest }, ctx) => {
+      if (!kind) ctx.addIssue({ code: 'custom', message: 'What kind is it?', path: ['kind'] });
+      if (!place && !(kind && needsNoPlace(kind))) ctx.addIssue({ code: 'custom', message: 'Where is it?', path: ['place'] });
       if (rest.feltOn > today) ctx.addIssue({ code: 'custom', message: 'This day is still to come', path: ['feltOn'] });
       return {
         ...rest,
-        place: place ?? ('nowhere' as const),
+        kind: kind || ('afterwards' as const), // refused above where there is none
+        place: place || ('nowhere' as const),
         side: rest.side ?? null,
         exerciseId: exerciseId === '' ? null : exerciseId,
         workSide: workSide === '' ? null : workSide

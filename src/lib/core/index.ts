@@ -193,7 +193,7 @@ export { capsOf, goalBar, type Caps } from './safety/caps';
 export { endStopOf } from './safety/endStops';
 export { flatHeld, waitDays } from './safety/rules';
 export { reachKey, type Closed, type DialMove, type SafetyPerson, type ToldPain } from './safety/person';
-export { limitText, lineText, reasonText, stopPlaceText } from './safety/text';
+export { limitText, lineText, reasonBrief, reasonText, stopPlaceText } from './safety/text';
 export type { GateReason } from './safety/reason';
 export {
   endStopMotions,
@@ -214,6 +214,7 @@ export {
   painPlaceOf,
   painPlaces,
   urgentSigns,
+  urgentSignsText,
   type PainAction,
   type PainEvent,
   type PainKindId,

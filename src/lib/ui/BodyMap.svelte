@@ -4,8 +4,12 @@
 
   /** Where on the body: on the drawing, and by name beside it. From in front the client's left is on the right, as it is seen. */
   type Picked = { place: PainPlaceId; side: Side | null };
-  type Props = { picked?: Picked | null; onpick: (picked: Picked) => void; names?: boolean };
-  let { picked = null, onpick, names = true }: Props = $props();
+  type Props = {
+    picked?: Picked | null;
+    onpick: (picked: Picked) => void;
+    /** Names in two columns, where there is room. */ wide?: boolean;
+  };
+  let { picked = null, onpick, wide = false }: Props = $props();
 
   const drawn = painPlaces.flatMap((place) => {
     if (!place.at || !place.view) return [];
@@ -24,10 +28,10 @@
 </script>
 
 <div class="flex flex-wrap items-start gap-x-8 gap-y-4">
-  <div class="flex gap-2" role="group" aria-label="Places on the body">
+  <div class="flex max-w-full min-w-0 gap-2" role="group" aria-label="Places on the body">
     {#each ['front', 'back'] as const as view (view)}
-      <figure class="m-0">
-        <div class="relative h-90 w-45">
+      <figure class="m-0 w-45 min-w-0 shrink">
+        <div class="relative aspect-1/2 w-full">
           <svg viewBox="0 0 50 100" class="h-full w-full" aria-hidden="true">
             <g fill="none" stroke="var(--color-line)" stroke-linecap="round" stroke-linejoin="round">
               <path d="M25 14V20" stroke-width="5" />
@@ -50,7 +54,7 @@
               style:left="{left}%"
               style:top="{top}%"
               aria-pressed={isPicked(place.id, side)}
-              aria-label="{nameOf(place.label, side)}, on the drawing"
+              aria-label="{nameOf(place.label, side)} (drawing)"
               title={nameOf(place.label, side)}
               onclick={() => onpick({ place: place.id, side })}
             ></button>
@@ -60,37 +64,32 @@
       </figure>
     {/each}
   </div>
-  {#if names}
-    <div class="flex min-w-64 flex-1 flex-col gap-3">
-      <div class="grid grid-cols-2 gap-3">
-        {#each sides as side (side)}
-          <div class="flex flex-col gap-1" role="group" aria-label="{side} side">
-            <p class="flex items-center gap-2 font-semibold {side === 'left' ? 'text-lake' : 'text-ochre'}">
-              <SideMark {side} />
-              {side}
-            </p>
-            {#each painPlaces.filter((p) => p.sided) as place (place.id)}
-              <button
-                type="button"
-                class="btn min-h-11 justify-start px-2 text-left leading-tight {isPicked(place.id, side) ? chosen : ''}"
-                aria-pressed={isPicked(place.id, side)}
-                aria-label={nameOf(place.label, side)}
-                onclick={() => onpick({ place: place.id, side })}>{place.label}</button
-              >
-            {/each}
-          </div>
-        {/each}
-      </div>
-      <div class="flex flex-wrap gap-1">
-        {#each painPlaces.filter((p) => !p.sided) as place (place.id)}
-          <button
-            type="button"
-            class="btn min-h-11 {isPicked(place.id, null) ? chosen : ''}"
-            aria-pressed={isPicked(place.id, null)}
-            onclick={() => onpick({ place: place.id, side: null })}>{place.label}</button
-          >
-        {/each}
-      </div>
+  <div class="flex min-w-64 flex-1 flex-col gap-2">
+    <div class="flex flex-wrap gap-1">
+      {#each painPlaces.filter((p) => !p.sided) as place (place.id)}
+        <button
+          type="button"
+          class="btn min-h-11 px-3 {isPicked(place.id, null) ? chosen : ''}"
+          aria-pressed={isPicked(place.id, null)}
+          onclick={() => onpick({ place: place.id, side: null })}>{place.label}</button
+        >
+      {/each}
     </div>
-  {/if}
+    <ul class="grid gap-x-6 gap-y-1 {wide ? 'lg:grid-cols-2' : ''}">
+      {#each painPlaces.filter((p) => p.sided) as place (place.id)}
+        <li class="flex items-center gap-1">
+          <span class="min-w-30 flex-1 leading-tight">{place.label}</span>
+          {#each sides as side (side)}
+            <button
+              type="button"
+              class="btn min-h-11 gap-1 px-3 {isPicked(place.id, side) ? chosen : side === 'left' ? 'text-lake' : 'text-ochre'}"
+              aria-pressed={isPicked(place.id, side)}
+              aria-label={nameOf(place.label, side)}
+              onclick={() => onpick({ place: place.id, side })}><SideMark {side} size={14} /> {side}</button
+            >
+          {/each}
+        </li>
+      {/each}
+    </ul>
+  </div>
 </div>

@@ -10,22 +10,28 @@
     checkHref?: string;
     /** Smaller, without headings: beside the mat. */
     compact?: boolean;
+    /** What bars it is shown in another place of the page: here it is only not repeated. */
+    barsElsewhere?: boolean;
   };
-  let { bars = [], within = [], remember = [], checkHref, compact = false }: Props = $props();
+  let { bars = [], within = [], remember = [], checkHref, compact = false, barsElsewhere = false }: Props = $props();
   const barTexts = $derived([...new Set(bars.map(reasonText))]);
-  const withinTexts = $derived([...new Set(within.map(reasonText))]);
+  const withinTexts = $derived([...new Set(within.map(reasonText))].filter((t) => !barTexts.includes(t)));
   const rememberTexts = $derived([...new Set(remember.map(reasonText))].filter((t) => !withinTexts.includes(t)));
 </script>
 
-{#if barTexts.length > 0}
+{#if barTexts.length > 0 && !barsElsewhere}
   <div class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">
     {#each barTexts as text (text)}<p>{text}</p>{/each}
     {#if checkHref}<p><a class="underline" href={checkHref}>To the Check</a></p>{/if}
   </div>
 {/if}
-{#if withinTexts.length > 0 || rememberTexts.length > 0}
-  <div class="rounded-soft border border-stop px-3 py-2 {compact ? 'text-base leading-snug' : ''}">
-    {#if !compact}<h2 class="text-base">Limits that bear on this</h2>{/if}
+{#if compact && (withinTexts.length > 0 || rememberTexts.length > 0)}
+  <p class="border-l-4 border-stop pl-2 text-base leading-snug max-sm:text-sm max-sm:leading-tight">
+    {[...withinTexts, ...rememberTexts].join(' ')}
+  </p>
+{:else if withinTexts.length > 0 || rememberTexts.length > 0}
+  <div class="rounded-soft border border-stop px-3 py-2">
+    <h2 class="text-base">Limits that bear on this</h2>
     <ul class="list-disc pl-5 leading-snug">
       {#each withinTexts as text (text)}<li>{text}</li>{/each}
       {#each rememberTexts as text (text)}<li>{text}</li>{/each}

@@ -1,16 +1,9 @@
 import { queryOf } from '$lib/contract/libraryQuery';
-import { chainsOf, findExercises, goalOf, reasonText, type Exercise } from '$lib/core';
-import type { ClientCase } from '$lib/server/service/clientCase';
-import { barsOf } from '$lib/server/service/safety';
+import { chainsOf, findExercises, goalOf } from '$lib/core';
+import { barBrief, barsOf } from '$lib/server/service/safety';
 import { listProps } from '$lib/server/repo/propRepo';
 import { loadCatalogue } from '$lib/server/service/library';
 import type { PageServerLoad } from './$types';
-
-/** Why an exercise is not for a person now, where it is so on both its sides. */
-function barredFor(c: ClientCase, exercise: Exercise): string {
-  const [bar] = barsOf(c, exercise);
-  return bar ? reasonText(bar) : '';
-}
 
 export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf } }) => {
   const query = queryOf(url);
@@ -30,7 +23,7 @@ export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf }
   const { forClient } = await parent();
   const c = forClient && (await caseOf(forClient.id));
   const brief = found
-    .map((e) => ({ ...e, barred: c ? barredFor(c, e) : '' }))
+    .map((e) => ({ ...e, barred: c ? barBrief(c, e) : '' }))
     .map(({ barred, id, name, aliases, family, links, position, phases, kinds, sides, privatePlace, dials }) => ({
       id,
       name,

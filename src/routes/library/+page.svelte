@@ -180,9 +180,7 @@
                 <a href={hrefOf(e.id)} class="block min-h-11 rounded-soft px-2 py-1.5 leading-tight hover:bg-paper">
                   <span class="font-semibold">{e.name}</span>
                   {#if inWeek.has(e.id)}<span class="text-mulberry"> in the week</span>{/if}
-                  {#if e.barred}<span class="block font-semibold text-stop"
-                      >Not for {client?.name.split(' ')[0]} now: {e.barred}</span
-                    >{/if}
+                  {#if e.barred}<span class="font-semibold text-stop"> Not now: {e.barred}</span>{/if}
                   {#if e.privatePlace}<span class="text-ink-soft"> private place</span>{/if}
                   <span class="block text-ink-soft">
                     {[e.links.join(' '), e.position, e.phases[0], e.kinds.join(' + '), e.sides === 'each' ? 'each side' : e.sides]

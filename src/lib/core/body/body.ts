@@ -1,4 +1,4 @@
-import { sides, type Side } from '../side';
+import type { Side } from '../side';
 
 /** Joints a stop can lock. Neck and back have no side. */
 export const joints = ['neck', 'shoulder', 'elbow', 'wrist', 'back', 'hip', 'knee', 'ankle'] as const;
@@ -15,6 +15,3 @@ export const hasNoSide = (joint: Joint): boolean => joint === 'neck' || joint ==
 
 /** Whether two sides meet: none, or both together, meets either. */
 export const sidesMeet = (a: Side | null | undefined, b: Side | null | undefined): boolean => a == null || b == null || a === b;
-
-/** The sides a place stands for. */
-export const sidesOf = (side: Side | null): readonly Side[] => (side === null ? sides : [side]);

@@ -134,7 +134,8 @@ function workOf(exercise: Exercise, side: Side, rounds: number, backWarm: boolea
   if (isPosition && (!rung || isTooDeep(rung.depthCm, held.depthCm ?? 0))) return { code: 'no stack', exerciseId: id, side };
   const setting =
     rung && held.depthCm !== undefined && held.depthCm !== wanted.depthCm ? { ...held, depthCm: rung.depthCm } : held;
-  const notes = [...gated.within.filter((r) => r.code !== 'wait'), ...gated.remember];
+  // A wait and a stage that is still to come are told where settings are moved, not beside the mat.
+  const notes = [...gated.within.filter((r) => r.code !== 'wait' && r.code !== 'flat first'), ...gated.remember];
   return {
     side,
     sets: 1,

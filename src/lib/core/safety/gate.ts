@@ -64,7 +64,8 @@ export function gate(ask: GateAsk): Gated {
   const waits = waitsOf(ask);
   const caps = capsOf(ask.person.limits);
   const within = distinct([
-    ...Object.values(ends).flatMap((end) => (end ? [end.why] : [])),
+    // The usual cap is no limit of the answers: it is told once, at the head of a session.
+    ...Object.values(ends).flatMap((end) => (end && !isUsual(end.why) ? [end.why] : [])),
     ...capReasons(ask),
     ...endStopReasons(ask),
     ...(noHarder ? [noHarder] : []),
@@ -86,6 +87,8 @@ export function gate(ask: GateAsk): Gated {
 /** The ends alone, as dials ask for them. */
 export const endValues = ({ ends }: Pick<Gated, 'ends'>): Readonly<Partial<Record<DialId, number>>> =>
   Object.fromEntries(Object.entries(ends).map(([id, end]) => [id, end!.at]));
+
+const isUsual = (why: GateReason): boolean => why.code === 'limit' && why.limit.reason === setByInstructor;
 
 const limitReason = (limit: Limit): GateReason => ({ code: 'limit', limit });
 

@@ -86,6 +86,36 @@ const closedSentences = {
 
 const lotusStages = ['the easy seat', 'half lotus', 'lotus'] as const;
 
+/** The same in a few words, for lists. */
+export function reasonBrief(reason: GateReason): string {
+  switch (reason.code) {
+    case 'closed':
+      return reason.closed === 'not screened'
+        ? 'Check first'
+        : reason.closed === 'urgent'
+          ? 'medical help first'
+          : 'a clinician first';
+    case 'stop':
+      if (isPersonStop(reason.stop)) return 'medical help first';
+      if (isJointStop(reason.stop)) return `${lower(stopPlaceText(reason.stop))} is locked`;
+      return isLineStop(reason.stop) ? `${lower(stopPlaceText(reason.stop))} at rest` : 'stopped after pain';
+    case 'limit':
+      return lower(limitText(reason.limit));
+    case 'end stop':
+      return `${motionOf(reason.limit.motion!).name} stops at ${reason.limit.value}°`;
+    case 'flat first':
+      return 'the flat split first';
+    case 'lotus order':
+      return `${lotusStages[reason.needed - 1]} first`;
+    case 'back not warm':
+      return 'the back is not warm';
+    case 'told pain':
+      return 'pain to decide on';
+    case 'wait':
+      return `opens on ${dayText(reason.opensOn)}`;
+  }
+}
+
 /** A whole sentence for what the gate says. */
 export function reasonText(reason: GateReason): string {
   switch (reason.code) {
@@ -98,7 +128,8 @@ export function reasonText(reason: GateReason): string {
     case 'end stop': {
       const motion = capital(motionOf(reason.limit.motion!).name);
       const measured = reason.deg === null ? 'Not measured yet, so no deeper than now.' : `Measured ${Math.round(reason.deg)}°.`;
-      return `${motion}, ${reason.side}: stopped at ${reason.limit.value}° by the ${reason.limit.reason}. ${measured}`;
+      const by = reason.limit.reason.startsWith('end stop') ? 'the end stop set in the Check' : reason.limit.reason;
+      return `${motion}, ${reason.side}: stopped at ${reason.limit.value}° by ${by}. ${measured}`;
     }
     case 'flat first':
       return `Past flat opens once the flat split was held ${reason.holdS} seconds on ${reason.neededDays} days: ${reason.heldDays} so far.`;

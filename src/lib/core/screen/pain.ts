@@ -84,14 +84,16 @@ export const painKinds: readonly PainKind[] = [
 
 /** The signs that need medical help at once, wherever they are felt (common practice, the cautious side). */
 export const urgentSigns = [
-  'Numb between the legs',
-  'Cannot bear weight',
-  'A hot, swollen calf',
-  'Chest pain',
-  'Fainting',
-  'A sudden, severe headache',
-  'Sudden breathlessness'
+  'numb between the legs',
+  'cannot bear weight',
+  'a hot and swollen calf',
+  'chest pain',
+  'fainting',
+  'a sudden and severe headache',
+  'sudden breathlessness'
 ] as const;
+/** All of them, to begin a sentence with. */
+export const urgentSignsText = `N${urgentSigns.join(', ').slice(1)}`;
 
 export function painKindOf(id: PainKindId): PainKind {
   const kind = painKinds.find((k) => k.id === id);

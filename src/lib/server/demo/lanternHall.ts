@@ -331,7 +331,7 @@ export const lanternHall: readonly Story[] = [
     plan: { weeksAgo: 8, weeks: 10, attendance: 0.7, away: [3] },
     told: [
       {
-        daysAgo: 6,
+        daysAgo: 4,
         kind: 'afterwards',
         place: 'front_of_hip',
         side: 'left',

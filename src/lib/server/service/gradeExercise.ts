@@ -227,7 +227,9 @@ function gradeStack(
   const goalEnd = use.past && split ? split.goal.target : use.higherIs === 'harder' ? Math.min(rung.depthCm - 10, -10) : 0;
   const around = rungsAround({ depthCm: rung.depthCm, targetCm: Math.max(goalEnd, end), shelf, use, stacks });
   const { faults } = around;
-  const rungs = around.rungs.filter((r) => r.depthCm >= end - 1e-9 || r.depthCm === rung.depthCm);
+  const rungs = around.rungs.filter(
+    (r) => r.depthCm === rung.depthCm || (r.depthCm >= end - 1e-9 && r.depthCm <= Math.max(dial.max, 0))
+  );
   const near = all
     .filter((r) => Math.abs(r.depthCm - rung.depthCm) <= 6 && r.depthCm !== rung.depthCm)
     .toSorted((a, b) => Math.abs(a.depthCm - rung.depthCm) - Math.abs(b.depthCm - rung.depthCm))

@@ -8,6 +8,7 @@ import {
   painKindOf,
   painPlaceOf,
   reachKey,
+  reasonBrief,
   sides,
   stretchedLines,
   type DialId,
@@ -82,6 +83,15 @@ export function barsOf(c: ClientCase, exercise: Exercise, side: Side | null = nu
   const both = sides.map(asked);
   // Barred as a whole only where it is so on either side.
   return both.every((b) => b.length > 0) ? both.flat() : [];
+}
+
+/** In a few words why an exercise is not done now, on which side where one alone is closed; empty where it is open. */
+export function barBrief(c: ClientCase, exercise: Exercise): string {
+  const of = (side: Side | null) => barsOf(c, exercise, side)[0];
+  const whole = of(null);
+  if (whole) return reasonBrief(whole);
+  if (exercise.sides !== 'each') return '';
+  return sides.flatMap((side) => (of(side) ? [`${side}: ${reasonBrief(of(side)!)}`] : [])).join(', ');
 }
 
 /** What was measured for the dials that start at a measured reach, as they count. */

@@ -6,6 +6,7 @@ import {
   substitutesFor,
   type Addition,
   type EquipmentId,
+  type Exercise,
   type LadderNeed,
   type Substitute
 } from '$lib/core';
@@ -35,7 +36,8 @@ export type ShelfUse = Readonly<{
 
 export async function shelfUse(db: Db, shelf: readonly ShelfProp[], clientId: number | null, today: string): Promise<ShelfUse> {
   const cases = await casesOf(db, clientId, today);
-  const needs = gradedOf(cases, shelf).flatMap(laddersOf);
+  // What is barred needs nothing from the shelf.
+  const needs = gradedOf(cases, shelf, (c, e) => barsOf(c, e).length === 0).flatMap(laddersOf);
   return { ladders: needs.length, addition: bestAddition(shelf, needs, candidateProps), missing: missingOf(cases, shelf) };
 }
 
@@ -49,11 +51,14 @@ async function casesOf(db: Db, clientId: number | null, today: string): Promise<
   return cases;
 }
 
-const gradedOf = (cases: readonly GoalCase[], shelf: readonly ShelfProp[]): Graded[] =>
+const gradedOf = (
+  cases: readonly GoalCase[],
+  shelf: readonly ShelfProp[],
+  counts: (c: GoalCase, exercise: Exercise) => boolean
+): Graded[] =>
   cases.flatMap((c) =>
     weekOf(c).flatMap(({ exercise }) => {
-      // What is barred needs nothing from the shelf.
-      if (!exercise.dials.some((d) => d.stack) || barsOf(c, exercise).length > 0) return [];
+      if (!exercise.dials.some((d) => d.stack) || !counts(c, exercise)) return [];
       const sidesOf = exercise.sides === 'each' ? (['left', 'right'] as const) : (['left'] as const);
       return sidesOf.map((side) => ({
         c,
@@ -95,10 +100,12 @@ function missingOf(cases: readonly GoalCase[], shelf: readonly ShelfProp[]): She
   }));
 }
 
+const isSet = (c: GoalCase, { id }: Exercise): boolean => c.settings[id] !== undefined;
+
 /** Who has a stack in use that stands on a prop: "Oda Venn: front split on its stack, left, 12.5 cm". */
 export async function usersOfProp(db: Db, shelf: readonly ShelfProp[], propId: string, today: string): Promise<string[]> {
   const clientId = shelf.find((p) => p.id === propId)?.clientId ?? null;
-  return gradedOf(await casesOf(db, clientId, today), shelf).flatMap(({ c, exerciseName, grade }) =>
+  return gradedOf(await casesOf(db, clientId, today), shelf, isSet).flatMap(({ c, exerciseName, grade }) =>
     grade.dials.flatMap(({ dial, stack }) =>
       stack?.chosen && stack.rung.items.some((i) => i.propId === propId)
         ? [`${c.client.name}: ${exerciseName}, ${dialAtRung(dial, stack.rung)} cm`]

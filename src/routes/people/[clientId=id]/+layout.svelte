@@ -17,6 +17,9 @@
     const goal = goalOf(data.goal.kind);
     return isSplitModel(goal) ? '' : (goal.stages[data.goal.stage] ?? '');
   });
+  /** Told on every page but the one that shows it whole. */
+  const shownStops = $derived(page.url.pathname === `${base}/check` ? [] : data.stops);
+  const shownAlerts = $derived(page.url.pathname === `${base}/pain` ? [] : data.painAlerts);
   const stopWord = ({ stop, exercise }: { stop: Stop; exercise: string | null }) =>
     'exerciseId' in stop
       ? `${(exercise ?? 'an exercise').toLowerCase()}${stop.side ? `, ${stop.side}` : ''}`
@@ -61,14 +64,14 @@
     >
     <Path stations={data.stations} {base} />
   </section>
-  {#if data.stops.length > 0 || data.painAlerts.length > 0}
+  {#if shownStops.length > 0 || shownAlerts.length > 0}
     <p class="border-b border-stop bg-paper px-5 py-1.5 leading-snug font-semibold text-stop print:hidden" role="status">
-      {#if data.stops.length > 0}
-        Stopped until cleared: {data.stops.map(stopWord).join('; ')}.
+      {#if shownStops.length > 0}
+        Stopped until cleared: {shownStops.map(stopWord).join('; ')}.
         <a class="underline" href="{base}/check">To the Check</a>
       {/if}
-      {#each data.painAlerts as alert (alert.text)}
-        Pain twice running: {alert.text}, {shortDate(alert.days[0])} and {shortDate(alert.days[1])}.
+      {#each shownAlerts as alert (alert.text)}
+        Pain told twice: {alert.text}, {shortDate(alert.days[0])} and {shortDate(alert.days[1])}.
         <a class="underline" href="{base}/pain">What was told</a>
       {/each}
     </p>

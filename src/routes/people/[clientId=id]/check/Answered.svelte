@@ -64,7 +64,7 @@
       {week.homeProps ? `At home: ${week.homeProps}.` : ''}
     </p>
   {/if}
-  <p class="text-ink-soft">Asked on {dateText(s.takenOn)}, questions of {s.version}{isDue ? '. Time to ask again' : ''}.</p>
+  <p class="text-ink-soft">Asked on {dateText(s.takenOn)}.{isDue ? ' Time to ask again.' : ''}</p>
   <div class="flex flex-wrap gap-3">
     {#if begunAt}<a class="btn btn-primary" href="{here}?topic={begunAt}">Go on with the conversation begun</a>{/if}
     <a class="btn" href="{here}?topic=now">Ask again</a>

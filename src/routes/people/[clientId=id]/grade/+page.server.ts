@@ -1,10 +1,8 @@
 import { error } from '@sveltejs/kit';
 import { choiceForm, dialForm, noteForm, schoolForm } from '$lib/contract/exerciseForms';
-import { sides, type Exercise } from '$lib/core';
 import { goalCaseOr } from '$lib/server/orNotFound';
-import type { GoalCase } from '$lib/server/service/clientCase';
 import { gradeOf, setDial, settingOf } from '$lib/server/service/gradeExercise';
-import { barsOf } from '$lib/server/service/safety';
+import { barBrief, barsOf } from '$lib/server/service/safety';
 import { addToWeek, chooseSchool, noteExercise, takeFromWeek, weekOf } from '$lib/server/service/week';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
@@ -30,7 +28,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
       right: settingOf(c, exercise, 'right'),
       perSide: exercise.sides === 'each',
       isSet: c.settings[exercise.id] !== undefined,
-      barred: barredWord(c, exercise)
+      barred: barBrief(c, exercise)
     })),
     exercise: chosen.exercise,
     inWeek: inWeek !== undefined || !looked,
@@ -47,13 +45,6 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
     leadSide: c.goal.leadSide ?? ('left' as const)
   };
 };
-
-/** In a few words why an exercise of the week is not done now. */
-function barredWord(c: GoalCase, exercise: Exercise): string {
-  if (exercise.sides !== 'each') return barsOf(c, exercise).length > 0 ? 'not now' : '';
-  const closed = sides.filter((side) => barsOf(c, exercise, side).length > 0);
-  return closed.length === 2 ? 'not now' : closed.length === 1 ? `${closed[0]}: not now` : '';
-}
 
 export const actions: Actions = {
   dial: async ({ request, params, locals: { db, now } }) => {

@@ -285,11 +285,13 @@
   </section>
 
   <aside class="flex flex-col gap-4 border-line bg-paper p-4 max-lg:border-t lg:border-l">
-    <GateNotes within={grade.gated.within} remember={grade.gated.remember} />
-    <section>
-      <h2>One step</h2>
-      <NextSteps next={grade.next} dials={exercise.dials} names={data.names} {base} {unit} />
-    </section>
+    <GateNotes bars={grade.gated.bars} within={grade.gated.within} remember={grade.gated.remember} barsElsewhere />
+    {#if !isBarred}
+      <section>
+        <h2>One step</h2>
+        <NextSteps next={grade.next} dials={exercise.dials} names={data.names} {base} {unit} />
+      </section>
+    {/if}
     {#if graded && stack && rung && value !== null}
       <section class="flex flex-col gap-3">
         <h2>Near this height</h2>

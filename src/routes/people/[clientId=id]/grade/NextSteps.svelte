@@ -27,7 +27,7 @@
         {@const dial = dials.find((d) => d.id === step.dial)!}
         <strong>{dial.name} {dialText(dial, step.to, unit)}</strong>
       {:else if step.ids.length === 0}
-        <span class="text-ink-soft">{step.why}; no neighbour is known</span>
+        <span class="text-ink-soft">{step.why.endsWith('.') ? step.why : `${step.why}; no neighbour is known`}</span>
       {:else}
         {#each step.ids as id, i (id)}{i > 0 ? ', ' : ''}<a class="underline" href="{base}/grade?exercise={id}"
             >{names[id] ?? id}</a

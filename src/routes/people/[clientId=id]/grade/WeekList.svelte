@@ -50,7 +50,7 @@
         >
           <span class="block font-semibold">{item.name}</span>
           <span class="block text-sm text-ink-soft">
-            {#if item.barred}<span class="font-semibold text-stop">{item.barred}</span>{:else if !item.isSet}not set yet{:else if item.perSide}L
+            {#if item.barred}<span class="font-semibold text-stop">Not now: {item.barred}</span>{:else if !item.isSet}not set yet{:else if item.perSide}L
               {settingText(item.dials, item.left, unit) || '–'}<br />R {settingText(item.dials, item.right, unit) ||
                 '–'}{:else}{settingText(item.dials, item.left, unit)}{/if}
           </span>

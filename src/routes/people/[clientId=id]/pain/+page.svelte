@@ -5,7 +5,7 @@
     painKinds,
     painPlaceIds,
     painPlaceOf,
-    urgentSigns,
+    urgentSignsText,
     type PainKindId,
     type PainPlaceId,
     type Side
@@ -49,7 +49,7 @@
       </p>
     </div>
     <p class="rounded-soft border-2 border-stop px-3 py-2 font-semibold text-stop">
-      {urgentSigns.join(', ')}: get medical help now, then tell it here as an urgent sign.
+      {urgentSignsText}: get medical help now, then tell it here as an urgent sign.
     </p>
     {#if data.told}
       <p class="rounded-soft border border-ink px-3 py-2" role="status">
@@ -60,14 +60,6 @@
       </p>
     {/if}
     <ProblemNote text={formProblem(form)} />
-
-    <fieldset class="min-w-0">
-      <legend class="font-semibold">Where? {placeText ? `Chosen: ${placeText}.` : ''}</legend>
-      {#if fieldError(form, 'place')}<p class="font-semibold text-stop" role="alert">{fieldError(form, 'place')}</p>{/if}
-      <input type="hidden" name="place" value={picked?.place ?? ''} disabled={!picked} />
-      <input type="hidden" name="side" value={picked?.side ?? ''} disabled={!picked?.side} />
-      <div class="mt-2"><BodyMap {picked} onpick={(p) => (picked = p)} /></div>
-    </fieldset>
 
     <Select
       label="What kind"
@@ -82,6 +74,14 @@
     {#if advice}
       <p class={isSerious ? 'font-semibold text-stop' : 'font-semibold'} aria-live="polite">{advice.advice}</p>
     {/if}
+
+    <fieldset class="min-w-0">
+      <legend class="font-semibold">Where? {placeText ? `Chosen: ${placeText}.` : ''}</legend>
+      {#if fieldError(form, 'place')}<p class="font-semibold text-stop" role="alert">{fieldError(form, 'place')}</p>{/if}
+      <input type="hidden" name="place" value={picked?.place ?? ''} disabled={!picked} />
+      <input type="hidden" name="side" value={picked?.side ?? ''} disabled={!picked?.side} />
+      <div class="mt-2"><BodyMap {picked} onpick={(p) => (picked = p)} /></div>
+    </fieldset>
 
     <div class="grid gap-4 sm:grid-cols-2">
       <Field
@@ -132,7 +132,7 @@
     <h2>What was told</h2>
     {#each data.alerts as alert (alert.text)}
       <p class="rounded-soft border-2 border-stop px-3 py-2 font-semibold text-stop">
-        Twice running: {alert.text}, {shortDate(alert.days[0])} and {shortDate(alert.days[1])}. Ease, or leave it out and refer.
+        Told twice: {alert.text}, {shortDate(alert.days[0])} and {shortDate(alert.days[1])}. Ease, or leave it out and refer.
       </p>
     {/each}
     {#if data.pains.length === 0}

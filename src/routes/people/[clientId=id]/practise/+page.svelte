@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { compileSession, exerciseOf, leftOutText, urgentSigns } from '$lib/core';
+  import { compileSession, exerciseOf, leftOutText, urgentSignsText } from '$lib/core';
   import GateNotes from '$lib/ui/GateNotes.svelte';
   import Choices from '$lib/ui/Choices.svelte';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
@@ -59,7 +59,7 @@
           <h2>Stop signs</h2>
           <ul class="mt-1 grid gap-x-6 gap-y-1 leading-snug sm:grid-cols-2">
             {#each stops as stop (stop)}<li>{stop}</li>{/each}
-            <li class="font-semibold">{urgentSigns.join(', ')}: medical help now.</li>
+            <li class="font-semibold">{urgentSignsText}: medical help now.</li>
           </ul>
           <p class="mt-1 text-ink-soft">Licensed practice and local rules come first.</p>
         </section>
@@ -76,9 +76,9 @@
                       <SideMark side={work.side} size={14} />
                       {doseText(work)}{work.rung ? `, on ${depthText(work.rung.depthCm, data.units.length)}` : ''}
                     </p>
-                    <GateNotes within={work.notes} compact />
                   {:else}<p class="text-ink-soft">{exercise.why}</p>{/if}
                 {/each}
+                <GateNotes within={block.work.flatMap((w) => w.notes ?? [])} compact />
               </div>
             </li>
           {/each}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { exerciseOf, painKindOf, painKinds, urgentSigns, type PainPlaceId, type Side } from '$lib/core';
+  import { exerciseOf, painKindOf, painKinds, painPlaceOf, urgentSignsText, type PainPlaceId, type Side } from '$lib/core';
   import BodyMap from '$lib/ui/BodyMap.svelte';
   import { adviceText, type Player } from './player.svelte';
 
@@ -39,7 +39,7 @@
         onclick={() => player.tellPain({ kind: 'urgent_sign', place: 'nowhere', side: null })}
       >
         An urgent sign: stop, medical help now
-        <span class="text-base font-normal">{urgentSigns.join(', ')}</span>
+        <span class="text-base font-normal">{urgentSignsText}</span>
       </button>
       <button
         class="btn min-h-16 flex-col items-start border-2 border-stop text-left text-lg leading-tight"
@@ -50,11 +50,13 @@
       </button>
     </div>
     <h2 class="text-3xl">Where?</h2>
-    <BodyMap onpick={(picked) => (where = picked)} />
+    <BodyMap onpick={(picked) => (where = picked)} wide />
   </section>
 {:else}
   <section class="flex grow flex-col justify-center gap-4" aria-label="What kind">
-    <h2 class="text-3xl">What kind?</h2>
+    <h2 class="text-3xl">
+      {where.side ? `${where.side} ` : ''}{painPlaceOf(where.place).label.toLowerCase()}: what kind?
+    </h2>
     <div class="grid gap-2 sm:grid-cols-2">
       {#each kinds as kind (kind.id)}
         <button

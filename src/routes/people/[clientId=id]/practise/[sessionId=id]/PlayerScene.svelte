@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { exerciseOf, poseFigure, urgentSigns, type Body, type Prop } from '$lib/core';
+  import { exerciseOf, poseFigure, urgentSignsText, type Body, type Prop } from '$lib/core';
   import GateNotes from '$lib/ui/GateNotes.svelte';
   import type { LengthUnit } from '$lib/contract/fields';
   import Figure from '$lib/ui/drawing/Figure.svelte';
@@ -32,7 +32,7 @@
     maxX={pose.box.maxX + 5}
     maxY={pose.box.maxY + 2}
     label="{exercise.name}{player.set.side ? `, ${player.set.side} ${exercise.sideWords}` : ''}"
-    class="max-h-[38vh] w-full max-lg:max-h-40 max-sm:max-h-28"
+    class="max-h-[38vh] w-full max-lg:max-h-40 max-sm:max-h-20"
   >
     {#if rung}
       <StackDrawing
@@ -68,9 +68,9 @@
   <GateNotes within={player.set.work.notes} compact />
   <div class="rounded-soft border border-stop px-3 py-2 max-sm:px-2 max-sm:py-1 lg:mt-auto">
     <h2 class="text-base text-stop max-sm:sr-only">Stop signs</h2>
-    <ul class="leading-snug max-sm:text-sm">
-      {#each exercise.stops as stop (stop)}<li>{stop}</li>{/each}
-      <li>{urgentSigns.join(', ')}: stop, medical help now.</li>
+    <ul class="leading-snug max-sm:text-sm max-sm:leading-tight [&>li]:max-sm:inline">
+      {#each exercise.stops as stop (stop)}<li>{`${stop} `}</li>{/each}
+      <li>{urgentSignsText}: stop, medical help now.</li>
     </ul>
   </div>
 </section>

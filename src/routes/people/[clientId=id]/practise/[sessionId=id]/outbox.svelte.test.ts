@@ -1,11 +1,13 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { Outbox } from './outbox.svelte';
 
-type Answer = 'kept' | 'refused' | 'away' | 'no connection';
+type Answer = 'kept' | 'refused' | 'away' | 'no words' | 'no connection';
 const answers: Record<Exclude<Answer, 'no connection'>, () => Response> = {
   kept: () => Response.json({ ok: true, value: null }),
   refused: () => Response.json({ ok: false, problem: { code: 'session_not_running', data: {} } }, { status: 409 }),
-  away: () => new Response('gone', { status: 502 })
+  away: () => new Response('gone', { status: 502 }),
+  // An answer that is none of ours: too large, or forbidden by something in between.
+  'no words': () => new Response('<html>413</html>', { status: 413 })
 };
 
 let next: Answer[] = [];
@@ -73,6 +75,26 @@ describe('the outbox', () => {
     expect(outbox.waiting).toBe(0);
     expect(outbox.refused).toHaveLength(1);
     expect(outbox.refused[0]).toMatch(/session/i);
+  });
+
+  test('a pain goes first and alone: a set on which the server faults does not hold it back', async () => {
+    next = ['away', 'kept', 'away'];
+    const outbox = new Outbox(7);
+    outbox.put('sets', set(0));
+    await settled();
+    outbox.put('pain', set(1));
+    await settled();
+    expect(sent.map((l) => l.to)).toEqual(['sets', 'pain', 'sets']);
+    expect(kept()).toEqual([{ to: 'sets', body: set(0) }]);
+  });
+
+  test.each(['sets', 'pain'] as const)('an answer that is no answer is told once, and not repeated for ever: %s', async (to) => {
+    next = ['no words'];
+    const outbox = new Outbox(7);
+    outbox.put(to, set(0));
+    await vi.advanceTimersByTimeAsync(30_000);
+    expect([sent.length, outbox.waiting, outbox.refused.length]).toEqual([1, 0, 1]);
+    expect(outbox.refused[0]).toMatch(/Write it down/);
   });
 
   test('a page that was closed sends on when it is opened again', async () => {

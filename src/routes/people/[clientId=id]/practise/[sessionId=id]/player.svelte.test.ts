@@ -69,6 +69,19 @@ describe('time', () => {
     expect([player.setIndex, player.phase.kind, player.paused]).toEqual([1, 'ready', false]);
   });
 
+  test('what the gate bars since the session began is not played any more', () => {
+    const barred = [{ exerciseId: 'front_hamstring_cycle', side: 'left' as const, why: 'Left hip is locked.' }];
+    const { player, runOut } = playerOf({ barred });
+    expect([player.set.exerciseId, player.set.side]).toEqual(['front_hamstring_cycle', 'right']);
+    const all = blocks.slice(0, 2).flatMap((b) => b.work.map((w) => ({ exerciseId: b.exerciseId, side: w.side, why: '' })));
+    const left = playerOf({ barred: all });
+    expect(left.player.set.exerciseId).toBe('settle');
+    left.player.togglePause();
+    left.runOut();
+    expect(left.player.mode).toBe('ended');
+    void runOut;
+  });
+
   test('getting ready is not time under work', () => {
     const { player, sent } = playerOf({ logged: [0] });
     expect(player.readyS).toBeGreaterThan(0);

@@ -1,0 +1,142 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import {
+  CoreError,
+  endValues,
+  exerciseOf,
+  gate,
+  isWithin,
+  ladder,
+  limitKinds,
+  longHold,
+  planProgression,
+  joints,
+  lines,
+  totals,
+  compileForm,
+  capsOf,
+  type Prop,
+  type Setting,
+  type Side,
+  type Stop
+} from '../index';
+import { sampleLimits } from '../safety/limitTable';
+import { flatDays, somebody, stopped } from '../testing/person';
+
+const shelf: Prop[] = [
+  { id: 'book', name: 'book', quantity: 4, faces: [{ heightCm: 2.5, widthCm: 16, depthCm: 23 }] },
+  { id: 'block', name: 'block', quantity: 3, faces: [{ heightCm: 10, widthCm: 15, depthCm: 23 }] },
+  { id: 'box', name: 'box', quantity: 1, faces: [{ heightCm: 30, widthCm: 45, depthCm: 40 }] }
+];
+const today = '2026-03-02';
+const anySide = fc.constantFrom<Side | null>('left', 'right', null);
+const anyStop: fc.Arbitrary<Stop> = fc.oneof(
+  fc.record({ joint: fc.constantFrom(...joints), side: anySide }),
+  fc.record({ line: fc.constantFrom(...lines), side: anySide }),
+  fc.record({ exerciseId: fc.constantFrom('rear_hip_cycle', 'front_split_on_stack'), side: anySide })
+);
+
+// Source: common practice, the cautious side (docs/safety.md).
+test('no plan contains what the gate bars, nor a setting or an easier version past its ends, whoever it is for', () =>
+  fc.assert(
+    fc.property(
+      fc.array(fc.constantFrom(...limitKinds), { maxLength: 3 }),
+      fc.array(anySide, { minLength: 3, maxLength: 3 }),
+      fc.array(anyStop, { maxLength: 1 }),
+      fc.constantFrom(28, 15, 5, 0, -5),
+      fc.integer({ min: 15, max: 60 }),
+      fc.boolean(),
+      (kinds, ofSide, stops, depthCm, minutes, held) => {
+        const limits = kinds.map((kind, i) => {
+          const side = ofSide[i];
+          return { ...sampleLimits[kind], ...(side && { side }) };
+        });
+        const person = somebody({
+          limits,
+          stops: stops.map((s) => stopped(s)),
+          ...(held && { flatHeldOn: { left: flatDays, right: flatDays } })
+        });
+        const setting: Setting = { depthCm, holdS: 90 };
+        const strong: Setting = { holdS: 120, effortPct: 60 };
+        const both = (s: Setting) => ({ left: s, right: s });
+        const rungs = ladder({ fromCm: Math.max(depthCm + 20, 20), toCm: Math.min(depthCm, 0) - 5, shelf }).steps;
+        const settings = {
+          front_split_on_stack: both(setting),
+          front_hamstring_cycle: both(strong),
+          rear_hip_cycle: both(strong),
+          front_leg_lift: both({ reps: 8, holdS: 10 })
+        };
+        const measuredCm = { left: depthCm, right: depthCm };
+        const make = () =>
+          planProgression({
+            school: longHold,
+            level: 'other',
+            leadSide: 'left',
+            weakerSide: null,
+            settings,
+            rungs: { left: rungs, right: rungs },
+            measuredCm,
+            person,
+            today,
+            weeks: 2,
+            sessionsPerWeek: 4,
+            minutes,
+            start: today,
+            target: null,
+            hasBaseline: true
+          });
+        let plan: ReturnType<typeof planProgression>;
+        try {
+          plan = make();
+        } catch (refused) {
+          // Nothing that may be done is left, or no time for it: then there is no plan.
+          expect(refused).toBeInstanceOf(CoreError);
+          return;
+        }
+        const caps = capsOf(limits);
+        for (const { sessions } of plan.weeks)
+          for (const { blocks } of sessions)
+            for (const { exerciseId, work, part } of blocks)
+              for (const w of work) {
+                const exercise = exerciseOf(exerciseId);
+                if (w.form.kind === 'flow') {
+                  const at = gate({ exercise, side: null, setting: exercise.start, person, today });
+                  expect(at.bars, exerciseId).toEqual([]);
+                  if (part === 'warm-up')
+                    expect(totals(compileForm(w.form)).durationS).toBeGreaterThanOrEqual(Math.max(360, caps.warmUpS));
+                  continue;
+                }
+                const kept = settings[exerciseId as keyof typeof settings]?.[w.side!] ?? exercise.start;
+                const measured = part === 'position' ? { depthCm: measuredCm[w.side!] } : {};
+                const gated = gate({
+                  exercise,
+                  side: w.side,
+                  setting: kept,
+                  measured,
+                  person,
+                  today,
+                  session: { backWarm: true }
+                });
+                expect(gated.bars, exerciseId).toEqual([]);
+                for (const { setting: stands, rung, form } of [w, ...(w.easier ? [w.easier] : [])]) {
+                  for (const dial of exercise.dials)
+                    if (stands[dial.id] !== undefined)
+                      expect(isWithin(dial, stands[dial.id]!, endValues(gated)), `${exerciseId} ${dial.id}`).toBe(true);
+                  const depth = exercise.dials.find((d) => d.id === 'depthCm');
+                  if (rung && depth) expect(isWithin(depth, rung.depthCm, endValues(gated)), `${exerciseId} rung`).toBe(true);
+                  const phases = compileForm(form, { effortCapPct: 100 });
+                  for (const p of phases)
+                    expect(Math.max(Math.abs(p.fromPct), Math.abs(p.toPct))).toBeLessThanOrEqual(caps.effortPct);
+                  if (form.kind === 'hold' || form.kind === 'cycle')
+                    expect(form.spec.holdS).toBeLessThanOrEqual(gated.ends.holdS?.at ?? Infinity);
+                  if (caps.contractionS !== null && form.kind === 'cycle')
+                    for (const e of [form.spec.press!, form.spec.draw!])
+                      expect(e.rampUpS + e.holdS + e.rampDownS).toBeLessThanOrEqual(caps.contractionS);
+                  if (caps.contractionS !== null && form.kind === 'reps')
+                    expect(form.spec.liftS + form.spec.holdS + form.spec.lowerS).toBeLessThanOrEqual(caps.contractionS);
+                }
+              }
+      }
+    ),
+    { numRuns: 250 }
+  ));
