@@ -40,6 +40,11 @@ const page = await open();
 await page.goto('/people');
 await shoot(page, 'people');
 const [oda, tamsin, jory] = [await idOf(page, 'Oda Venn'), await idOf(page, 'Tamsin Quill'), await idOf(page, 'Jory Lowe')];
+const [rufus, anselm, wren] = [
+  await idOf(page, 'Rufus Amberly'),
+  await idOf(page, 'Anselm Pike'),
+  await idOf(page, 'Wren Tolliver')
+];
 const [corvin, maud, linnet] = [
   await idOf(page, 'Corvin Haddle'),
   await idOf(page, 'Maud Tarry'),
@@ -52,8 +57,8 @@ for (const [path, name] of [
   [`${linnet}/goal`, 'goal'],
   [`${oda}/read`, 'read'],
   [`${oda}/grade`, 'grade'],
-  [`${maud}/grade`, 'grade-pancake'],
-  [`${corvin}/grade`, 'grade-lotus'],
+  [`${rufus}/grade?exercise=pigeon_forward`, 'grade-stop'],
+  [`${anselm}/pain`, 'pain'],
   [`${oda}/plan`, 'plan'],
   [`${tamsin}/review`, 'review'],
   ['/props', 'props'],
@@ -98,7 +103,7 @@ for (const [across, down] of [
 await shoot(page, 'photo');
 await page.mouse.up();
 
-await page.goto(`${oda}/practise`);
+await page.goto(`${wren}/practise`); // with limits in view
 await page.getByRole('group', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();
 await page
   .getByRole('group', { name: /How sore/ })

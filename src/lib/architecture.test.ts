@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { describe, expect, test } from 'vitest';
+import { limitKinds } from './core';
 
 const root = 'src';
 const files = readdirSync(root, { recursive: true, encoding: 'utf8' })
@@ -52,6 +53,14 @@ describe('the direction of imports', () => {
   test('only the face of the core is imported from outside it', () => {
     for (const file of files.filter((f) => layer(f) !== 'lib/core'))
       for (const target of importsOf(file).filter((t) => t.startsWith('lib/core'))) expect(target, file).toBe('lib/core');
+  });
+
+  test('limits are read by the gate alone: nowhere else is a kind of limit asked for', () => {
+    const isAllowed = (f: string) => /^src\/lib\/core\/(safety|screen|testing)\//.test(f);
+    for (const file of files.filter((f) => !isAllowed(f))) {
+      const text = readFileSync(file, 'utf8');
+      for (const kind of limitKinds) expect(text, `${file}: ${kind}`).not.toContain(`'${kind}'`);
+    }
   });
 
   test('SQL is written in the repositories and migrations only', () => {

@@ -143,9 +143,14 @@ export async function fillShelf(page: Page): Promise<void> {
 }
 
 /** A client with a plan, ready to practise. */
-export async function readyToPractise(page: Page, name: string, minutes = '45'): Promise<string> {
+export async function readyToPractise(
+  page: Page,
+  name: string,
+  minutes = '45',
+  more: Record<string, string> = {}
+): Promise<string> {
   await fillShelf(page);
-  await addClient(page, name, { 'Minutes a session': minutes });
+  await addClient(page, name, { 'Minutes a session': minutes, ...more });
   const base = clientBase(page);
   await setGoal(page);
   await passCheck(page);

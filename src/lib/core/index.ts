@@ -146,7 +146,7 @@ export {
 } from './plan/planProgression';
 export { planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
 export { isTooDeep, planExerciseIds, rungAt, type Settings } from './plan/sessionBlocks';
-export { leftOutText, type LeftOut } from './plan/leftOut';
+export { leftOutTexts, type LeftOut } from './plan/leftOut';
 export { holdWithin, rungsWithin } from './safety/within';
 export { doseByLink, type LinkDose } from './plan/doseByLink';
 
@@ -178,18 +178,12 @@ export {
 export { limitKinds, type Clearance, type Limit, type LimitKind } from './screen/limit';
 export { joints, lines, sidesMeet, type Joint, type JointSide, type Line, type LineSide } from './body/body';
 export { locksFrom, isJointStop, isLineStop, isPersonStop, type OpenStop, type Stop, type ToldIn } from './screen/stop';
-export {
-  deepens,
-  endValues,
-  gate,
-  holdIsContraction,
-  isFlatHeld,
-  type DialEnd,
-  type DialWait,
-  type GateAsk,
-  type Gated
-} from './safety/gate';
-export { capsOf, goalBar, type Caps } from './safety/caps';
+export { endValues, gate, type Gated } from './safety/gate';
+export type { GateAsk } from './safety/ask';
+export { deepens, type DialEnd } from './safety/ends';
+export { isFlatHeld } from './safety/stages';
+export type { DialWait } from './safety/waits';
+export { capsOf, goalBar, whileTaught, type Caps } from './safety/caps';
 export { endStopOf } from './safety/endStops';
 export { flatHeld, waitDays } from './safety/rules';
 export { reachKey, type Closed, type DialMove, type SafetyPerson, type ToldPain } from './safety/person';

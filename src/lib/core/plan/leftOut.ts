@@ -9,15 +9,27 @@ export type LeftOut =
   | Readonly<{ code: 'no stack'; exerciseId: string; side: Side }>
   | Readonly<{ code: 'light day' }>;
 
-/** A whole sentence for it. Sessions that were kept before there were codes carry the sentence itself. */
-export function leftOutText(left: LeftOut | string): string {
-  if (typeof left === 'string') return left;
-  if (left.code === 'light day')
-    return 'Lift-offs: the day before was hard, and the same link is not worked hard two days running.';
-  const name = `${exerciseOf(left.exerciseId).name}${left.side ? `, ${left.side}` : ''}`;
-  if (left.code === 'no stack') return `${name}: the shelf has no stack near its height.`;
-  const instead = left.instead ? ` In its place: ${lower(exerciseOf(left.instead).name)}.` : '';
-  return `Left out: ${lower(name)}. ${left.why.map(reasonText).join(' ')}${instead}`;
+/**
+ * Whole sentences for what is left out: why first, then all that it takes out, with what is done in their place. Sessions that were
+ * kept before there were codes carry the sentence itself.
+ */
+export function leftOutTexts(leftOut: readonly (LeftOut | string)[]): string[] {
+  const byReason = new Map<string, string[]>();
+  const plain: string[] = [];
+  for (const left of leftOut) {
+    if (typeof left === 'string') plain.push(left);
+    else if (left.code === 'light day')
+      plain.push('Lift-offs: the day before was hard, and the same link is not worked hard two days running.');
+    else if (left.code === 'no stack') plain.push(`${nameOf(left)}: the shelf has no stack near its height.`);
+    else {
+      const why = left.why.map(reasonText).join(' ');
+      const instead = left.instead ? ` (in its place ${lower(exerciseOf(left.instead).name)})` : '';
+      byReason.set(why, [...(byReason.get(why) ?? []), `${lower(nameOf(left))}${instead}`]);
+    }
+  }
+  return [...[...byReason].map(([why, names]) => `${why} Left out: ${names.join('; ')}.`), ...plain];
 }
 
+const nameOf = ({ exerciseId, side }: Readonly<{ exerciseId: string; side: Side | null }>): string =>
+  `${exerciseOf(exerciseId).name}${side ? `, ${side}` : ''}`;
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

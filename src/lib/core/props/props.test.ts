@@ -117,6 +117,18 @@ describe('ladder', () => {
     steps.slice(1).forEach((s, i) => expect(steps[i]!.depthCm - s.depthCm).toBeLessThanOrEqual(5));
   });
 
+  test('the floor is a rung of every ladder that passes it, also where a step over it would fit', () => {
+    const thin: Prop = { id: 'book', name: 'book', quantity: 4, faces: [{ heightCm: 2.5, widthCm: 23, depthCm: 16 }] };
+    const low: Prop = { id: 'mat', name: 'mat', quantity: 1, faces: [{ heightCm: 1, widthCm: 60, depthCm: 40 }] };
+    for (const fromCm of [1, 2.5, 3.5, 7.5]) {
+      const { steps } = ladder({ fromCm, toCm: -7.5, shelf: [thin, low] });
+      expect(
+        steps.map((s) => s.depthCm),
+        String(fromCm)
+      ).toContain(0);
+    }
+  });
+
   test('goes on past flat under the lead heel, and there higher is further', () => {
     const { steps } = ladder({ fromCm: 5, toCm: -10, shelf });
     const past = steps.filter((s) => s.depthCm < 0);

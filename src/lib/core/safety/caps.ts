@@ -29,6 +29,13 @@ export function capsOf(limits: readonly Limit[]): Caps {
   };
 }
 
+/** How many sessions a newcomer to press and draw stays at the teaching effort. */
+const teachingSessions = 2;
+
+/** Limits after so many sessions: while somebody is still taught, the teaching effort is a cap like any other. */
+export const whileTaught = (limits: readonly Limit[], sessionsDone: number): Limit[] =>
+  limits.map((l) => (l.kind === 'teach first, effort cap' && sessionsDone < teachingSessions ? { ...l, kind: 'effort cap' } : l));
+
 /** The limit that forbids a goal itself: past flat for the young, a lotus or a heel-sit for a knee that may not; null where none does. */
 export function goalBar(goal: Readonly<{ kind: string; target: number | null }>, limits: readonly Limit[]): Limit | null {
   const kinds: LimitKind[] = [

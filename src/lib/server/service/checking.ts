@@ -13,6 +13,7 @@ import {
   screeningVersion,
   setByInstructor,
   topicsFor,
+  whileTaught,
   type Limit,
   type Screening,
   type TopicId
@@ -130,9 +131,6 @@ export const isCheckPassed = (screening: ScreeningRecord | null): boolean =>
 export const isCheckDue = ({ screening }: Pick<ClientCase, 'screening'>, today: string): boolean =>
   screening === null || isScreeningDue(screening.takenOn, screening.version, screeningVersion, today);
 
-/** How many sessions a newcomer to press and draw stays at the teaching effort. */
-const teachingSessions = 2;
-
 /** The limits in force: those of the screening that nobody relaxed, those of the age today, and what is still to be taught. */
 export function limitsOf({
   client,
@@ -147,5 +145,5 @@ export function limitsOf({
   );
   const inForce = [...kept, ...ofAge].filter((l) => !screening?.relaxed.some((r) => r.kind === l.kind && r.reason === l.reason));
   const done = sessions.filter((s) => s.status === 'done').length;
-  return inForce.map((l) => (l.kind === 'teach first, effort cap' && done < teachingSessions ? { ...l, kind: 'effort cap' } : l));
+  return whileTaught(inForce, done);
 }

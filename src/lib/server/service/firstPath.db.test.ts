@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { addDays, compileSession, exerciseOf, leftOutText, type Side } from '$lib/core';
+import { addDays, compileSession, exerciseOf, leftOutTexts, type Side } from '$lib/core';
 import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
@@ -261,7 +261,7 @@ describe('planning', () => {
       const c = await loadSplitCase(db, id, today);
       const session = planView({ ...c, plan: c.plan! })[0]!.sessions[0]!;
       expect(session.blocks.map((b) => b.exerciseId)).not.toContain('front_split_on_stack');
-      expect(session.leftOut.map(leftOutText).join()).toContain('no stack near its height');
+      expect(leftOutTexts(session.leftOut).join()).toContain('no stack near its height');
     }));
 });
 

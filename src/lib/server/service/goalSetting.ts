@@ -1,11 +1,12 @@
 import type { GoalInput } from '$lib/contract/goalForms';
-import { addDays, CoreError, dayText, goalBar, goalOf, limitText, waitDays } from '$lib/core';
+import { addDays, CoreError, dayText, flatHeld, goalBar, goalOf, isFlatHeld, limitText, sides, waitDays } from '$lib/core';
 import { limitsOf } from './checking';
 import type { Database } from '../db/db';
 import { getClient, updateCurrentGoal } from '../repo/clientRepo';
 import { insertGoal, listGoals, updateGoal, updateGoalClosed, type ClientGoal } from '../repo/goalRepo';
 import { loadCase, type ClientCase } from './clientCase';
 import { latestTaken } from './measuring';
+import { safetyOf } from './safety';
 
 /**
  * Sets a goal, or changes one; it becomes the goal in work. The kind of a goal that exists stays: its measures and plans hang
@@ -48,6 +49,26 @@ function refuseStageOutOfOrder(existing: ClientGoal | null, { kind, stage, targe
     throw new CoreError('stage_not_open', {
       why: `Stay at least ${waitDays.knee} pain-free days at each stage. The next one opens on ${dayText(opensOn)}; to move on sooner, write down why.`
     });
+}
+
+/** Of a goal with stages that open by a rule: what is met of it, and what is missing. */
+export function stageFacts(c: ClientCase, goal: ClientGoal): string[] {
+  if (goal.kind === 'lotus' && goal.stage < goalOf('lotus').stages.length - 1) {
+    const opensOn = goal.stageOn && addDays(goal.stageOn, waitDays.knee);
+    return [
+      !opensOn || opensOn <= c.today
+        ? 'The next stage is open: its days are met. Move on only if they were free of pain.'
+        : `At this stage since ${dayText(goal.stageOn!)}. The next one opens on ${dayText(opensOn)}, after ${waitDays.knee} pain-free days.`
+    ];
+  }
+  if (goal.kind !== 'front_split') return [];
+  const person = safetyOf(c);
+  return sides.map((side) => {
+    const days = new Set(person.flatHeldOn[side]).size;
+    return isFlatHeld(person, side)
+      ? `Past flat is open, ${side} leg in front: flat was held ${flatHeld.holdS} seconds on ${flatHeld.days} days.`
+      : `Past flat is closed, ${side} leg in front: flat was held ${flatHeld.holdS} seconds on ${days} of ${flatHeld.days} days.`;
+  });
 }
 
 /** Both hips and the allowance; null while a hip is not measured. */

@@ -3,7 +3,7 @@ import { goalForm, goalIdForm } from '$lib/contract/goalForms';
 import { rowId } from '$lib/contract/fields';
 import { orNotFound } from '$lib/server/orNotFound';
 import { getUnits } from '$lib/server/repo/studioRepo';
-import { chooseGoal, closeGoal, saveGoal, turnoutLimit } from '$lib/server/service/goalSetting';
+import { chooseGoal, closeGoal, saveGoal, stageFacts, turnoutLimit } from '$lib/server/service/goalSetting';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
@@ -11,7 +11,13 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
   const c = await orNotFound(caseOf(Number(params.clientId)));
   const asked = url.searchParams.get('goal');
   const editing = asked === 'new' ? null : (c.goals.find((g) => String(g.id) === asked) ?? c.goal);
-  return { openGoals: c.goals, inWorkId: c.goal?.id ?? null, editing, turnout: turnoutLimit(c) };
+  return {
+    openGoals: c.goals,
+    inWorkId: c.goal?.id ?? null,
+    editing,
+    turnout: turnoutLimit(c),
+    stageFacts: editing ? stageFacts(c, editing) : []
+  };
 };
 
 const setClosed = async ({ request, params, locals: { db } }: RequestEvent, closedAt: string | null) => {

@@ -14,6 +14,7 @@
         goal={data.editing}
         unit={data.units.length}
         turnout={data.turnout}
+        stageFacts={data.stageFacts}
         form={form && 'form' in form && form.form === 'save' ? form : null}
         {isNew}
         body={data.client.body}

@@ -17,11 +17,13 @@
     goal: Known | null;
     unit: LengthUnit;
     turnout: { hipsDeg: number; mostDeg: number } | null;
+    /** Of stages that open by a rule: what is met, and what is missing. */
+    stageFacts: readonly string[];
     form: FormState;
     isNew: boolean;
     body: Body;
   };
-  let { goal, unit, turnout, form, isNew, body }: Props = $props();
+  let { goal, unit, turnout, stageFacts, form, isNew, body }: Props = $props();
 
   let chosenKind = $state<string>();
   let chosenAim = $state<string>();
@@ -173,6 +175,17 @@
       value={typedOr(form, 'stage', known?.stage ?? 0)}
       error={fieldError(form, 'stage')}
     />
+    {#if form?.problem?.code === 'stage_not_open'}
+      <Field
+        label="Why sooner (it is kept)"
+        name="targetReason"
+        value={typedOr(form, 'targetReason', '')}
+        error={fieldError(form, 'targetReason')}
+      />
+    {/if}
+  {/if}
+  {#if goal && goal.kind === kind}
+    {#each stageFacts as fact (fact)}<p class="text-ink-soft">{fact}</p>{/each}
   {/if}
   <div class="grid gap-5 sm:grid-cols-2">
     <Field

@@ -21,7 +21,6 @@
 
   let { data, form }: { data: import('./$types').PageData; form: FormState } = $props();
   const base = $derived(`/people/${data.client.id}`);
-  // svelte-ignore state_referenced_locally
   const typedPlace = painPlaceIds.find((p) => p === form?.typed?.place);
   // svelte-ignore state_referenced_locally
   const typedSide = form?.typed?.side === 'left' || form?.typed?.side === 'right' ? form.typed.side : null;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { compileSession, doseByLink, exerciseOf, leftOutText, orderBlocks, type Block, type Cut, type Prop } from '$lib/core';
+  import { compileSession, doseByLink, exerciseOf, leftOutTexts, orderBlocks, type Block, type Cut, type Prop } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import type { SessionView, WeekView } from '$lib/server/service/planning';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
@@ -61,7 +61,7 @@
       </ul>
     </div>
   {/if}
-  {#each session.leftOut.map(leftOutText) as text (text)}<p class="font-semibold text-stop">{text}</p>{/each}
+  {#each leftOutTexts(session.leftOut) as text (text)}<p class="font-semibold text-stop">{text}</p>{/each}
   <ol class="flex flex-col">
     {#each blocks as block (block.exerciseId)}
       <li class="flex gap-3 border-t border-line py-2">

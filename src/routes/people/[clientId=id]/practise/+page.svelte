@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { compileSession, exerciseOf, leftOutText, urgentSignsText } from '$lib/core';
+  import { compileSession, exerciseOf, leftOutTexts, urgentSignsText } from '$lib/core';
   import GateNotes from '$lib/ui/GateNotes.svelte';
   import Choices from '$lib/ui/Choices.svelte';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
@@ -87,7 +87,7 @@
           <section class="rounded-soft border-2 border-stop px-4 py-2" aria-label="Left out today">
             <h2 class="text-stop">Left out today</h2>
             <ul class="list-disc pl-5 leading-snug">
-              {#each data.prepared.value.leftOut.map(leftOutText) as text (text)}<li>{text}</li>{/each}
+              {#each leftOutTexts(data.prepared.value.leftOut) as text (text)}<li>{text}</li>{/each}
             </ul>
           </section>
         {/if}

@@ -1,0 +1,88 @@
+import { sidesMeet } from '../body/body';
+import { loadedJoints, movedMotions, stretchedLines, type Exercise, type ExerciseTrait } from '../exercise/exercise';
+import type { Limit, LimitKind } from '../screen/limit';
+import { isJointStop, isLineStop, isPersonStop, type OpenStop } from '../screen/stop';
+import { limitReason, type GateAsk } from './ask';
+import { boundMotions, deepestDepthCm } from './endStops';
+import { isAtEnd, isCrossing, hasRoomToStayShort } from './endRange';
+import type { GateReason } from './reason';
+import { kneeBendDeg } from './rules';
+import { flatFirst, isFlatHeld, stageBars } from './stages';
+
+// What is not done at all.
+
+const barring: Readonly<Record<ExerciseTrait, readonly LimitKind[]>> = {
+  ballistic: ['no ballistic'],
+  'loaded stretch': ['no loaded stretch'],
+  'loaded roll-down': ['no loaded roll-down'],
+  'rounded fold': ['no rounded fold'],
+  'head down': ['no inversion'],
+  lotus: ['no lotus'],
+  'heel-sit': ['no heel-sit'],
+  'lever on the foot': ['no lever on the foot'],
+  'long time on the back': ['no long time on the back'],
+  partner: ['no partner', 'no hands-on'],
+  'end range': [],
+  'past flat': ['no past-flat'],
+  'lean back': []
+};
+
+/** Every reason for which it is not done; none where it is. */
+export function barsOf(ask: GateAsk): GateReason[] {
+  const { exercise, person } = ask;
+  return [
+    ...(person.closed ? [{ code: 'closed', closed: person.closed } as const] : []),
+    ...person.stops.filter((stop) => stopBars(stop, ask)).map((stop): GateReason => ({ code: 'stop', stop, bears: true })),
+    ...person.told
+      .filter((p) => p.again && p.exerciseId === exercise.id && sidesMeet(p.side, ask.side))
+      .map((p): GateReason => ({ code: 'told pain', text: p.text, on: p.on, again: true })),
+    ...person.limits.filter((limit) => limitBars(limit, ask)).map(limitReason),
+    ...kneeBars(ask),
+    ...stageBars(ask),
+    ...(ask.session?.backWarm === false && exercise.traits.includes('lean back') ? [{ code: 'back not warm' } as const] : []),
+    ...pastFlatBars(ask)
+  ];
+}
+
+export function stopBars(stop: OpenStop, { exercise, side }: GateAsk): boolean {
+  if (isPersonStop(stop)) return true;
+  if (isJointStop(stop)) return loadedJoints(exercise, side).some((j) => j.joint === stop.joint && sidesMeet(j.side, stop.side));
+  if (isLineStop(stop)) return stretchedLines(exercise, side).some((l) => l.line === stop.line && sidesMeet(l.side, stop.side));
+  return stop.exerciseId === exercise.id && sidesMeet(stop.side, side);
+}
+
+function limitBars(limit: Limit, ask: GateAsk): boolean {
+  const { exercise, side } = ask;
+  const { kind } = limit;
+  if (kind === 'no passive stretch of a line')
+    return stretchedLines(exercise, side).some((l) => l.line === limit.line && sidesMeet(l.side, limit.side));
+  if (kind === 'no end-range work') return isAtEnd(ask, limit) && !hasRoomToStayShort(ask);
+  if (kind === 'no bend with inward turn')
+    return movedMotions(exercise, side).some((m) => isCrossing(m.motion) && sidesMeet(m.side, limit.side));
+  if (kind === 'nothing lying on the front') return exercise.position === 'lying on the front';
+  if (kind === 'no head-down') return exercise.traits.includes('head down') && !hasHold(exercise);
+  return exercise.traits.some((t) => barring[t].includes(kind)) && sidesMeet(side, limit.side);
+}
+
+const hasHold = ({ dials }: Exercise): boolean => dials.some((d) => d.id === 'holdS');
+
+/** A knee that may not bend as far as a heel-sit or a lotus folds it is not folded. */
+const kneeBars = ({ exercise, side, person }: GateAsk): GateReason[] =>
+  (['heel-sit', 'lotus'] as const).flatMap((trait) => {
+    if (!exercise.traits.includes(trait) || exercise.dials.some((d) => d.stack?.under === 'seat')) return [];
+    return boundMotions({ ...exercise, moves: [{ motion: 'KF', on: 'same' }] }, side, person)
+      .filter(({ stop }) => stop.value < kneeBendDeg[trait])
+      .map(({ stop, side: s, reachedDeg }): GateReason => ({ code: 'end stop', limit: stop, side: s, deg: reachedDeg }));
+  });
+
+/** Work that is past flat whatever its dials say: the flat split first, and no end stop short of it. */
+function pastFlatBars({ exercise, side, person }: GateAsk): GateReason[] {
+  if (!exercise.traits.includes('past flat')) return [];
+  const end = deepestDepthCm(person, 'front', side ?? 'left');
+  return [
+    ...(isFlatHeld(person, side) ? [] : [flatFirst(person, side)]),
+    ...(end && end.depthCm > 1e-9
+      ? end.stops.map((s): GateReason => ({ code: 'end stop', limit: s.stop, side: s.side, deg: s.reachedDeg }))
+      : [])
+  ];
+}

@@ -1,0 +1,129 @@
+import { sidesMeet } from '../body/body';
+import { isStretching } from '../exercise/bearing';
+import type { Dial, DialId } from '../exercise/dial';
+import { isHarder } from '../exercise/dials';
+import { loadedJoints, stretchedLines, type Exercise } from '../exercise/exercise';
+import type { Limit } from '../screen/limit';
+import type { Side } from '../side';
+import { limitReason, type GateAsk } from './ask';
+import { stopBars } from './bars';
+import { halfWay, isAtEnd } from './endRange';
+import { boundMotions, deepestDepthCm, splitOfDial } from './endStops';
+import type { GateReason } from './reason';
+import { liftAndLowerS, longestHoldS } from './rules';
+import { flatFirst, isFlatHeld } from './stages';
+
+/** The hardest a dial may stand at, and why. */
+export type DialEnd = Readonly<{ at: number; why: GateReason }>;
+export type DialEnds = Readonly<Partial<Record<DialId, DialEnd>>>;
+
+/** Dials that say how much is done; the others say how deep. */
+const doseUnits: ReadonlySet<Dial['unit']> = new Set(['s', 'reps', 'breaths', 'rounds', '%', 'kg']);
+/** Whether a dial takes somebody further into a position. */
+export const deepens = (dial: Pick<Dial, 'unit'>): boolean => !doseUnits.has(dial.unit);
+
+/** Why nothing at all is made harder: an open stop anywhere, a limit, a measure that is due, a pain nobody decided on. */
+export function noHarderOf(ask: GateAsk): GateReason | null {
+  const { person, exercise, side } = ask;
+  const stop = person.stops[0];
+  if (stop) return { code: 'stop', stop, bears: stopBars(stop, ask) };
+  const limit = person.limits.find(
+    (l) =>
+      (l.kind === 'no deepening' && sidesMeet(l.side, side)) ||
+      (l.kind === 'measure first' && (person.measuredOn === null || person.measuredOn < (person.screenedOn ?? '')))
+  );
+  if (limit) return limitReason(limit);
+  const told = person.told.find(
+    (p) =>
+      loadedJoints(exercise, side).some((j) => p.joints.some((x) => x.joint === j.joint && sidesMeet(x.side, j.side))) ||
+      stretchedLines(exercise, side).some((l) => p.lines.some((x) => x.line === l.line && sidesMeet(x.side, l.side)))
+  );
+  return told ? { code: 'told pain', text: told.text, on: told.on, again: false } : null;
+}
+
+/** A first attempt has no target. */
+export function firstAttempt({ person }: GateAsk): GateReason | null {
+  const limit = person.limits.find((l) => l.kind === 'half way only');
+  return limit ? limitReason(limit) : null;
+}
+
+/** The tightest end of every dial that has one. */
+export function endsOf(ask: GateAsk, noHarder: GateReason | null): DialEnds {
+  const ends: Partial<Record<DialId, DialEnd>> = {};
+  for (const dial of ask.exercise.dials) {
+    const found = [...limitEnds(dial, ask), ...reachEnds(dial, ask), ...(noHarder ? [standingEnd(dial, ask, noHarder)] : [])];
+    const tightest = found.reduce<DialEnd | null>((a, b) => (a && !isHarder(dial, a.at, b.at) ? a : b), null);
+    if (tightest) ends[dial.id] = tightest;
+  }
+  return ends;
+}
+
+/** Where a dial stands: in use, else as measured, else at its usual start, else at its easiest. */
+const standing = (dial: Dial, { setting, measured = {}, exercise }: GateAsk): number =>
+  setting[dial.id] ?? measured[dial.id] ?? exercise.start[dial.id] ?? (dial.harder === 'up' ? dial.min : dial.max);
+
+const standingEnd = (dial: Dial, ask: GateAsk, why: GateReason): DialEnd => ({ at: standing(dial, ask), why });
+
+/** Ends that a limit sets on a dial. */
+function limitEnds(dial: Dial, ask: GateAsk): DialEnd[] {
+  const { exercise, side, person } = ask;
+  return person.limits.flatMap((limit): DialEnd[] => {
+    if (!sidesMeet(limit.side, side) && limit.kind !== 'no long hold of a line') return [];
+    const at = limitEnd(dial, limit, exercise, side, ask);
+    return at === null ? [] : [{ at, why: limitReason(limit) }];
+  });
+}
+
+function limitEnd(dial: Dial, limit: Limit, exercise: Exercise, side: Side | null, ask: GateAsk): number | null {
+  switch (limit.kind) {
+    case 'effort cap':
+      return dial.id === 'effortPct' ? (limit.value ?? null) : null;
+    case 'contraction at most':
+      if (dial.id === 'contractionS') return limit.value ?? null;
+      return dial.id === 'holdS' && holdIsContraction(exercise) ? Math.max(0, (limit.value ?? 0) - liftAndLowerS) : null;
+    case 'no long hold of a line':
+      return dial.id === 'holdS' &&
+        stretchedLines(exercise, side).some((l) => l.line === limit.line && sidesMeet(l.side, limit.side))
+        ? longestHoldS.line
+        : null;
+    case 'no head-down':
+      return dial.id === 'holdS' && exercise.traits.includes('head down') ? longestHoldS.headDown : null;
+    case 'no long time on the back':
+      return dial.id === 'holdS' && exercise.position === 'lying on the back' ? longestHoldS.onTheBack : null;
+    case 'no loaded stretch':
+      return dial.id === 'loadKg' && isStretching(exercise) ? 0 : null;
+    case 'no past-flat':
+      return splitOfDial(dial, exercise) === 'front' ? 0 : null;
+    case 'half way only':
+      return deepens(dial) ? halfWay(dial, ask) : null;
+    case 'no end-range work':
+      return dial.stack?.startFrom && dial.stack.bears === 'weight' && isAtEnd(ask, limit) ? halfWay(dial, ask) : null;
+    default:
+      return null;
+  }
+}
+
+/** Whether the hold of an exercise is a contraction: nothing but its own muscles keeps it there. */
+export const holdIsContraction = ({ kinds }: Pick<Exercise, 'kinds'>): boolean =>
+  !kinds.includes('passive') && !kinds.includes('assisted');
+
+/** Ends that end stops and stages set on what takes somebody deeper. */
+function reachEnds(dial: Dial, ask: GateAsk): DialEnd[] {
+  if (!deepens(dial)) return [];
+  const { exercise, side, person } = ask;
+  const split = splitOfDial(dial, exercise);
+  const ends: DialEnd[] = [];
+  const at = (depthCm: number) => (dial.harder === 'up' ? -depthCm + 0 : depthCm);
+  if (split) {
+    const lead = side ?? 'left';
+    const end = deepestDepthCm(person, split, lead);
+    for (const s of end?.stops ?? [])
+      ends.push({ at: at(end!.depthCm), why: { code: 'end stop', limit: s.stop, side: s.side, deg: s.reachedDeg } });
+    if (split === 'front' && !isFlatHeld(person, side)) ends.push({ at: at(0), why: flatFirst(person, side) });
+  }
+  // What was measured has come to the stop, or was never measured: no deeper than it stands.
+  for (const { stop, side: s, reachedDeg } of boundMotions(exercise, side, person))
+    if ((reachedDeg === null && !split) || (reachedDeg !== null && reachedDeg >= stop.value))
+      ends.push(standingEnd(dial, ask, { code: 'end stop', limit: stop, side: s, deg: reachedDeg }));
+  return ends;
+}
