@@ -2,10 +2,10 @@ import { describe, expect, test } from 'vitest';
 import { afterPain, compileSession, exerciseOf, partOf, type Block, type Side, type TimelineSet } from '../index';
 
 // Source: common practice, the cautious side (docs/sources.md#screening).
-const blockOf = (id: string, sets: number): Block => {
+const blockOf = (id: string, sets: number, on: readonly Side[] = ['left', 'right']): Block => {
   const exercise = exerciseOf(id);
   const form = { kind: 'hold', spec: { holdS: 30 } } as const;
-  const work = (['left', 'right'] as Side[]).map((side) => ({ side, sets, form, setting: {}, easier: { form, setting: {} } }));
+  const work = (on.length > 0 ? on : [null]).map((side) => ({ side, sets, form, setting: {}, easier: { form, setting: {} } }));
   return {
     exerciseId: id,
     part: partOf(exercise),
@@ -46,6 +46,15 @@ describe('afterPain', () => {
   test('joint pain ends the exercise on both sides, and nothing else', () => {
     const outcome = afterPain(sets, indexOf('front_split_on_stack', 'left'), { kind: 'joint', place: 'knee', side: 'left' });
     expect(new Set(named(outcome.dropped))).toEqual(new Set(['front_split_on_stack/left', 'front_split_on_stack/right']));
+  });
+
+  test('what is done with both sides together goes as well, and is eased as well', () => {
+    const { sets } = compileSession([blockOf('pancake_on_seat', 3, []), blockOf('butterfly_seat', 1, [])]);
+    const outcome = afterPain(sets, 0, { kind: 'joint', place: 'front_of_hip', side: 'left' });
+    expect(sets.map((s) => s.side)).toEqual([null, null, null, null]);
+    expect(outcome).toMatchObject({ dropped: [1, 2], eased: [3] });
+    const pinch = afterPain(sets, 0, { kind: 'pinch', place: 'front_of_hip', side: 'left' });
+    expect(pinch).toMatchObject({ dropped: [], eased: [1, 2, 3] });
   });
 
   test('an ache at the left sit-bone takes out what stretches the left hamstring later on', () => {

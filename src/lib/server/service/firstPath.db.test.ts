@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { addDays, compileSession, exerciseOf, leftOutTexts, type Side } from '$lib/core';
+import { addDays, exerciseOf, leftOutTexts, type Side } from '$lib/core';
 import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
@@ -8,6 +8,7 @@ import { insertClient } from '../repo/clientRepo';
 import { listPeople } from '../repo/peopleRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed } from '../repo/sessionRepo';
+import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { clearLock, saveScreening } from './checking';
 import { loadCase, loadSplitCase } from './clientCase';
@@ -24,7 +25,6 @@ import { nextStation, stationsOf } from './stations';
 
 const store = testDatabase();
 const today = '2026-03-02';
-const at = (on: string) => new Date(`${on}T17:00:00`);
 
 async function newClient(db: Database, minutes = 45): Promise<number> {
   for (const prop of lanternHallShelf) await insertProp(db, prop);
@@ -88,15 +88,6 @@ const splitGoal = {
   demands: null
 } as const;
 const warmOn = (takenOn: string) => ({ bodyState: 'warm', takenOn, dayTime: '', training: '', measurer: '', note: '' }) as const;
-const fit = {
-  newSymptom: false,
-  symptom: null,
-  soreness: 0,
-  today: [],
-  overdueCheck: false,
-  sameDay: false
-} satisfies Partial<StartInput>;
-
 const planInput = { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 };
 
 async function withPlan(db: Database): Promise<number> {
@@ -107,38 +98,7 @@ async function withPlan(db: Database): Promise<number> {
   return id;
 }
 
-const nextSession = async (db: Database, id: number) =>
-  (await loadSplitCase(db, id, today)).sessions.find((s) => s.status === 'planned')!.id;
 const uuid = () => crypto.randomUUID();
-
-/** Plays the next session whole, every set clean unless told otherwise. */
-async function play(
-  db: Database,
-  id: number,
-  on: string,
-  say: (set: { exerciseId: string }) => Partial<SetLogInput> = () => ({}),
-  before: Partial<StartInput> = {}
-): Promise<number> {
-  const sessionId = await nextSession(db, id);
-  await startSession(db, id, sessionId, { ...fit, ...before, answer: 'accept', reason: '' }, at(on));
-  for (const set of compileSession((await getPrescribed(db, sessionId)).blocks).sets) {
-    const plannedS = set.endS - set.workStartS;
-    const clean = set.side === null ? null : true;
-    const said = { clean, sensation: null, felt: null, slipped: null, ...say(set) };
-    await logSet(db, id, sessionId, {
-      id: uuid(),
-      setIndex: set.index,
-      exerciseId: set.exerciseId,
-      side: set.side,
-      plannedS,
-      actualS: plannedS,
-      setting: set.work.setting,
-      ...said
-    });
-  }
-  await finishSession(db, id, sessionId, 'done', at(on));
-  return sessionId;
-}
 
 const refusal = (code: string) => expect.objectContaining({ code });
 
@@ -270,7 +230,7 @@ describe('practising', () => {
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
       const sessionId = await nextSession(db, id);
-      await startSession(db, id, sessionId, { ...fit, answer: null, reason: '' }, at(today));
+      await startSession(db, id, sessionId, fit, at(today));
       const log: SetLogInput = {
         id: uuid(),
         setIndex: 1,
@@ -295,11 +255,9 @@ describe('practising', () => {
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
       const [first, second] = (await loadSplitCase(db, id, today)).sessions.map((s) => s.id);
-      await startSession(db, id, first!, { ...fit, answer: null, reason: '' }, at(today));
-      await startSession(db, id, first!, { ...fit, answer: null, reason: '' }, at(today)); // finds it running
-      await expect(startSession(db, id, second!, { ...fit, answer: null, reason: '' }, at(today))).rejects.toEqual(
-        refusal('session_already_running')
-      );
+      await startSession(db, id, first!, fit, at(today));
+      await startSession(db, id, first!, fit, at(today)); // finds it running
+      await expect(startSession(db, id, second!, fit, at(today))).rejects.toEqual(refusal('session_already_running'));
       await expect(finishSession(db, id + 1000, first!, 'done', at(today))).rejects.toEqual(refusal('not_found'));
     }));
 
@@ -307,7 +265,7 @@ describe('practising', () => {
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
       const sessionId = await nextSession(db, id);
-      await startSession(db, id, sessionId, { ...fit, answer: null, reason: '' }, at(today));
+      await startSession(db, id, sessionId, fit, at(today));
       const pain: PainInput = {
         id: uuid(),
         setIndex: 2,
@@ -339,7 +297,7 @@ describe('practising', () => {
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
       const sessionId = await nextSession(db, id);
-      await startSession(db, id, sessionId, { ...fit, answer: null, reason: '' }, at(today));
+      await startSession(db, id, sessionId, fit, at(today));
       const pain = {
         setIndex: 2,
         exerciseId: 'front_hamstring_cycle',
@@ -361,7 +319,7 @@ describe('practising', () => {
 describe('the three taps before a session', () => {
   const start = async (db: Database, id: number, answers: Partial<StartInput>) => {
     const sessionId = await nextSession(db, id);
-    await startSession(db, id, sessionId, { ...fit, answer: null, reason: '', ...answers }, at(today));
+    await startSession(db, id, sessionId, { ...fit, ...answers }, at(today));
     return sessionId;
   };
 
@@ -452,7 +410,7 @@ describe('reviewing', () => {
       });
       await acceptProposals(db, id, '2026-03-04');
       const next = await nextSession(db, id);
-      await startSession(db, id, next, { ...fit, answer: null, reason: '' }, at('2026-03-06'));
+      await startSession(db, id, next, fit, at('2026-03-06'));
       const work = (await getPrescribed(db, next)).blocks.find((b) => b.exerciseId === splitExerciseId)!.work;
       expect(work.map((w) => w.rung?.depthCm)).toEqual([17.5, 20]);
       const treads = staircasesOf(await loadSplitCase(db, id, '2026-03-06'), '2026-03-06').find((s) => s.side === 'left')!.treads;
@@ -538,13 +496,11 @@ describe('reviewing', () => {
       const later = addDays(today, 14);
       const next = await nextSession(db, id);
       expect(pendingResume(await loadSplitCase(db, id, later)).length).toBeGreaterThan(0);
-      await expect(startSession(db, id, next, { ...fit, answer: null, reason: '' }, at(later))).rejects.toEqual(
-        refusal('resume_undecided')
-      );
+      await expect(startSession(db, id, next, fit, at(later))).rejects.toEqual(refusal('resume_undecided'));
       await expect(startSession(db, id, next, { ...fit, answer: 'as before', reason: ' ' }, at(later))).rejects.toEqual(
         refusal('reason_missing')
       );
-      await startSession(db, id, next, { ...fit, answer: 'accept', reason: '' }, at(later));
+      await startSession(db, id, next, { ...fit, answer: 'accept' }, at(later));
       const work = (await getPrescribed(db, next)).blocks.find((b) => b.exerciseId === splitExerciseId)!.work;
       expect(work.map((w) => w.rung!.depthCm)).toEqual([22.5, 25]);
       expect(pendingResume(await loadSplitCase(db, id, later))).toEqual([]);

@@ -1,8 +1,7 @@
 import { describe, expect, test } from 'vitest';
-import type { SetLogInput, StartInput, ToldPainInput } from '$lib/contract/forms';
+import type { ToldPainInput } from '$lib/contract/forms';
 import {
   addDays,
-  compileSession,
   endValues,
   exerciseOf,
   exercises,
@@ -18,22 +17,21 @@ import {
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
 import { insertProp } from '../repo/propRepo';
-import { getPrescribed } from '../repo/sessionRepo';
 import { passCheck, personWithGoal, take, testDay } from '../testing/people';
+import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { agesOf, clearLock, isOpenForWork, limitsOf, saveScreening } from './checking';
 import { loadCase, loadSplitCase, withGoal } from './clientCase';
 import { gradeOf } from './gradeExercise';
 import { painAlertsOf, tellLater } from './pain';
 import { makePlan, planView } from './planning';
-import { finishSession, logSet, startSession, tellPain } from './practising';
+import { startSession, tellPain } from './practising';
 import { acceptProposals, decideProposal, proposalsOf } from './reviewing';
 import { barsOf, gateOf, safetyOf } from './safety';
 import { addToWeek, weekOf } from './week';
 
 const store = testDatabase();
 const today = testDay;
-const at = (on: string) => new Date(`${on}T17:00:00`);
 const refusal = (code: string) => expect.objectContaining({ code });
 const answers = {
   sides: {},
@@ -41,16 +39,6 @@ const answers = {
   beighton: [],
   effortCapPct: 60,
   sensationCap: 4
-};
-const fit: StartInput = {
-  answer: 'accept',
-  reason: '',
-  newSymptom: false,
-  symptom: null,
-  soreness: 0,
-  today: [],
-  overdueCheck: false,
-  sameDay: false
 };
 
 async function withPlan(db: Database): Promise<number> {
@@ -61,35 +49,6 @@ async function withPlan(db: Database): Promise<number> {
   await take(db, id, 'front_split_gap', 'right', [22, 22], { on: today });
   await makePlan(db, id, { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 }, today);
   return id;
-}
-
-const nextSession = async (db: Database, id: number, on = today) =>
-  (await loadSplitCase(db, id, on)).sessions.find((s) => s.status === 'planned')!.id;
-
-/** Plays the next session whole, every set clean. */
-async function play(db: Database, id: number, on: string, more: Partial<StartInput> = {}): Promise<number> {
-  const sessionId = await nextSession(db, id, on);
-  await startSession(db, id, sessionId, { ...fit, ...more }, at(on));
-  for (const set of compileSession((await getPrescribed(db, sessionId)).blocks, { effortCapPct: 100 }).sets) {
-    const plannedS = set.endS - set.workStartS;
-    const clean = set.side === null ? null : true;
-    const log: SetLogInput = {
-      id: crypto.randomUUID(),
-      setIndex: set.index,
-      exerciseId: set.exerciseId,
-      side: set.side,
-      plannedS,
-      actualS: plannedS,
-      setting: set.work.setting,
-      clean,
-      sensation: null,
-      felt: null,
-      slipped: null
-    };
-    await logSet(db, id, sessionId, log);
-  }
-  await finishSession(db, id, sessionId, 'done', at(on));
-  return sessionId;
 }
 
 const told = (more: Partial<ToldPainInput> = {}): ToldPainInput => ({

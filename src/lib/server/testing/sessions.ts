@@ -1,0 +1,54 @@
+import type { SetLogInput, StartInput } from '$lib/contract/forms';
+import { compileSession } from '$lib/core';
+import type { Database } from '../db/db';
+import { getPrescribed } from '../repo/sessionRepo';
+import { loadSplitCase } from '../service/clientCase';
+import { finishSession, logSet, startSession } from '../service/practising';
+import { testDay } from './people';
+
+/** Five in the afternoon of a day. */
+export const at = (on: string) => new Date(`${on}T17:00:00`);
+
+/** A person with nothing new to say before a session. */
+export const fit: StartInput = {
+  answer: null,
+  reason: '',
+  newSymptom: false,
+  symptom: null,
+  soreness: 0,
+  today: [],
+  overdueCheck: false,
+  sameDay: false
+};
+
+export const nextSession = async (db: Database, id: number, on = testDay): Promise<number> =>
+  (await loadSplitCase(db, id, on)).sessions.find((s) => s.status === 'planned')!.id;
+
+/** Plays the next session whole, every set clean unless told otherwise. */
+export async function play(
+  db: Database,
+  id: number,
+  on: string,
+  say: (set: { exerciseId: string }) => Partial<SetLogInput> = () => ({}),
+  before: Partial<StartInput> = {}
+): Promise<number> {
+  const sessionId = await nextSession(db, id, on);
+  await startSession(db, id, sessionId, { ...fit, answer: 'accept', ...before }, at(on));
+  for (const set of compileSession((await getPrescribed(db, sessionId)).blocks, { effortCapPct: 100 }).sets) {
+    const plannedS = set.endS - set.workStartS;
+    const clean = set.side === null ? null : true;
+    const said = { clean, sensation: null, felt: null, slipped: null, ...say(set) };
+    await logSet(db, id, sessionId, {
+      id: crypto.randomUUID(),
+      setIndex: set.index,
+      exerciseId: set.exerciseId,
+      side: set.side,
+      plannedS,
+      actualS: plannedS,
+      setting: set.work.setting,
+      ...said
+    });
+  }
+  await finishSession(db, id, sessionId, 'done', at(on));
+  return sessionId;
+}
