@@ -47,6 +47,8 @@ const peaksOf = (plan: ReturnType<typeof planProgression>) =>
       peakPct: Math.max(...compileSession(s.blocks, { effortCapPct: 100 }).phases.map((p) => Math.abs(p.toPct)))
     }))
   );
+const formsOf = (plan: ReturnType<typeof planProgression>) =>
+  plan.weeks.flatMap((w) => w.sessions.flatMap((s) => s.blocks.flatMap((b) => b.work.map((x) => x.form))));
 
 describe('planPhases', () => {
   // Source: common practice, shares of 20, 40, 25 and 15 %.
@@ -124,18 +126,23 @@ describe('planProgression', () => {
     for (const s of peaksOf(capped)) expect(s.peakPct).toBeLessThanOrEqual(30);
   });
 
+  // Source: common practice, lift-offs at half effort (docs/sources.md#planning).
+  test('lift-offs stay at half effort, whatever cap the instructor gives', () => {
+    const limits = [limit('effort cap', { value: 80, reason: setByInstructor })];
+    const strong = planProgression({ ...ask, person: somebody({ limits }) });
+    const lifts = formsOf(strong).flatMap((form) => (form.kind === 'reps' ? [form.spec] : []));
+    expect(lifts.length).toBeGreaterThan(0);
+    for (const { peakPct } of lifts) expect(peakPct).toBe(50);
+  });
+
   // Source: common practice with controlled high blood pressure: contractions up to 6 seconds.
   test('keeps every contraction within its seconds, ramps and all', () => {
     const short = planProgression({ ...ask, person: somebody({ limits: [limit('contraction at most', { value: 6 })] }) });
-    const specs = short.weeks.flatMap((w) =>
-      w.sessions.flatMap((s) => s.blocks.flatMap((b) => b.work.flatMap((x) => (x.form.kind === 'cycle' ? [x.form.spec] : []))))
-    );
+    const specs = formsOf(short).flatMap((form) => (form.kind === 'cycle' ? [form.spec] : []));
     expect(specs.length).toBeGreaterThan(0);
     for (const { press, draw } of specs)
       for (const effort of [press!, draw!]) expect(effort.rampUpS + effort.holdS + effort.rampDownS).toBeLessThanOrEqual(6);
-    const lifts = short.weeks.flatMap((w) =>
-      w.sessions.flatMap((s) => s.blocks.flatMap((b) => b.work.flatMap((x) => (x.form.kind === 'reps' ? [x.form.spec] : []))))
-    );
+    const lifts = formsOf(short).flatMap((form) => (form.kind === 'reps' ? [form.spec] : []));
     expect(lifts.length).toBeGreaterThan(0);
     for (const { liftS, holdS, lowerS } of lifts) expect(liftS + holdS + lowerS).toBeLessThanOrEqual(6);
   });
