@@ -57,12 +57,12 @@ test('a locked knee: Grade of turned hips, the library, the plan and the player 
   await expect(page.getByText('Not now: left knee is locked').first()).toBeVisible();
 
   await page.goto(`${base}/plan`);
-  await expect(page.getByText(/Left knee is locked.*Left out: .*front split on its stack, left/).first()).toBeVisible();
+  await expect(page.getByText(/Left knee is locked.*Left out: .*front split on its stack, both sides/).first()).toBeVisible();
   await expect(page.getByRole('status').filter({ hasText: 'Stopped until cleared: left knee' })).toBeVisible();
 
   await page.goto(`${base}/practise`);
   const leftOut = page.getByRole('region', { name: 'Left out today' });
-  await expect(leftOut).toContainText(/Left knee is locked.*Left out: marching on the spot \(in its place/);
+  await expect(leftOut).toContainText(/Left knee is locked.*Done in place of others: .* for marching on the spot/);
   await startSession(page);
   const played = await playOn(page);
   expect(new Set(played)).toEqual(new Set(['Straight-leg lift, sitting tall']));

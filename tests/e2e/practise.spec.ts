@@ -60,7 +60,7 @@ test('a stop sign ends the session, locks the joint everywhere, and only a named
   await expect(page.getByRole('heading', { name: 'Left hip is locked' })).toBeVisible();
 
   await page.goto(`${base}/plan`);
-  await expect(page.getByText(/Left hip is locked.*Left out: .*front split on its stack, left/).first()).toBeVisible();
+  await expect(page.getByText(/Left hip is locked.*Left out: .*front split on its stack, both sides/).first()).toBeVisible();
   await page.goto(`${base}/review`);
   await expect(page.getByText('Stop', { exact: true }).first()).toBeVisible();
 

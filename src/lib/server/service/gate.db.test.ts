@@ -365,6 +365,6 @@ describe('before a session', () => {
         for (const dial of exerciseOf(w.id).dials)
           if (w.setting[dial.id] !== undefined && !dial.stack) expect(isWithin(dial, w.setting[dial.id]!, ends)).toBe(true);
       }
-      expect(leftOutTexts(leftOut).join(' ')).toMatch(/Left out: settle \(in its place/);
+      expect(leftOutTexts(leftOut).join(' ')).toMatch(/Done in place of others: .* for settle/);
     }));
 });

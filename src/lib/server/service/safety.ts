@@ -91,7 +91,8 @@ export function barBrief(c: ClientCase, exercise: Exercise): string {
   const whole = of(null);
   if (whole) return reasonBrief(whole);
   if (exercise.sides !== 'each') return '';
-  return sides.flatMap((side) => (of(side) ? [`${side}: ${reasonBrief(of(side)!)}`] : [])).join(', ');
+  const barred = sides.filter(of);
+  return barred.map((side) => `${side}${barred.length === 1 ? ' only' : ''} (${reasonBrief(of(side)!)})`).join(', ');
 }
 
 /** What was measured for the dials that start at a measured reach, as they count. */

@@ -61,7 +61,7 @@
       </ul>
     </div>
   {/if}
-  {#each leftOutTexts(session.leftOut) as text (text)}<p class="font-semibold text-stop">{text}</p>{/each}
+  {#each leftOutTexts(session.leftOut) as text (text)}<p class="my-2 border-l-4 border-stop pl-3 leading-snug">{text}</p>{/each}
   <ol class="flex flex-col">
     {#each blocks as block (block.exerciseId)}
       <li class="flex gap-3 border-t border-line py-2">

@@ -46,7 +46,7 @@
       <a class="btn" href="{base}/plan">To the plan</a><a class="btn" href="{base}/check">To the check</a>
     </p>
   {:else}
-    <div class="grid gap-6 lg:grid-cols-[1fr_24rem]">
+    <div class="grid gap-x-6 gap-y-4 lg:grid-cols-[1fr_24rem] lg:grid-rows-[auto_1fr]">
       <div class="flex flex-col gap-4">
         <div>
           <h1>Week {data.session.week}, session {data.session.ordinal}</h1>
@@ -63,36 +63,8 @@
           </ul>
           <p class="mt-1 text-ink-soft">Licensed practice and local rules come first.</p>
         </section>
-        <EffortCurve phases={timeline.phases} width={800} height={90} scalePct={70} fluid label="Effort over the session" />
-        <ol class="rounded-soft border border-line bg-paper">
-          {#each blocks as block (block.exerciseId)}
-            {@const exercise = exerciseOf(block.exerciseId)}
-            <li class="flex flex-wrap gap-x-4 border-b border-line px-4 py-2 last:border-0">
-              <h2 class="w-64 text-base">{exercise.name}</h2>
-              <div class="grow">
-                {#each block.work as work (work.side)}
-                  {#if work.side}
-                    <p class="flex items-center gap-2">
-                      <SideMark side={work.side} size={14} />
-                      {doseText(work)}{work.rung ? `, on ${depthText(work.rung.depthCm, data.units.length)}` : ''}
-                    </p>
-                  {:else}<p class="text-ink-soft">{exercise.why}</p>{/if}
-                {/each}
-                <GateNotes within={block.work.flatMap((w) => w.notes ?? [])} compact />
-              </div>
-            </li>
-          {/each}
-        </ol>
-        {#if data.prepared.value.leftOut.length > 0}
-          <section class="rounded-soft border-2 border-stop px-4 py-2" aria-label="Left out today">
-            <h2 class="text-stop">Left out today</h2>
-            <ul class="list-disc pl-5 leading-snug">
-              {#each leftOutTexts(data.prepared.value.leftOut) as text (text)}<li>{text}</li>{/each}
-            </ul>
-          </section>
-        {/if}
       </div>
-      <aside class="flex flex-col gap-4 max-lg:order-first">
+      <aside class="flex flex-col gap-4 lg:row-span-2">
         <form method="POST" action="?/start" class="card flex flex-col gap-4" novalidate use:enhance={keepTyped}>
           <ProblemNote text={formProblem(form)} />
           {#if data.undecided > 0 && !running}
@@ -162,6 +134,36 @@
           </ul>
         </section>
       </aside>
+      <div class="flex flex-col gap-4">
+        <EffortCurve phases={timeline.phases} width={800} height={90} scalePct={70} fluid label="Effort over the session" />
+        <ol class="rounded-soft border border-line bg-paper">
+          {#each blocks as block (block.exerciseId)}
+            {@const exercise = exerciseOf(block.exerciseId)}
+            <li class="flex flex-wrap gap-x-4 border-b border-line px-4 py-2 last:border-0">
+              <h2 class="w-64 text-base">{exercise.name}</h2>
+              <div class="grow">
+                {#each block.work as work (work.side)}
+                  {#if work.side}
+                    <p class="flex items-center gap-2">
+                      <SideMark side={work.side} size={14} />
+                      {doseText(work)}{work.rung ? `, on ${depthText(work.rung.depthCm, data.units.length)}` : ''}
+                    </p>
+                  {:else}<p class="text-ink-soft">{exercise.why}</p>{/if}
+                {/each}
+                <GateNotes within={block.work.flatMap((w) => w.notes ?? [])} compact />
+              </div>
+            </li>
+          {/each}
+        </ol>
+        {#if data.prepared.value.leftOut.length > 0}
+          <section class="rounded-soft border-2 border-stop px-4 py-2" aria-label="Left out today">
+            <h2 class="text-stop">Left out today</h2>
+            <ul class="list-disc pl-5 leading-snug">
+              {#each leftOutTexts(data.prepared.value.leftOut) as text (text)}<li>{text}</li>{/each}
+            </ul>
+          </section>
+        {/if}
+      </div>
     </div>
   {/if}
 </main>
