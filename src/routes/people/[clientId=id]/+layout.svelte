@@ -41,7 +41,12 @@
       <a class="btn btn-quiet" href="{base}/edit" aria-label="Edit {data.client.name}"><Pencil size={16} /></a>
     </div>
     {#if data.goal && data.goals.length > 1}<GoalSwitch goals={data.goals} goalId={data.goal.id} {base} />{/if}
-    <a class="flex min-h-11 min-w-0 flex-1 items-center gap-3 leading-tight text-ink-soft hover:text-ink" href="{base}/goal">
+    <a
+      class="flex min-h-11 min-w-0 flex-1 items-center gap-3 leading-tight text-ink-soft hover:text-ink {data.goals.length > 1
+        ? 'max-sm:basis-56'
+        : ''}"
+      href="{base}/goal"
+    >
       {#if data.goal}
         {#if lead}<MiniStaircase staircase={lead} />{/if}
         <span class="min-w-0">

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
+  import { wayOf } from '$lib/core';
   import type { SideReading } from '$lib/server/service/measuring';
   import { dateText, degText, depthText, lengthText, signedLength, stateText } from '$lib/ui/format';
 
@@ -12,17 +13,17 @@
     <thead class="text-ink-soft">
       <tr>
         <th scope="col" class="font-normal">Day</th>
-        <th scope="col" class="font-normal">State</th>
+        <th scope="col" class="font-normal">State, way</th>
         <th scope="col" class="font-normal">Gap, with 95 % of its error</th>
         <th scope="col" class="font-normal">Opening</th>
         <th scope="col" class="font-normal">Since the last in this state</th>
       </tr>
     </thead>
     <tbody>
-      {#each readings.toReversed() as r (r.occasionId)}
+      {#each readings.toReversed() as r (`${r.occasionId}/${r.way}/${r.support}`)}
         <tr class="border-t border-line">
           <td class="py-1">{dateText(r.takenOn)}</td>
-          <td>{stateText[r.bodyState]}</td>
+          <td>{stateText[r.bodyState]}, {wayOf(r.way).label.toLowerCase()}</td>
           <td
             ><strong>{depthText(r.depthCm, unit)}</strong>
             <span class="text-ink-soft">± {lengthText(r.marginCm, unit)}</span></td
