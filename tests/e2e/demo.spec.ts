@@ -8,7 +8,7 @@ import { watched } from './steps';
 const stations = ['goal', 'measure', 'read', 'grade', 'plan', 'practise', 'review', 'pain', 'check'];
 
 test('every page of everybody in the demo opens whole on a phone, and says what is stopped', async ({ browser }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-demo-'));
   const { origin, stop } = await startDemo(dataDir, 5197);
   const context = await browser.newContext({ baseURL: origin, viewport: { width: 390, height: 844 } });

@@ -70,7 +70,7 @@
             <ul class="mt-2">
               {#each data.decisions as d (d.id)}
                 <li class="flex flex-wrap items-center gap-2 border-t border-line py-1.5">
-                  <span class="w-24 text-ink-soft">{dateText(d.decidedOn)}</span>
+                  <span class="w-28 whitespace-nowrap text-ink-soft">{dateText(d.decidedOn)}</span>
                   <SideMark side={d.side} size={14} />
                   <span>{exerciseOf(d.exerciseId).name}</span>
                   <span class="ml-auto flex items-center gap-2 font-semibold"
