@@ -1,7 +1,7 @@
 import type { TimelineSet } from './compileSession';
 import { sidesMeet } from '../body/body';
 import { exerciseOf } from '../exercise/exercises';
-import { loadedJoints, stretchedLines } from '../exercise/exercise';
+import { loadsJoint, stretchesLine } from '../exercise/exercise';
 import { painKindOf, painPlaceOf, type PainEvent } from '../screen/pain';
 
 /** What a told pain does to the rest of a session. Sets are named by their index. */
@@ -56,10 +56,10 @@ export function afterPain(sets: readonly TimelineSet[], at: number, event: PainE
 
 function loads(set: TimelineSet, { place, side }: PainEvent): boolean {
   const { joint } = painPlaceOf(place);
-  return loadedJoints(exerciseOf(set.exerciseId), set.side).some((j) => j.joint === joint && sidesMeet(j.side, side));
+  return joint !== null && loadsJoint(exerciseOf(set.exerciseId), set.side, { joint, side });
 }
 
 function stretches(set: TimelineSet, { place, side }: PainEvent): boolean {
   const { lines } = painPlaceOf(place);
-  return stretchedLines(exerciseOf(set.exerciseId), set.side).some((l) => lines.includes(l.line) && sidesMeet(l.side, side));
+  return lines.some((line) => stretchesLine(exerciseOf(set.exerciseId), set.side, { line, side }));
 }

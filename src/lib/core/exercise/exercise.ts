@@ -1,4 +1,4 @@
-import type { Joint, JointSide, Line, LineSide } from '../body/body';
+import { sidesMeet, type Joint, type JointSide, type Line, type LineSide } from '../body/body';
 import type { PoseId } from '../figure/poses';
 import type { MotionId } from '../goal/motions';
 import { equipmentOf, type EquipmentId } from '../props/equipment';
@@ -190,6 +190,14 @@ export const loadedJoints = ({ loads }: Pick<Exercise, 'loads'>, side: Side | nu
 /** The lines and sides an exercise stretches when it is done on one side. */
 export const stretchedLines = ({ lines }: Pick<Exercise, 'lines'>, side: Side | null): LineSide[] =>
   lines.flatMap(({ line, on }) => bodySides(on, side).map((s) => ({ line, side: s })));
+
+/** Whether an exercise done on a side loads a joint; a joint without a side is either one. */
+export const loadsJoint = (exercise: Pick<Exercise, 'loads'>, side: Side | null, at: Readonly<Partial<JointSide>>): boolean =>
+  loadedJoints(exercise, side).some((j) => j.joint === at.joint && sidesMeet(j.side, at.side));
+
+/** Whether an exercise done on a side stretches a line; a line without a side is either one. */
+export const stretchesLine = (exercise: Pick<Exercise, 'lines'>, side: Side | null, at: Readonly<Partial<LineSide>>): boolean =>
+  stretchedLines(exercise, side).some((l) => l.line === at.line && sidesMeet(l.side, at.side));
 
 /** The motions and sides of the body an exercise moves when it is done on one side. */
 export const movedMotions = (

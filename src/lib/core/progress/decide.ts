@@ -1,8 +1,7 @@
 import { daysBetween } from '../days';
 import type { DialState } from '../exercise/dials';
 import type { DialId } from '../exercise/dial';
-import { sidesMeet } from '../body/body';
-import { stretchedLines, type Exercise } from '../exercise/exercise';
+import { stretchesLine, type Exercise } from '../exercise/exercise';
 import type { Gated } from '../safety/gate';
 import { reasonText } from '../safety/text';
 import { painKindOf, painPlaceOf, type PainEvent, type PainKindId } from '../screen/pain';
@@ -118,9 +117,7 @@ const boneAttachment: Rule = (ask) => {
   const ache = lastOf(ask)?.pains.find((p) => p.kind === 'bone_attachment');
   if (!ache) return null;
   const { lines, label } = painPlaceOf(ache.place);
-  const stretched = stretchedLines(ask.prescription.exercise, ask.side).some(
-    (l) => lines.includes(l.line) && sidesMeet(l.side, ache.side)
-  );
+  const stretched = lines.some((line) => stretchesLine(ask.prescription.exercise, ask.side, { line, side: ache.side }));
   return stretched
     ? stop(`An ache at the bone (${lower(label)}): what stretches it passively rests until it is quiet.`, ['refer'])
     : { ...ease(ask, `An ache at the bone (${lower(label)}) came in this exercise.`), asks: ['refer'] };

@@ -1,5 +1,5 @@
 import { sidesMeet } from '../body/body';
-import { loadedJoints, movedMotions, stretchedLines, type Exercise, type ExerciseTrait } from '../exercise/exercise';
+import { loadsJoint, movedMotions, stretchesLine, type Exercise, type ExerciseTrait } from '../exercise/exercise';
 import type { Limit, LimitKind } from '../screen/limit';
 import { isJointStop, isLineStop, isPersonStop, type OpenStop } from '../screen/stop';
 import { limitReason, type GateAsk } from './ask';
@@ -46,16 +46,15 @@ export function barsOf(ask: GateAsk): GateReason[] {
 
 export function stopBars(stop: OpenStop, { exercise, side }: GateAsk): boolean {
   if (isPersonStop(stop)) return true;
-  if (isJointStop(stop)) return loadedJoints(exercise, side).some((j) => j.joint === stop.joint && sidesMeet(j.side, stop.side));
-  if (isLineStop(stop)) return stretchedLines(exercise, side).some((l) => l.line === stop.line && sidesMeet(l.side, stop.side));
+  if (isJointStop(stop)) return loadsJoint(exercise, side, stop);
+  if (isLineStop(stop)) return stretchesLine(exercise, side, stop);
   return stop.exerciseId === exercise.id && sidesMeet(stop.side, side);
 }
 
 function limitBars(limit: Limit, ask: GateAsk): boolean {
   const { exercise, side } = ask;
   const { kind } = limit;
-  if (kind === 'no passive stretch of a line')
-    return stretchedLines(exercise, side).some((l) => l.line === limit.line && sidesMeet(l.side, limit.side));
+  if (kind === 'no passive stretch of a line') return stretchesLine(exercise, side, limit);
   if (kind === 'no end-range work') return isAtEnd(ask, limit) && !hasRoomToStayShort(ask);
   if (kind === 'no bend with inward turn')
     return movedMotions(exercise, side).some((m) => isCrossing(m.motion) && sidesMeet(m.side, limit.side));

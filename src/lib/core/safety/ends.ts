@@ -2,7 +2,7 @@ import { sidesMeet } from '../body/body';
 import { isStretching } from '../exercise/bearing';
 import type { Dial, DialId } from '../exercise/dial';
 import { isHarder } from '../exercise/dials';
-import { loadedJoints, stretchedLines, type Exercise } from '../exercise/exercise';
+import { loadsJoint, stretchesLine, type Exercise } from '../exercise/exercise';
 import type { Limit } from '../screen/limit';
 import type { Side } from '../side';
 import { limitReason, type GateAsk } from './ask';
@@ -35,8 +35,7 @@ export function noHarderOf(ask: GateAsk): GateReason | null {
   if (limit) return limitReason(limit);
   const told = person.told.find(
     (p) =>
-      loadedJoints(exercise, side).some((j) => p.joints.some((x) => x.joint === j.joint && sidesMeet(x.side, j.side))) ||
-      stretchedLines(exercise, side).some((l) => p.lines.some((x) => x.line === l.line && sidesMeet(x.side, l.side)))
+      p.joints.some((joint) => loadsJoint(exercise, side, joint)) || p.lines.some((line) => stretchesLine(exercise, side, line))
   );
   return told ? { code: 'told pain', text: told.text, on: told.on, again: false } : null;
 }
@@ -82,10 +81,7 @@ function limitEnd(dial: Dial, limit: Limit, exercise: Exercise, side: Side | nul
       if (dial.id === 'contractionS') return limit.value ?? null;
       return dial.id === 'holdS' && holdIsContraction(exercise) ? Math.max(0, (limit.value ?? 0) - liftAndLowerS) : null;
     case 'no long hold of a line':
-      return dial.id === 'holdS' &&
-        stretchedLines(exercise, side).some((l) => l.line === limit.line && sidesMeet(l.side, limit.side))
-        ? longestHoldS.line
-        : null;
+      return dial.id === 'holdS' && stretchesLine(exercise, side, limit) ? longestHoldS.line : null;
     case 'no head-down':
       return dial.id === 'holdS' && exercise.traits.includes('head down') ? longestHoldS.headDown : null;
     case 'no long time on the back':

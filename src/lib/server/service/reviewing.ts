@@ -7,7 +7,7 @@ import {
   dialStates,
   exerciseOf,
   isSore,
-  loadedJoints,
+  loadsJoint,
   otherSide,
   painPlaceOf,
   partOf,
@@ -15,8 +15,7 @@ import {
   reasonText,
   retestEveryDays,
   sides,
-  sidesMeet,
-  stretchedLines,
+  stretchesLine,
   type Decision,
   type DialState,
   type Exercise,
@@ -173,13 +172,11 @@ function isOpenAt(c: SplitCase, session: Session, exerciseId: string, side: Side
 /** Pains of a session told in other exercises that this one bears on too: the same joint, or the same line. */
 function sharedPains(c: SplitCase, session: Session, exerciseId: string, side: Side) {
   const exercise = exerciseOf(exerciseId);
-  const joints = loadedJoints(exercise, side);
-  const lines = stretchedLines(exercise, side);
-  const bearsOn = ({ place: id, side: at }: PainEvent) => {
-    const place = painPlaceOf(id);
+  const bearsOn = ({ place, side: at }: PainEvent) => {
+    const { joint, lines } = painPlaceOf(place);
     return (
-      joints.some((j) => j.joint === place.joint && sidesMeet(j.side, at)) ||
-      lines.some((l) => place.lines.includes(l.line) && sidesMeet(l.side, at))
+      (joint !== null && loadsJoint(exercise, side, { joint, side: at })) ||
+      lines.some((line) => stretchesLine(exercise, side, { line, side: at }))
     );
   };
   return c.pains.flatMap((pain) =>
