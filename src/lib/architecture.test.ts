@@ -31,6 +31,18 @@ const allowed: Readonly<Record<string, readonly string[]>> = {
   routes: ['routes', 'lib/ui', 'lib/server', 'lib/contract', 'lib/core']
 };
 
+/** The folders of the core from the ground up: each imports only from rows above its own. */
+const coreOrder: readonly (readonly string[])[] = [
+  ['body', 'cycle', 'geometry', 'props'],
+  ['figure', 'school', 'screen'],
+  ['measure'],
+  ['goal', 'instrument', 'photo'],
+  ['exercise', 'read', 'standIn'],
+  ['safety'],
+  ['session', 'progress'],
+  ['plan']
+];
+
 describe('the direction of imports', () => {
   test.each(files.map((f) => [f]))('%s imports only what lies below it', (file) => {
     const from = layer(file);
@@ -47,6 +59,18 @@ describe('the direction of imports', () => {
       expect(readFileSync(file, 'utf8'), file).not.toMatch(
         /Math\.random|Date\.now|new Date\(|\bdocument\.|\bwindow\.|\bprocess\./
       );
+    }
+  });
+
+  test('the folders of the core stand in one order, without a ring', () => {
+    const folder = (path: string) => /^(?:src\/)?lib\/core\/([^/]+)\//.exec(path)?.[1];
+    const level = (name: string) => coreOrder.findIndex((row) => row.includes(name));
+    for (const file of files.filter((f) => layer(f) === 'lib/core' && !/core\/testing\//.test(f))) {
+      const from = folder(file);
+      if (!from) continue; // the face, and the few words that every folder knows: days, errors, span
+      expect(level(from), `${from} stands in the order`).toBeGreaterThanOrEqual(0);
+      for (const to of importsOf(file).flatMap((t) => folder(t) ?? []))
+        if (to !== from) expect(level(to), `${file} → ${to}`).toBeLessThan(level(from));
     }
   });
 

@@ -1,6 +1,6 @@
 /** The public face of the core. Everything outside imports from here; inside, files import each other directly. */
 export { CoreError } from './errors';
-export { otherSide, sides, type Side } from './side';
+export { otherSide, sides, type Side } from './body/side';
 export { addDays, daysBetween, dayText } from './days';
 
 export { splitOpeningDeg, type SplitLegs, type SplitMeasure } from './geometry/splitOpening';
@@ -14,7 +14,7 @@ export { bodyLengths, type BodyLength, type BodyLengthId, type BodyLengths } fro
 export { frogAbductionDeg, straddleDeg } from './geometry/straddle';
 export { trunkFoldDeg } from './geometry/trunkFold';
 export { turnoutUnexplainedDeg } from './geometry/turnout';
-export { crossCheck, type CrossCheck } from './geometry/crossCheck';
+export { crossCheck, type CrossCheck } from './measure/crossCheck';
 export { normalDraw, seededRandom, type RandomSource } from './geometry/random';
 
 export { withinSubjectSd } from './measure/withinSubjectSd';
@@ -59,9 +59,9 @@ export { compileReps, type RepsSpec } from './cycle/compileReps';
 export { compileFlow, compileHold } from './cycle/compileHold';
 export { effortAtPct, phaseAt, rampSteps } from './cycle/effortAt';
 export { totals, type Totals } from './cycle/totals';
-export { compileForm, type Block, type Form, type Work } from './cycle/block';
-export { compileSession, orderBlocks, type Timeline, type TimelinePhase, type TimelineSet } from './cycle/compileSession';
-export { fitToMinutes, type Cut, type CutKind } from './cycle/fitToMinutes';
+export { compileForm, type Block, type Form, type Work } from './session/block';
+export { compileSession, orderBlocks, type Timeline, type TimelinePhase, type TimelineSet } from './session/compileSession';
+export { fitToMinutes, type Cut, type CutKind } from './session/fitToMinutes';
 
 export {
   exerciseKinds,
@@ -112,8 +112,8 @@ export {
   type SchoolTopic
 } from './school/school';
 export { differences } from './school/differences';
-export { isOutside, schoolFigure, suggestedValue, type SchoolFigure } from './school/schoolFigure';
-export { compareSchools, isComparable, type SchoolDose } from './school/schoolDose';
+export { isOutside, schoolFigure, suggestedValue, type SchoolFigure } from './exercise/schoolFigure';
+export { compareSchools, isComparable, type SchoolDose } from './exercise/schoolDose';
 export { spanText, type Span } from './span';
 export { compileBreaths, type BreathsSpec } from './cycle/compileBreaths';
 export { compilePulses, type PulsesSpec } from './cycle/compilePulses';
@@ -133,7 +133,7 @@ export { candidateProps } from './props/candidates';
 export { shareShelf, type LinearSolver, type Share, type ShareNeed } from './props/shareShelf';
 export { bases, type Basis, type Demand, type Goal, type GoalKind, type ReadingModel } from './goal/goal';
 export { goalOf, goals } from './goal/goals';
-export { motionIds, motionOf, motions, type Motion, type MotionId, type Norm } from './goal/motions';
+export { motionIds, motionOf, motions, type Motion, type MotionId, type Norm } from './body/motions';
 export { linkKey, modelSdDeg, readPosition, type Link, type LinkValue, type PositionReading } from './read/readPosition';
 export { whatIf, type WhatIf } from './read/whatIf';
 export { measureSet } from './read/measureSet';
@@ -234,4 +234,4 @@ export { seedOf, standInValue } from './standIn/standInValue';
 export { drawnPicture, rodBandCm, sceneBlockCm, sceneColours, type DrawnPicture } from './standIn/drawnPicture';
 export { openingReading } from './measure/openingReading';
 export { rungsAround, type RungsAround } from './props/rungsAround';
-export { afterPain, type PainOutcome } from './cycle/afterPain';
+export { afterPain, type PainOutcome } from './session/afterPain';

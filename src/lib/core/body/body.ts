@@ -1,4 +1,4 @@
-import type { Side } from '../side';
+import type { Side } from './side';
 
 /** Joints a stop can lock. Neck and back have no side. */
 export const joints = ['neck', 'shoulder', 'elbow', 'wrist', 'back', 'hip', 'knee', 'ankle'] as const;

@@ -1,5 +1,5 @@
 import { hasNoSide, type Joint, type Line } from '../body/body';
-import { motionOf, type MotionId } from '../goal/motions';
+import { motionOf, type MotionId } from '../body/motions';
 import type { Exercise } from './exercise';
 
 type Trains = Pick<Exercise, 'moves' | 'kinds' | 'phases' | 'position' | 'sides' | 'traits'>;

@@ -1,9 +1,9 @@
 import { sidesMeet, type Joint, type JointSide, type Line, type LineSide } from '../body/body';
 import type { PoseId } from '../figure/poses';
-import type { MotionId } from '../goal/motions';
+import type { MotionId } from '../body/motions';
 import { equipmentOf, type EquipmentId } from '../props/equipment';
 import type { SchoolId } from '../school/school';
-import { otherSide, sides, type Side } from '../side';
+import { otherSide, sides, type Side } from '../body/side';
 import type { Span } from '../span';
 import type { Dial, DialId, Setting } from './dial';
 

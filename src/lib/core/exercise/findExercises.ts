@@ -1,5 +1,5 @@
 import MiniSearch from 'minisearch';
-import type { MotionId } from '../goal/motions';
+import type { MotionId } from '../body/motions';
 import type { Goal } from '../goal/goal';
 import type { Exercise, ExercisePhase, StartPosition } from './exercise';
 import { motionOfDemand } from './goalExercises';

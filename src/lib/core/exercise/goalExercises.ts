@@ -1,4 +1,4 @@
-import { motionIds, type MotionId } from '../goal/motions';
+import { motionIds, type MotionId } from '../body/motions';
 import type { Goal } from '../goal/goal';
 import { partOf, type Exercise } from './exercise';
 

@@ -1,4 +1,4 @@
-import { motionOf } from '../goal/motions';
+import { motionOf } from '../body/motions';
 import type { EquipmentId } from '../props/equipment';
 import type { Dial, Setting } from './dial';
 import { hasNoSide, type Joint, type Line } from '../body/body';

@@ -1,5 +1,5 @@
 import { segmentLengths } from '../geometry/segmentLengths';
-import { otherSide, type Side } from '../side';
+import { otherSide, type Side } from '../body/side';
 
 export type Body = Readonly<{ statureCm: number; leftLegCm: number; rightLegCm: number }>;
 

@@ -1,4 +1,4 @@
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 
 export type Point = Readonly<{ x: number; y: number }>;
 

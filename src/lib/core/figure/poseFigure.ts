@@ -1,4 +1,4 @@
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 import { frameOf, type Body, type Carried, type Frame } from './frame';
 import type { Limb, Point } from './limbs';
 import type { Built, Coloured, Landmark, Support, View } from './pose';

@@ -1,4 +1,4 @@
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 import type { Frame, RadiusName, Which } from './frame';
 import type { Chain } from './limbs';
 import { add, along, cross, distance, lengthOf, solve, squareTo, sub, times, unit, vec, way, type Vec } from './vec';

@@ -1,4 +1,4 @@
-import type { MotionId } from './motions';
+import type { MotionId } from '../body/motions';
 
 export const bases = ['geometry', 'published', 'common practice', 'assumption', 'set by the instructor'] as const;
 export type Basis = (typeof bases)[number];

@@ -1,7 +1,7 @@
 // A data table. The basis of each figure stands beside it and in docs/sources.md#goals.
 import { motionMeasures } from '../measure/motionMeasures';
 import type { Demand, DemandSide, Goal } from './goal';
-import type { MotionId } from './motions';
+import type { MotionId } from '../body/motions';
 
 const need = (measure: Demand['measure'], on: DemandSide, needDeg: number, basis: Demand['basis'] = 'assumption'): Demand => ({
   measure,

@@ -1,5 +1,5 @@
 import type { BodyLengthId, BodyLengths } from '../geometry/bodyLengths';
-import { crossCheck, type CrossCheck } from '../geometry/crossCheck';
+import { crossCheck, type CrossCheck } from './crossCheck';
 import type { Uncertain } from '../geometry/propagate';
 import type { Measure } from './measure';
 import { wayOf, type Entries, type Lengths, type WayId } from './ways';

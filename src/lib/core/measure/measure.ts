@@ -1,4 +1,4 @@
-import type { MotionId } from '../goal/motions';
+import type { MotionId } from '../body/motions';
 import type { Limb, WayId } from './ways';
 
 /** Positions of the body a measure can be taken in. */

@@ -1,5 +1,5 @@
 // A data table: how each joint motion is measured. Ranges that no body passes, and ranges that are usual, are assumptions (docs/sources.md#assumptions).
-import { motionOf, type MotionId } from '../goal/motions';
+import { motionOf, type MotionId } from '../body/motions';
 import type { BodyPosition, Measure, MeasureMode } from './measure';
 import type { Limb, WayId } from './ways';
 

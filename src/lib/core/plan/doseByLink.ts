@@ -1,7 +1,7 @@
-import { compileForm, type Block } from '../cycle/block';
+import { compileForm, type Block } from '../session/block';
 import { totals } from '../cycle/totals';
 import type { LinkId } from '../exercise/exercise';
-import { otherSide, type Side } from '../side';
+import { otherSide, type Side } from '../body/side';
 
 export type LinkDose = Readonly<{ link: LinkId; side: Side; stretchS: number; contractionS: number }>;
 

@@ -1,7 +1,7 @@
 import { exerciseOf } from '../exercise/exercises';
 import type { GateReason } from '../safety/reason';
 import { reasonText } from '../safety/text';
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 
 /** What a session does without, and why; `instead` is the exercise that takes its time. */
 export type LeftOut =

@@ -1,7 +1,7 @@
 import { addDays, daysBetween } from '../days';
 import { CoreError, requireRange } from '../errors';
-import { fitToMinutes, type Cut } from '../cycle/fitToMinutes';
-import type { Block } from '../cycle/block';
+import { fitToMinutes, type Cut } from '../session/fitToMinutes';
+import type { Block } from '../session/block';
 import { capsOf } from '../safety/caps';
 import type { LeftOut } from './leftOut';
 import { isEasyWeek, isRetestWeek, planPhases, type PlanPhase } from './phases';

@@ -5,7 +5,7 @@ import { stretchesLine, type Exercise } from '../exercise/exercise';
 import type { Gated } from '../safety/gate';
 import { reasonText } from '../safety/text';
 import { painKindOf, painPlaceOf, type PainEvent, type PainKindId } from '../screen/pain';
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 
 export type Verdict = 'deepen' | 'stay' | 'ease' | 'stop';
 

@@ -3,7 +3,7 @@ import { openingFromDepthDeg } from '../geometry/openingFromDepth';
 import type { Uncertain } from '../geometry/propagate';
 import type { Basis, Demand, Goal } from '../goal/goal';
 import { z95 } from '../measure/mdc';
-import { otherSide, sides, type Side } from '../side';
+import { otherSide, sides, type Side } from '../body/side';
 
 /** What is known of one link: passive and active of the same position and state. */
 export type LinkValue = Readonly<{ passive: Uncertain | null; active: Uncertain | null }>;

@@ -1,7 +1,7 @@
 import type { DialId, Setting } from '../exercise/dial';
 import type { Exercise } from '../exercise/exercise';
 import type { Limit } from '../screen/limit';
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 import type { SafetyPerson } from './person';
 import type { GateReason } from './reason';
 

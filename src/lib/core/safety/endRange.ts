@@ -1,7 +1,7 @@
 import { sidesMeet } from '../body/body';
 import { movedMotions } from '../exercise/exercise';
 import type { Dial } from '../exercise/dial';
-import { motionOf } from '../goal/motions';
+import { motionOf } from '../body/motions';
 import type { Limit } from '../screen/limit';
 import type { GateAsk } from './ask';
 import { leastShortCm } from './rules';

@@ -3,9 +3,9 @@ import { asinDeg, sinDeg } from '../geometry/angles';
 import { isThroughTheKnee } from '../exercise/bearing';
 import { movedMotions, type Exercise } from '../exercise/exercise';
 import type { Dial } from '../exercise/dial';
-import type { MotionId } from '../goal/motions';
+import type { MotionId } from '../body/motions';
 import type { Limit } from '../screen/limit';
-import { otherSide, type Side } from '../side';
+import { otherSide, type Side } from '../body/side';
 import { reachKey, type SafetyPerson } from './person';
 import { usualShareDeg } from './rules';
 

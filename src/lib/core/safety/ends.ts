@@ -4,7 +4,7 @@ import type { Dial, DialId } from '../exercise/dial';
 import { isHarder } from '../exercise/dials';
 import { loadsJoint, stretchesLine, type Exercise } from '../exercise/exercise';
 import type { Limit } from '../screen/limit';
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 import { limitReason, type GateAsk } from './ask';
 import { stopBars } from './bars';
 import { halfWay, isAtEnd } from './endRange';

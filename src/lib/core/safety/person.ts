@@ -1,9 +1,9 @@
 import type { JointSide, LineSide } from '../body/body';
 import type { DialId } from '../exercise/dial';
-import type { MotionId } from '../goal/motions';
+import type { MotionId } from '../body/motions';
 import type { Limit } from '../screen/limit';
 import type { OpenStop } from '../screen/stop';
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 
 /** Why a person is closed for all work: nobody screened them, or the Check found what a named person has to clear. */
 export type Closed = 'not screened' | 'clinician first' | 'urgent';

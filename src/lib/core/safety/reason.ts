@@ -1,6 +1,6 @@
 import type { Limit } from '../screen/limit';
 import type { OpenStop } from '../screen/stop';
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 import type { Closed } from './person';
 
 /** Why the gate bars, or keeps something within: a code with its numbers. The sentence is made from it by `reasonText`. */

@@ -1,5 +1,5 @@
 import type { Exercise } from '../exercise/exercise';
-import { sides, type Side } from '../side';
+import { sides, type Side } from '../body/side';
 import type { GateAsk } from './ask';
 import type { SafetyPerson } from './person';
 import type { GateReason } from './reason';

@@ -1,7 +1,7 @@
 // Words for limits and for what the gate says. They are made last, from codes and numbers.
 import { dayText } from '../days';
 import type { Line } from '../body/body';
-import { motionOf } from '../goal/motions';
+import { motionOf } from '../body/motions';
 import type { Limit, LimitKind } from '../screen/limit';
 import { isJointStop, isLineStop, isPersonStop, type Stop } from '../screen/stop';
 import type { GateReason } from './reason';

@@ -1,7 +1,7 @@
 import { sidesMeet } from '../body/body';
 import { isStretching } from '../exercise/bearing';
 import type { Exercise } from '../exercise/exercise';
-import { motionOf } from '../goal/motions';
+import { motionOf } from '../body/motions';
 import type { LimitKind } from '../screen/limit';
 import { setByInstructor } from '../screen/screen';
 import { limitReason, type GateAsk } from './ask';

@@ -1,6 +1,6 @@
 import type { Joint, Line } from '../body/body';
-import type { MotionId } from '../goal/motions';
-import type { Side } from '../side';
+import type { MotionId } from '../body/motions';
+import type { Side } from '../body/side';
 
 /** Limits that carry a number, with its unit. */
 export const valuedLimits = {

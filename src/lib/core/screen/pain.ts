@@ -1,6 +1,6 @@
 // A data table with its two readers. Kinds and consequences are common practice, the cautious side (docs/sources.md#screening).
 import type { Joint, Line } from '../body/body';
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 
 /** What a kind of pain ends: nothing, the set, the exercise for today, the passive stretch of a line, or the session. */
 export type PainAction = 'carry on' | 'ease' | 'stop exercise' | 'stop line' | 'stop session' | 'urgent';

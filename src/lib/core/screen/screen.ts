@@ -1,8 +1,8 @@
 import { CoreError } from '../errors';
 import { defaultEffortCapPct, defaultSensationCap } from '../cycle/compileCycle';
-import { motionOf, type MotionId } from '../goal/motions';
+import { motionOf, type MotionId } from '../body/motions';
 import { addDays } from '../days';
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 import { beighton, type BeightonItem } from './beighton';
 import type { Clearance, Limit } from './limit';
 import { screeningRows, type ScreeningRow } from './screeningTable';

@@ -1,5 +1,5 @@
 // A data table. Standing of every row: assumption from general exercise-safety practice, not reviewed by a clinician (docs/sources.md#screening).
-import type { MotionId } from '../goal/motions';
+import type { MotionId } from '../body/motions';
 import { beighton, type BeightonItem } from './beighton';
 import type { Limit } from './limit';
 

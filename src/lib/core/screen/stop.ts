@@ -1,5 +1,5 @@
 import type { JointSide, Line, LineSide } from '../body/body';
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 import { painKindOf, painPlaceOf, type PainEvent } from './pain';
 
 /** What a stop takes out until a named person clears it: the person for all work, a joint, a line, or one exercise on a side. */

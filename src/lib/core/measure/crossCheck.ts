@@ -1,5 +1,5 @@
-import { z95 } from '../measure/mdc';
-import { propagate, type Uncertain } from './propagate';
+import { z95 } from './mdc';
+import { propagate, type Uncertain } from '../geometry/propagate';
 
 export type CrossCheck = Readonly<{
   verdict: 'agree' | 'differ' | 'cannot tell';

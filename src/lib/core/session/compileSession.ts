@@ -1,8 +1,8 @@
 import { compileForm, type Block, type Work } from './block';
-import type { EffortLimits } from './compileCycle';
-import { layPhases, type Phase } from './phase';
+import type { EffortLimits } from '../cycle/compileCycle';
+import { layPhases, type Phase } from '../cycle/phase';
 import { sessionParts } from '../exercise/exercise';
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 
 export type SessionOptions = Readonly<{
   /** One side's sets before the other's, or turn and turn about. @default 'one side first' */

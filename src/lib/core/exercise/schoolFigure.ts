@@ -1,7 +1,7 @@
-import type { Dial } from '../exercise/dial';
-import type { Exercise } from '../exercise/exercise';
+import type { Dial } from './dial';
+import type { Exercise } from './exercise';
 import type { Span } from '../span';
-import type { School, SchoolTopic } from './school';
+import type { School, SchoolTopic } from '../school/school';
 
 /** Which rule of a school has the figure of a dial. */
 const topicOf: Readonly<Record<string, SchoolTopic>> = {

@@ -1,12 +1,12 @@
-import { compileCycle, type CycleSpec, type EffortLimits } from './compileCycle';
-import { compileFlow, compileHold, type FlowSpec, type HoldSpec } from './compileHold';
-import { compileReps, type RepsSpec } from './compileReps';
-import type { Phase } from './phase';
+import { compileCycle, type CycleSpec, type EffortLimits } from '../cycle/compileCycle';
+import { compileFlow, compileHold, type FlowSpec, type HoldSpec } from '../cycle/compileHold';
+import { compileReps, type RepsSpec } from '../cycle/compileReps';
+import type { Phase } from '../cycle/phase';
 import type { Setting } from '../exercise/dial';
 import type { LinkId, SessionPart } from '../exercise/exercise';
 import type { Rung } from '../props/ladder';
 import type { GateReason } from '../safety/reason';
-import type { Side } from '../side';
+import type { Side } from '../body/side';
 
 export type Form =
   | Readonly<{ kind: 'cycle'; spec: CycleSpec }>

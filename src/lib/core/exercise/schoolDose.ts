@@ -4,10 +4,10 @@ import { compilePulses } from '../cycle/compilePulses';
 import { compileReps } from '../cycle/compileReps';
 import type { Phase } from '../cycle/phase';
 import { totals, type Totals } from '../cycle/totals';
-import { partOf, type Dose, type Exercise } from '../exercise/exercise';
+import { partOf, type Dose, type Exercise } from './exercise';
 import type { Span } from '../span';
-import { schools } from './schools';
-import type { School, SchoolWay } from './school';
+import { schools } from '../school/schools';
+import type { School, SchoolWay } from '../school/school';
 
 /** What one school would do with an exercise, on one side. */
 export type SchoolDose = Readonly<{
