@@ -128,7 +128,7 @@ describe('a measure as typed', () => {
   test('a value beyond any body is refused, an unusual one is not', () => {
     const knee = { ...occasion, way: 'inclinometer' };
     const flexion = formOf(measureOf('HF-KB'));
-    expect(messagesOf(flexion, { ...knee, left_passive_1_deg: '400' })).toEqual({ left_passive_1_deg: 'Between -60 and 240 °' });
+    expect(messagesOf(flexion, { ...knee, left_passive_1_deg: '400' })).toEqual({ left_passive_1_deg: 'Between -90 and 240 °' });
     expect(messagesOf(flexion, { ...knee, left_passive_1_deg: '200' }).left_passive_1_deg).toContain('No body goes there');
     expect(flexion.safeParse({ ...knee, left_passive_1_deg: '165' }).success).toBe(true);
   });

@@ -10,7 +10,7 @@ export { openingFromSpanDeg } from './geometry/openingFromSpan';
 export { limbElevationDeg } from './geometry/limbElevation';
 export { propagate, type Propagated, type Uncertain } from './geometry/propagate';
 export { segmentLengths } from './geometry/segmentLengths';
-export { bodyLengths, type BodyLength, type BodyLengthId, type BodyLengths } from './geometry/bodyLengths';
+export { bodyLengths, meanLengths, type BodyLength, type BodyLengthId, type BodyLengths } from './geometry/bodyLengths';
 export { frogAbductionDeg, straddleDeg } from './geometry/straddle';
 export { trunkFoldDeg } from './geometry/trunkFold';
 export { turnoutUnexplainedDeg } from './geometry/turnout';
@@ -221,15 +221,33 @@ export { figureBetween, poseFigure, type FigurePose } from './figure/poseFigure'
 export type { Body } from './figure/frame';
 export { poseIds, poses, type PoseId } from './figure/poses';
 export { limbOutline, type Limb, type Point } from './figure/limbs';
-export { poseAt, positionOf, type InstrumentZero, type MeasuringPosition, type PhotoSpec } from './measure/positions';
+export { poseAt, positionOf, type InstrumentSpec, type MeasuringPosition, type PhotoSpec } from './measure/positions';
 export { isFromAbove, type Landmark } from './figure/pose';
-export { needsBlock, needsLine, photoReading, rollOf, type PhotoPoints, type PhotoReading } from './photo/photoReading';
+export {
+  needsBlock,
+  needsLine,
+  photoFoldDeg,
+  photoReading,
+  rollOf,
+  type PhotoPoints,
+  type PhotoReading
+} from './photo/photoReading';
 export { pictureFrame, type PictureFrame } from './photo/pictureFrame';
 export { angleAtDeg } from './geometry/angleAt';
 export { scaleCmPerPx } from './geometry/scaleCmPerPx';
-export { inclinationDeg, instrumentValueDeg, upOf, type Up } from './instrument/inclination';
+export {
+  inclinationDeg,
+  instrumentDoubt,
+  instrumentFoldDeg,
+  instrumentValueDeg,
+  tiltOf,
+  upOf,
+  type InstrumentDoubt,
+  type Up
+} from './instrument/inclination';
 export { steadiness, steadinessRule, withSample, type AngleSample, type Steadiness } from './instrument/steadiness';
 export { behaviours, simulateAngles, type Behaviour } from './standIn/simulateAngles';
+export { limbTilt, specOfPose, tiltAlong } from './standIn/limbTilt';
 export { seedOf, standInValue } from './standIn/standInValue';
 export { drawnPicture, rodBandCm, sceneBlockCm, sceneColours, type DrawnPicture } from './standIn/drawnPicture';
 export { openingReading } from './measure/openingReading';

@@ -15,17 +15,23 @@ const hipSpacing = { share: 0.1, sdCm: 1.5 };
 const hipToSternum = { share: 0.285, sdShare: 0.04 };
 
 /**
- * The lengths that formulas need of one side of a body: measured where they were, else estimated from stature and marked.
+ * The lengths that formulas need of one side of a body: measured where they were, else estimated from stature, thigh and shin in
+ * proportion to a measured leg, and marked.
  *
  * Units:  cm.
  * Throws: those of `segmentLengths`.
  */
 export function bodyLengths(body: Readonly<{ statureCm: number } & Partial<Record<BodyLengthId, number | null>>>): BodyLengths {
   const part = segmentLengths(body.statureCm);
+  // A leg that was measured tells its thigh and shin better than the stature does, and each side its own.
+  const ofLeg = (whole: Uncertain): Uncertain =>
+    body.legCm == null
+      ? whole
+      : { value: (whole.value * body.legCm) / part.legCm.value, sd: (whole.sd * body.legCm) / part.legCm.value };
   const estimates: Readonly<Record<BodyLengthId, Uncertain>> = {
     legCm: part.legCm,
-    thighCm: part.thighCm,
-    shankCm: part.shankCm,
+    thighCm: ofLeg(part.thighCm),
+    shankCm: ofLeg(part.shankCm),
     hipSpacingCm: { value: hipSpacing.share * body.statureCm, sd: hipSpacing.sdCm },
     hipToSternumCm: { value: hipToSternum.share * body.statureCm, sd: hipToSternum.sdShare * body.statureCm * hipToSternum.share }
   };
@@ -42,4 +48,16 @@ export function bodyLengths(body: Readonly<{ statureCm: number } & Partial<Recor
     hipSpacingCm: lengthOf('hipSpacingCm'),
     hipToSternumCm: lengthOf('hipToSternumCm')
   };
+}
+
+/**
+ * What both legs together go by: the mean of the two sides. A span between two unlike legs is that of two legs of their mean, to a degree.
+ */
+export function meanLengths(left: BodyLengths, right: BodyLengths): BodyLengths {
+  const mean = (id: BodyLengthId): BodyLength => ({
+    value: (left[id].value + right[id].value) / 2,
+    sd: Math.max(left[id].sd, right[id].sd), // one tape, one body: their errors go together
+    estimated: left[id].estimated || right[id].estimated
+  });
+  return Object.fromEntries(bodyLengthIds.map((id) => [id, mean(id)])) as BodyLengths;
 }

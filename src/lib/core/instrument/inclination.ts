@@ -1,5 +1,5 @@
-import { toDeg } from '../geometry/angles';
-import type { InstrumentZero } from '../measure/positions';
+import { asinDeg, sinDeg, toDeg } from '../geometry/angles';
+import type { InstrumentSpec } from '../measure/positions';
 
 /** The way up, in the axes of the device: x to the right of its screen, y toward its top, z out of the screen. */
 export type Up = Readonly<{ x: number; y: number; z: number }>;
@@ -27,16 +27,54 @@ export function inclinationDeg(up: Up, began: Up): number {
   return toDeg(Math.atan2(up.y, facing * Math.hypot(up.x, up.z)));
 }
 
+/** What a device cannot tell from its lie, and the hand that laid it on has to say. */
+export type InstrumentDoubt = 'tipped the other way' | 'past a straight line';
+
+/** The value beyond which a reading folds back: a limb in line with straight up, straight down or the other part of the joint. */
+export const instrumentFoldDeg = ({ zero, sign = 1, offsetDeg = 0 }: InstrumentSpec): number =>
+  zero === 'set' && sign < 0 ? offsetDeg : 180 + offsetDeg;
+
+/** The doubt a reading leaves over the values a measure may have; null for none. */
+export function instrumentDoubt(spec: InstrumentSpec, [least, most]: readonly [number, number]): InstrumentDoubt | null {
+  if (spec.zero === 'level' || spec.keepsSign) return null;
+  if (spec.zero !== 'set' && least < 0) return 'tipped the other way';
+  return most > instrumentFoldDeg(spec) ? 'past a straight line' : null;
+}
+
 /**
- * The value of a measure from how the long side of a device lies.
+ * The value of a measure from how the long side of a device lies along the limb, its top toward the far end.
  *
- * 'level': the rise itself. 'upright': how far it is from standing straight,
- * whichever end is up and whichever way it tips.
- * 'set': the turn since its zero was taken on the other part of the joint.
+ * Model:  `InstrumentSpec`. A rise goes on past upright, up to 270; how far a limb is from straight up or down runs from 0 to 180 whichever way
+ *         it tips; a turn is folded to 0–180 unless it keeps its sign.
+ * Units:  degrees. `doubt`: what `instrumentDoubt` asks about, where it is the case.
  */
-export function instrumentValueDeg(zero: InstrumentZero, riseDeg: number, setAtDeg = 0): number {
-  if (zero === 'level') return riseDeg;
-  if (zero === 'upright') return Math.abs(90 - Math.abs(riseDeg));
-  const turn = (((riseDeg - setAtDeg) % 360) + 540) % 360;
-  return Math.abs(turn - 180);
+export function instrumentValueDeg(
+  spec: InstrumentSpec,
+  riseDeg: number,
+  setAtDeg = 0,
+  doubt: InstrumentDoubt | null = null
+): number {
+  const { zero, sign = 1, offsetDeg = 0, keepsSign = false } = spec;
+  if (zero === 'level') {
+    const along = sign * riseDeg;
+    return along < -90 ? along + 360 : along;
+  }
+  const turnDeg = ((((riseDeg - setAtDeg) % 360) + 540) % 360) - 180;
+  const elevationDeg = asinDeg(Math.max(-1, Math.min(1, sinDeg(riseDeg))));
+  const folded =
+    zero === 'set'
+      ? offsetDeg + sign * (keepsSign ? turnDeg : Math.abs(turnDeg))
+      : zero === 'up'
+        ? 90 - elevationDeg
+        : 90 + elevationDeg;
+  if (!doubt) return folded;
+  return doubt === 'past a straight line' ? 2 * instrumentFoldDeg(spec) - folded : -folded;
+}
+
+/** Where a device says which way it lies: its orientation event. The inverse of `upOf`, for a stand-in. */
+export function tiltOf({ x, y, z }: Up): { betaDeg: number; gammaDeg: number } {
+  const lean = asinDeg(Math.max(-1, Math.min(1, y)));
+  return z >= 0
+    ? { betaDeg: lean, gammaDeg: toDeg(Math.atan2(-x, z)) }
+    : { betaDeg: lean >= 0 ? 180 - lean : -180 - lean, gammaDeg: toDeg(Math.atan2(x, -z)) };
 }

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import {
   inclinationDeg,
+  instrumentDoubt,
   instrumentValueDeg,
   simulateAngles,
   steadiness,
@@ -117,16 +118,33 @@ describe('the tilt of a device', () => {
 });
 
 describe('instrumentValueDeg', () => {
-  test('level: the rise; upright: from standing straight, either end up', () => {
-    expect(instrumentValueDeg('level', 112)).toBe(112);
-    expect(instrumentValueDeg('upright', 52)).toBe(38);
-    expect(instrumentValueDeg('upright', -52)).toBe(38);
-    expect(instrumentValueDeg('upright', 100)).toBe(10);
+  test('level: the rise, past upright and past level on the other side; a fall where the limb sinks', () => {
+    expect(instrumentValueDeg({ zero: 'level' }, 112)).toBe(112);
+    expect(instrumentValueDeg({ zero: 'level' }, -170)).toBe(190);
+    expect(instrumentValueDeg({ zero: 'level', sign: -1 }, -75)).toBe(75);
+    expect(instrumentValueDeg({ zero: 'level', sign: -1 }, 12)).toBe(-12);
+  });
+  test('up and down: from straight up or down to whichever side, below level too', () => {
+    expect(instrumentValueDeg({ zero: 'up' }, 52)).toBeCloseTo(38, 9);
+    expect(instrumentValueDeg({ zero: 'up' }, 128)).toBeCloseTo(38, 9);
+    expect(instrumentValueDeg({ zero: 'up' }, -10)).toBeCloseTo(100, 9);
+    expect(instrumentValueDeg({ zero: 'down' }, -50)).toBeCloseTo(40, 9);
+    expect(instrumentValueDeg({ zero: 'up' }, 80, 0, 'tipped the other way')).toBeCloseTo(-10, 9);
+  });
+  test('what a tilt leaves open is asked, and only that', () => {
+    expect(instrumentDoubt({ zero: 'up' }, [-40, 130])).toBe('tipped the other way');
+    expect(instrumentDoubt({ zero: 'up' }, [0, 120])).toBeNull();
+    expect(instrumentDoubt({ zero: 'set' }, [0, 240])).toBe('past a straight line');
+    expect(instrumentDoubt({ zero: 'set', keepsSign: true }, [-90, 30])).toBeNull();
+    expect(instrumentDoubt({ zero: 'level' }, [-40, 210])).toBeNull();
   });
   test('set: the turn since the zero, the short way round', () => {
-    expect(instrumentValueDeg('set', 140, 5)).toBe(135);
-    expect(instrumentValueDeg('set', -170, 170)).toBeCloseTo(20, 9);
-    expect(instrumentValueDeg('set', 5, 140)).toBe(135);
+    expect(instrumentValueDeg({ zero: 'set' }, 140, 5)).toBe(135);
+    expect(instrumentValueDeg({ zero: 'set' }, -170, 170)).toBeCloseTo(20, 9);
+    expect(instrumentValueDeg({ zero: 'set' }, 5, 140)).toBe(135);
+    expect(instrumentValueDeg({ zero: 'set', keepsSign: true }, -15, 0)).toBe(-15);
+    expect(instrumentValueDeg({ zero: 'set', offsetDeg: 90, sign: -1 }, 60, 5)).toBe(35);
+    expect(instrumentValueDeg({ zero: 'set' }, 80, -90, 'past a straight line')).toBe(190);
   });
 });
 

@@ -40,7 +40,7 @@ export const headlineMeasures: readonly Measure[] = [
       'Straight standing knee, hips square, the other leg up behind, at a wall or free.',
       'Write the distance to the wall as the support.'
     ],
-    landmarks: 'Inclinometer along the raised thigh, added to the tilt of the standing leg.',
+    landmarks: 'Inclinometer: the zero along the standing leg, then along the raised leg.',
     ways: ['inclinometer', 'goniometer'],
     possible: [0, 240],
     usual: [60, 200],
@@ -87,7 +87,7 @@ export const headlineMeasures: readonly Measure[] = [
     sideWords: '',
     positions: ['kneeling'],
     howTo: ['Hips bent to a right angle, knees as wide as they rest.', 'Shins parallel.'],
-    landmarks: 'From the inside of one knee to the other, along the floor.',
+    landmarks: 'From the middle of one knee to the middle of the other, along the floor.',
     ways: ['knee span', 'goniometer'],
     limb: 'thighCm',
     possible: [0, 110],
@@ -376,7 +376,8 @@ export const headlineMeasures: readonly Measure[] = [
       'Raise by hand, let go a little under the end, hold five seconds.',
       'The angle still held at the end; note how far it fell.'
     ],
-    landmarks: 'Inclinometer on the front of the shin.',
+    landmarks:
+      'Inclinometer on the front of the shin. By tape lying only: how far the ankle rises over the hip joint, and along the floor to under it.',
     ways: ['inclinometer', 'goniometer', 'rise and run'],
     possible: [0, 200],
     usual: [20, 160],

@@ -29,7 +29,8 @@ const rows: readonly Row[] = [
       'Raise the leg with the knee straight, the other flat on the floor.',
       'Stop where the knee bends or the pelvis tilts.'
     ],
-    landmarks: 'Inclinometer on the front of the shin; by tape, from the floor to the heel and along the floor to the hip.',
+    landmarks:
+      'Inclinometer on the front of the shin. By tape: how far the ankle rises over the hip joint, and along the floor from the hip joint to under the ankle; past upright that run is minus.',
     ways: [...angleWays, 'rise and run'],
     limb: 'legCm',
     possible: [0, 210],
@@ -52,7 +53,8 @@ const rows: readonly Row[] = [
       'Lift the straight thigh behind, the pelvis held down.',
       'On the back: at the edge of a table, the other knee held, let the thigh sink.'
     ],
-    landmarks: 'Inclinometer along the thigh, hip joint to knee; level is zero.',
+    landmarks:
+      'Inclinometer along the thigh, hip joint to knee; level is zero. By tape: how far the knee rises over the hip joint; on the back, how far it sinks below it.',
     ways: [...angleWays, 'rise and run'],
     limb: 'thighCm',
     possible: [-40, 90],
@@ -63,7 +65,7 @@ const rows: readonly Row[] = [
     sideWords: 'knee',
     positions: ['lying on the front', 'kneeling'],
     howTo: ['Hip straight and pelvis held, bend the knee: heel to seat.', 'Stop where the pelvis tips or the hip bends.'],
-    landmarks: 'Inclinometer along the shin; the shin on the floor is zero.',
+    landmarks: 'Inclinometer along the shin. Lying, the shin on the floor is zero; kneeling, it is counted from the thigh.',
     possible: [0, 175],
     usual: [60, 165],
     caution: 'The front of the knee stays silent.'
@@ -86,7 +88,8 @@ const rows: readonly Row[] = [
     sideWords: 'knee',
     positions: ['sitting', 'lying on the back'],
     howTo: ['Soles together or hips bent to a right angle, let the knee fall out.', 'The pelvis stays upright.'],
-    landmarks: 'Inclinometer along the inside of the thigh: straight up or ahead is zero, level out to the side is 90.',
+    landmarks:
+      'Inclinometer along the inside of the thigh, on the back only: straight up is zero, level out to the side is 90. Sitting: goniometer.',
     possible: [0, 120],
     usual: [15, 95]
   },
@@ -108,7 +111,7 @@ const rows: readonly Row[] = [
       'Hip straight, knee bent to a right angle: let the foot fall inward.',
       'The pelvis stays down, the knee on its spot.'
     ],
-    landmarks: 'Inclinometer along the shin; upright is zero.',
+    landmarks: 'Inclinometer along the shin; upright is zero, on the back hanging over the edge of the table.',
     possible: [0, 110],
     usual: [10, 80],
     caution: 'The turn comes from the hip. Any knee pain ends it.'
@@ -118,7 +121,7 @@ const rows: readonly Row[] = [
     sideWords: 'hip',
     positions: ['lying on the front', 'lying on the back'],
     howTo: ['Hip straight, knee bent to a right angle: let the foot fall outward.', 'The pelvis stays down.'],
-    landmarks: 'Inclinometer along the shin; upright is zero.',
+    landmarks: 'Inclinometer along the shin; upright is zero, on the back hanging over the edge of the table.',
     possible: [0, 100],
     usual: [5, 75],
     caution: 'Any knee pain ends it.'
@@ -128,7 +131,8 @@ const rows: readonly Row[] = [
     sideWords: 'hip',
     positions: ['sitting', 'lying on the back'],
     howTo: ['Hip and knee bent to a right angle: bring the foot inward, toward the other leg.', 'The thigh stays on its line.'],
-    landmarks: 'Inclinometer along the shin; hanging straight is zero. By tape: how far the foot rises over the knee.',
+    landmarks:
+      'Inclinometer along the shin; hanging straight is zero. By tape: how far the ankle hangs below the middle of the knee. Both sitting only.',
     ways: [...angleWays, 'foot height'],
     limb: 'shankCm',
     possible: [0, 120],
@@ -140,7 +144,8 @@ const rows: readonly Row[] = [
     sideWords: 'hip',
     positions: ['sitting', 'lying on the back'],
     howTo: ['Hip and knee bent to a right angle: bring the foot outward.', 'Both sit-bones stay heavy.'],
-    landmarks: 'Inclinometer along the shin; hanging straight is zero. By tape: how far the foot rises over the knee.',
+    landmarks:
+      'Inclinometer along the shin; hanging straight is zero. By tape: how far the ankle hangs below the middle of the knee. Both sitting only.',
     ways: [...angleWays, 'foot height'],
     limb: 'shankCm',
     possible: [0, 100],

@@ -1,6 +1,7 @@
-// A data table: what a photo of each measure is read from. The landmarks are those of the figure in the same position.
+// A data table: what a photo and an instrument tell of each measure. The landmarks are those of the figure in the same position.
 import type { Landmark } from '../figure/pose';
 import type { PoseId } from '../figure/poses';
+import { bodyPositions, type BodyPosition } from './measure';
 
 /** From which direction an angle is counted: another landmark, the level line toward it, straight up or straight down. */
 export type AngleFrom = 'other' | 'level' | 'up' | 'down';
@@ -18,8 +19,21 @@ export type PhotoSpec =
       signed?: boolean;
     }>;
 
-/** What a phone laid along the limb is read against. 'set' needs its zero taken on the other part first. */
-export type InstrumentZero = 'level' | 'upright' | 'set';
+/**
+ * How the lie of a device along a limb becomes the value: value = offset + sign × reading.
+ *
+ * 'level': its rise from level, which goes on past upright. 'up' and 'down': how far it is from straight up or straight down, the
+ * same to whichever side it tips. 'set': how far it was turned since its zero was taken on the other part of the joint.
+ */
+export type InstrumentSpec = Readonly<{
+  zero: 'level' | 'up' | 'down' | 'set';
+  sign?: 1 | -1;
+  offsetDeg?: number;
+  /** Of a turn: short of straight and past straight are told apart. Only where the other part lies level. */
+  keepsSign?: boolean;
+  /** The zero is taken with the top of the device away from the joint, as on the limb; else with its top toward the joint. */
+  zeroAwayFromJoint?: boolean;
+}>;
 
 /** How a measure is stood, drawn, photographed and read with an instrument. */
 export type MeasuringPosition = Readonly<{
@@ -27,7 +41,8 @@ export type MeasuringPosition = Readonly<{
   /** Whether the number of the pose is the value of the measure. */
   drives: boolean;
   photo: PhotoSpec | null;
-  zero: InstrumentZero | null;
+  /** Positions of the body in which an instrument tells it, that of the pose first; in any other it tells nothing. */
+  instrument: Readonly<Partial<Record<BodyPosition, InstrumentSpec>>>;
   /** Where the goal has stages: the pose of each, so that nobody is shown further than they are. */
   stages?: readonly PoseId[];
 }>;
@@ -46,25 +61,37 @@ const angle = (
   offsetDeg,
   ...(signed && { signed })
 });
-const at = (pose: PoseId, photo: PhotoSpec | null, zero: InstrumentZero | null = null): MeasuringPosition => ({
+const at = (pose: PoseId, photo: PhotoSpec | null, instrument: MeasuringPosition['instrument'] = {}): MeasuringPosition => ({
   pose,
   drives: true,
   photo,
-  zero
+  instrument
 });
-const shown = (pose: PoseId): MeasuringPosition => ({ pose, drives: false, photo: null, zero: null });
+const shown = (pose: PoseId): MeasuringPosition => ({ pose, drives: false, photo: null, instrument: {} });
+const rise: InstrumentSpec = { zero: 'level' };
+const fall: InstrumentSpec = { zero: 'level', sign: -1 };
+const fromUp: InstrumentSpec = { zero: 'up' };
+const fromDown: InstrumentSpec = { zero: 'down' };
+const turn: InstrumentSpec = { zero: 'set' };
+const turnFromLimb: InstrumentSpec = { zero: 'set', zeroAwayFromJoint: true };
+/** A foot square to its shin is 0; in line with it, pointed, 90. */
+const squareToShin: InstrumentSpec = { zero: 'set', offsetDeg: 90, sign: -1 };
+/** On the front the shin stands up, on the back it hangs over the edge of the table. */
+const turnedShin = { 'lying on the front': fromUp, 'lying on the back': fromDown };
 const lyingLeg = angle('level', ['hip joint', 'ankle', 'shoulder'], [180, -1]);
 
 export const measuringPositions: Readonly<Record<string, MeasuringPosition>> = {
   front_split_gap: at('front split', height('lowest point of the pelvis')),
-  standing_split_angle: at('standing split', angle('other', ['hips', 'raised ankle', 'standing ankle']), 'set'),
+  standing_split_angle: at('standing split', angle('other', ['hips', 'raised ankle', 'standing ankle']), {
+    standing: turnFromLimb
+  }),
   side_split_gap: at('side split', height('lowest point of the pelvis')),
   frog_hip_height: at('frog height', height('lowest point of the pelvis')),
   frog_abduction: at('frog', null),
   butterfly_knee_height: at('butterfly', height('underside of the knee')),
   pancake_sternum_height: at('pancake', height('top of the breastbone')),
   straddle: at('straddle', null),
-  trunk_fold: at('pancake tilt', angle('up', ['hip joint', 'shoulder', 'ankle'], [0, 1], true), 'upright'),
+  trunk_fold: at('pancake tilt', angle('up', ['hip joint', 'shoulder', 'ankle'], [0, 1], true), { sitting: fromUp }),
   fingertip_floor: at('standing fold', height('tip of the longest finger')),
   palms_floor: shown('standing fold'),
   fold_reach: at('seated fold', null),
@@ -74,42 +101,62 @@ export const measuringPositions: Readonly<Record<string, MeasuringPosition>> = {
   heel_sit_minutes: shown('heel sit'),
   turnout_angle: at('turnout', angle('other', ['heels', 'one second toe', 'the other second toe'])),
   squat_heel_lift: at('deep squat', height('underside of the heel')),
-  lean_back_angle: at('lean back', angle('up', ['knee', 'hip joint']), 'upright'),
+  lean_back_angle: at('lean back', angle('up', ['knee', 'hip joint']), { kneeling: fromUp }),
   switch_support: shown('90/90 switch'),
   switch_knee_height: at('90/90 switch', height('underside of the first knee')),
-  leg_raise_held: at('leg raise', lyingLeg, 'level'),
+  leg_raise_held: at('leg raise', lyingLeg, { 'lying on the back': rise, standing: fromDown, sitting: fromDown }),
   abduction_lift: at('one-leg frog', height('underside of the foot')),
   front_foot_lift: at('front foot lift', height('underside of the heel')),
   clean_kicks: shown('leg swing'),
-  pancake_seat_height: at('pancake tilt', null),
-  cross_seat_height: at('easy seat', null),
+  pancake_seat_height: shown('pancake tilt'),
+  cross_seat_height: shown('easy seat'),
   calf_thigh_gap: at('heel sit', null),
   ease: shown('standing'),
   lean_back_ready: shown('lean back'),
   own_distance: shown('standing'),
-  own_angle: { pose: 'standing', drives: false, photo: angle('other', ['vertex', 'one end', 'other end']), zero: 'set' },
+  own_angle: {
+    pose: 'standing',
+    drives: false,
+    photo: angle('other', ['vertex', 'one end', 'other end']),
+    instrument: Object.fromEntries(bodyPositions.map((p) => [p, turnFromLimb]))
+  },
   own_minutes: shown('standing'),
   own_count: shown('standing'),
-  'HF-KS': at('leg raise', lyingLeg, 'level'),
-  'HF-KB': at('knee to chest', angle('level', ['hip joint', 'knee', 'shoulder'], [180, -1]), 'level'),
-  HE: at('thigh behind', angle('level', ['hip joint', 'knee', 'shoulder'], [180, -1], true), 'level'),
-  'HE-KF': at('heel to seat', angle('other', ['knee', 'ankle', 'hip joint'], [180, -1]), 'level'),
+  'HF-KS': at('leg raise', lyingLeg, { 'lying on the back': rise }),
+  'HF-KB': at('knee to chest', angle('level', ['hip joint', 'knee', 'shoulder'], [180, -1]), { 'lying on the back': rise }),
+  HE: at('thigh behind', angle('level', ['hip joint', 'knee', 'shoulder'], [180, -1], true), {
+    'lying on the front': rise,
+    'lying on the back': fall
+  }),
+  'HE-KF': at('heel to seat', angle('other', ['knee', 'ankle', 'hip joint'], [180, -1]), {
+    'lying on the front': rise,
+    kneeling: turn
+  }),
   HAB: at('leg aside', angle('other', ['hip joint', 'ankle', 'other hip joint'], [-90, 1])),
-  HAB90: at('knee out', angle('up', ['hip joint', 'knee']), 'upright'),
+  HAB90: at('knee out', angle('up', ['hip joint', 'knee']), { 'lying on the back': fromUp }),
   HAD: at('leg across', angle('other', ['hip joint', 'ankle', 'other hip joint'], [90, -1])),
-  HER0: at('foot let inward', angle('up', ['knee', 'ankle']), 'upright'),
-  HIR0: at('foot let outward', angle('up', ['knee', 'ankle']), 'upright'),
-  HER90: at('shin turned in, sitting', angle('down', ['knee', 'ankle']), 'upright'),
-  HIR90: at('shin turned out, sitting', angle('down', ['knee', 'ankle']), 'upright'),
-  KF: at('heel drawn in', angle('other', ['knee', 'ankle', 'hip joint'], [180, -1]), 'set'),
-  KE: at('knee straight', null, 'set'),
-  ADF: at('knee over toes', angle('up', ['ankle', 'knee']), 'upright'),
-  APF: at('foot pointed', angle('other', ['ankle', 'outer edge of the foot', 'knee'], [-90, 1]), 'set'),
-  WF: at('hand sunk', angle('other', ['wrist', 'longest finger', 'elbow'], [180, -1]), 'level'),
-  WE: at('hand raised', angle('other', ['wrist', 'longest finger', 'elbow'], [180, -1]), 'level'),
-  SF: at('arm overhead', angle('level', ['shoulder', 'wrist', 'hip joint']), 'level'),
-  SER: at('forearm back', angle('up', ['elbow', 'wrist']), 'upright'),
-  SIR: at('forearm forward', angle('up', ['elbow', 'wrist']), 'upright')
+  HER0: at('foot let inward', angle('up', ['knee', 'ankle']), turnedShin),
+  HIR0: at('foot let outward', angle('up', ['knee', 'ankle']), turnedShin),
+  HER90: at('shin turned in, sitting', angle('down', ['knee', 'ankle']), { sitting: fromDown }),
+  HIR90: at('shin turned out, sitting', angle('down', ['knee', 'ankle']), { sitting: fromDown }),
+  KF: at('heel drawn in', angle('other', ['knee', 'ankle', 'hip joint'], [180, -1]), {
+    'lying on the back': turn,
+    sitting: turn
+  }),
+  KE: at('knee straight', null, { sitting: { zero: 'set', keepsSign: true } }),
+  ADF: at('knee over toes', angle('up', ['ankle', 'knee']), { standing: fromUp, kneeling: fromUp }),
+  APF: at('foot pointed', angle('other', ['ankle', 'outer edge of the foot', 'knee'], [-90, 1]), {
+    sitting: squareToShin,
+    'lying on the back': squareToShin
+  }),
+  WF: at('hand sunk', angle('other', ['wrist', 'longest finger', 'elbow'], [180, -1]), { sitting: fall }),
+  WE: at('hand raised', angle('other', ['wrist', 'longest finger', 'elbow'], [180, -1]), { sitting: rise }),
+  SF: at('arm overhead', angle('level', ['shoulder', 'wrist', 'hip joint']), {
+    'lying on the back': rise,
+    standing: fromDown
+  }),
+  SER: at('forearm back', angle('up', ['elbow', 'wrist']), { 'lying on the back': fromUp }),
+  SIR: at('forearm forward', angle('up', ['elbow', 'wrist']), { 'lying on the back': fromUp })
 };
 
 /** How a measure is stood and read. */

@@ -56,6 +56,9 @@ export type Way = Readonly<{
   error: Readonly<{ trialSd: number; daySd: number; resolution: number }> | null;
 }>;
 
+/** How far the line from the hip to the top of the breastbone leans when the trunk is upright (assumption: docs/sources.md#assumptions). */
+const breastboneLeanDeg = 9;
+
 const none = (): readonly BodyLengthId[] => [];
 const cm = (id: string, label: string, min: number, max: number, optional = false): EntryField => ({
   id,
@@ -71,7 +74,7 @@ const tapeAngle = { trialSd: 0.8, daySd: 2.5, resolution: 0.5 };
 const angle = (id: WayId, label: string, error: NonNullable<Way['error']>, field = 'deg'): Way => ({
   id,
   label,
-  fields: [{ id: field, label: 'angle', unit: '°', min: -60, max: 240 }],
+  fields: [{ id: field, label: 'angle', unit: '°', min: -90, max: 240 }],
   uses: none,
   value: (entries) => entries[field]!,
   error
@@ -128,7 +131,7 @@ export const ways: readonly Way[] = [
   {
     id: 'rise and run',
     label: 'Tape, rise and run',
-    fields: [cm('riseCm', 'rise of the end', -60, 150), cm('runCm', 'run along the floor', -150, 150, true)],
+    fields: [cm('riseCm', 'rise over the hip joint', -60, 150), cm('runCm', 'run along the floor', -150, 150, true)],
     uses: (limb) => [limb],
     value: ({ riseCm, runCm }, lengths, limb) => limbElevationDeg({ riseCm: riseCm!, limbCm: lengths[limb], runCm }),
     error: tapeAngle
@@ -136,9 +139,10 @@ export const ways: readonly Way[] = [
   {
     id: 'foot height',
     label: 'Tape, foot height',
-    fields: [cm('riseCm', 'height of the foot over the knee', -60, 80)],
+    // Sitting: the shin hangs at zero, so the drop tells how far it has turned.
+    fields: [cm('dropCm', 'ankle below the knee', -60, 80)],
     uses: () => ['shankCm'],
-    value: ({ riseCm }, { shankCm }) => limbElevationDeg({ riseCm: riseCm!, limbCm: shankCm }),
+    value: ({ dropCm }, { shankCm }) => 90 - limbElevationDeg({ riseCm: dropCm!, limbCm: shankCm }),
     error: tapeAngle
   },
   {
@@ -162,8 +166,9 @@ export const ways: readonly Way[] = [
     label: 'Tape, breastbone and hip',
     fields: [cm('sternumHeightCm', 'breastbone', 0, 150), cm('hipHeightCm', 'hip joint', 0, 100)],
     uses: () => ['hipToSternumCm'],
+    // The breastbone lies in front of the spine: upright the line to it already leans.
     value: ({ sternumHeightCm, hipHeightCm }, { hipToSternumCm }) =>
-      trunkFoldDeg({ sternumHeightCm: sternumHeightCm!, hipHeightCm: hipHeightCm!, hipToSternumCm }),
+      trunkFoldDeg({ sternumHeightCm: sternumHeightCm!, hipHeightCm: hipHeightCm!, hipToSternumCm }) - breastboneLeanDeg,
     error: tapeAngle
   },
   plain('clock', 'Clock', 'min', 180),

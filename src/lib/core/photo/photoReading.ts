@@ -35,6 +35,16 @@ export const needsLine = (spec: PhotoSpec): boolean => spec.kind === 'height' ||
 export const needsBlock = (spec: PhotoSpec): boolean => spec.kind === 'height';
 
 /**
+ * The value of two limbs in one line, where a measure may go past it: a picture shows the same on either side, so that the eye has to say which.
+ * Null where it never folds.
+ */
+export function photoFoldDeg(spec: PhotoSpec, [, most]: readonly [number, number]): number | null {
+  if (spec.kind !== 'angle') return null;
+  const fold = spec.sign > 0 ? spec.offsetDeg + 180 : spec.offsetDeg;
+  return most > fold ? fold : null;
+}
+
+/**
  * What a picture says of a measure.
  *
  * Model:  plane geometry in the plane of the body, seen square on. An angle is counted at its vertex from another landmark, or

@@ -4,6 +4,7 @@ import {
   bodyLengths,
   CoreError,
   goalOf,
+  meanLengths,
   otherSide,
   type Body,
   type BodyLength,
@@ -131,7 +132,7 @@ export async function loadSplitCase(db: Db, clientId: number, today: string): Pr
 /** Length of a leg: measured, or estimated from stature and marked so. */
 export const legOf = (client: Client, side: Side): BodyLength => lengthsOf(client, side).legCm;
 
-/** Lengths that formulas need, of one side; for both together the leg that is shorter. */
+/** Lengths that formulas need, of one side; for both together their mean. */
 export function lengthsOf(client: Client, side: Side | null): BodyLengths {
   const legCm = { left: client.leftLegCm, right: client.rightLegCm };
   const of = (s: Side) =>
@@ -141,9 +142,7 @@ export function lengthsOf(client: Client, side: Side | null): BodyLengths {
       shankCm: client.lowerLegCm,
       hipToSternumCm: client.hipToBreastboneCm
     });
-  if (side !== null) return of(side);
-  const [left, right] = [of('left'), of('right')];
-  return left.legCm.value <= right.legCm.value ? left : right;
+  return side === null ? meanLengths(of('left'), of('right')) : of(side);
 }
 
 export const bodyOf = (client: Client): Body => ({

@@ -11,6 +11,19 @@ export interface AngleSource {
 /** After this long without one sample there is none to come. */
 const patienceMs = 2000;
 
+type Tilt = Readonly<{ tMs: number; betaDeg: number | null; gammaDeg: number | null }>;
+
+/** Turns what a device tells of its tilt into the rise of its long side; the face that looked up at first tells forward from back. */
+function riseReader(): (tilt: Tilt) => AngleSample {
+  let began: Up | null = null;
+  return ({ tMs, betaDeg, gammaDeg }) => {
+    if (betaDeg === null || gammaDeg === null) return { tMs, deg: null };
+    const up = upOf(betaDeg, gammaDeg);
+    began ??= up;
+    return { tMs, deg: inclinationDeg(up, began) };
+  };
+}
+
 type Orientation = Readonly<{ beta: number | null; gamma: number | null }>;
 type AskingEvent = { requestPermission?: () => Promise<'granted' | 'denied'> };
 
@@ -18,19 +31,13 @@ type AskingEvent = { requestPermission?: () => Promise<'granted' | 'denied'> };
 export const deviceAngle: AngleSource = {
   start(onSample, onTrouble) {
     let stopped = false;
-    let began: Up | null = null;
+    const riseOf = riseReader();
     let seen = 0;
     const listen = (event: Event) => {
       const { beta, gamma } = event as unknown as Orientation;
-      seen++;
-      if (beta === null || gamma === null) {
-        onSample({ tMs: event.timeStamp, deg: null });
-        if (seen === 1) onTrouble('nothing to tell');
-        return;
-      }
-      const up = upOf(beta, gamma);
-      began ??= up;
-      onSample({ tMs: event.timeStamp, deg: inclinationDeg(up, began) });
+      const sample = riseOf({ tMs: event.timeStamp, betaDeg: beta, gammaDeg: gamma });
+      if (++seen === 1 && sample.deg === null) onTrouble('nothing to tell');
+      onSample(sample);
     };
     const wait = setTimeout(() => seen === 0 && onTrouble('no sensor'), patienceMs);
     const begin = async () => {
@@ -50,10 +57,11 @@ export const deviceAngle: AngleSource = {
   }
 };
 
-/** An instrument behind an address that sends its samples one after the other. */
+/** A device behind an address that sends how it is tilted, sample after sample. */
 export const streamedAngle = (address: string): AngleSource => ({
   start(onSample, onTrouble) {
     const stream = new EventSource(address);
+    const riseOf = riseReader();
     let seen = 0;
     let nulls = 0;
     const stop = () => {
@@ -62,7 +70,7 @@ export const streamedAngle = (address: string): AngleSource => ({
     };
     const wait = setTimeout(() => seen === 0 && onTrouble('gone'), patienceMs);
     stream.onmessage = ({ data }) => {
-      const sample = JSON.parse(data as string) as AngleSample;
+      const sample = riseOf(JSON.parse(data as string) as Tilt);
       seen++;
       if (sample.deg === null && ++nulls === 20 && nulls === seen) onTrouble('nothing to tell');
       onSample(sample);

@@ -1,9 +1,20 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
-  import { instrumentValueDeg, positionOf, steadinessRule, type Measure, type Side } from '$lib/core';
+  import {
+    instrumentDoubt,
+    instrumentFoldDeg,
+    instrumentValueDeg,
+    positionOf,
+    steadinessRule,
+    type BodyPosition,
+    type InstrumentSpec,
+    type Measure,
+    type Side
+  } from '$lib/core';
   import { deviceAngle, streamedAngle, type Trouble } from '$lib/ui/instrument/angleSource';
   import { InstrumentState } from '$lib/ui/instrument/instrumentState.svelte';
-  import { degText, numberText, shortDate } from '$lib/ui/format';
+  import Choices from '$lib/ui/Choices.svelte';
+  import { capital, degText, numberText, shortDate } from '$lib/ui/format';
   import Why from '$lib/ui/Why.svelte';
   import Desk from './Desk.svelte';
   import type { MeasureState } from './measureState.svelte';
@@ -12,7 +23,13 @@
 
   type Props = { measure: Measure; state: MeasureState; places: readonly (Side | null)[] };
   let { measure, state: measuring, places }: Props = $props();
-  const zero = $derived(positionOf(measure.id).zero!);
+  const position = $derived(positionOf(measure.id));
+  const specs = $derived(Object.entries(position.instrument) as [BodyPosition, InstrumentSpec][]);
+  /** How the client lies or stands: where that changes what a tilt means, it is asked. */
+  let lies = $state<BodyPosition | null>(null);
+  const spec = $derived((specs.find(([p]) => p === lies) ?? specs[0]!)[1]);
+  const asksPosition = $derived(new Set(specs.map(([, s]) => s)).size > 1);
+  const zero = $derived(spec.zero);
   const instrument = new InstrumentState();
   onDestroy(() => instrument.stop());
 
@@ -26,14 +43,16 @@
   const slot = $derived(slots[at] ?? null);
   const takesZero = $derived(zero === 'set' && zeroAt === null);
 
-  /** From upright a device cannot tell forward from back: where back is possible, the hand that lays it on says so. */
-  const mayTipBack = $derived(zero === 'upright' && measure.possible[0] < 0);
-  let tippedBack = $state(false);
-  const valueOf = (deg: number) => {
-    const value = instrumentValueDeg(zero, deg, zeroAt ?? 0);
-    if (mayTipBack && tippedBack) return -value;
-    return measure.possible[0] >= 0 ? Math.abs(value) : value;
-  };
+  /** What a tilt alone does not tell: the hand that laid the device on says it. */
+  const doubt = $derived(instrumentDoubt(spec, measure.possible));
+  let isDoubted = $state(false);
+  const valueOf = (deg: number) => instrumentValueDeg(spec, deg, zeroAt ?? 0, isDoubted ? doubt : null);
+  const doubtText = $derived({
+    'tipped the other way': 'Tipped back from upright: counts as minus',
+    'past a straight line': `Past a straight line: counts beyond ${instrumentFoldDeg(spec)}°`
+  });
+  /** Between which points the device lies, its top at the second. */
+  const ends = $derived(position.photo?.kind === 'angle' ? position.photo.names : null);
   const isLocked = $derived(instrument.lockedDeg !== null);
   const rawDeg = $derived(instrument.lockedDeg ?? instrument.status.deg);
   const shownDeg = $derived(rawDeg === null ? null : takesZero ? rawDeg : valueOf(rawDeg));
@@ -61,6 +80,7 @@
 
   function connect(id: SourceId) {
     source = id;
+    if (id === 'stand-in') lies = specs[0]![0]; // its made-up body has one position
     at = Math.min(measuring.firstOpen(slots), slots.length - 1);
     listen();
   }
@@ -101,9 +121,18 @@
 
 <section class="card flex flex-wrap items-center gap-3 py-4" aria-label="Instrument">
   <p class="min-w-64 grow">
-    Lay the phone or tablet along the limb, or read your own instrument and type the number.
+    Lay the phone or tablet along the limb, its top toward the {ends?.along ?? 'far end'}, or read your own instrument and type
+    the number.
     {#if zero === 'set'}<span class="text-ink-soft">Its zero is taken on the other part of the joint first.</span>{/if}
   </p>
+  {#if asksPosition}
+    <Choices
+      legend="The client is"
+      name="lies"
+      bind:value={() => lies ?? specs[0]![0], (v) => (lies = v as BodyPosition)}
+      choices={specs.map(([p]) => ({ value: p, label: capital(p) }))}
+    />
+  {/if}
   <button type="button" class="btn btn-primary" onclick={() => connect('device')}>Use the sensor of this device</button>
   <button type="button" class="btn" onclick={() => connect('stand-in')}>Try the simulated one</button>
 </section>
@@ -112,7 +141,7 @@
   <div class="grid grow content-center items-center gap-x-8 gap-y-4 p-5 md:grid-cols-[minmax(18rem,2fr)_3fr]">
     <Needle
       valueDeg={shownDeg}
-      {zero}
+      {spec}
       side={slot?.side ?? null}
       locked={isLocked}
       beforeDeg={takesZero ? null : (before?.value ?? null)}
@@ -145,12 +174,14 @@
         </div>
       </div>
       {#if takesZero}
-        <p class="text-xl">Lay it on the other part of the joint, or on what the angle is counted from, and take the zero.</p>
+        <p class="text-xl">
+          Lay it on the other part of the joint{ends
+            ? `, its top ${spec.zeroAwayFromJoint ? 'away from' : 'toward'} the ${ends.vertex}`
+            : ', its top toward the joint'}, and take the zero.
+        </p>
       {/if}
-      {#if mayTipBack}
-        <label class="choice text-xl"
-          ><input type="checkbox" bind:checked={tippedBack} /> Tipped back from upright: counts as minus</label
-        >
+      {#if doubt}
+        <label class="choice text-xl"><input type="checkbox" bind:checked={isDoubted} /> {doubtText[doubt]}</label>
       {/if}
       {#if isImpossible}
         <p class="font-semibold text-stop" role="alert">

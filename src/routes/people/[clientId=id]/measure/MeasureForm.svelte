@@ -183,7 +183,7 @@
   <ProblemNote text={formProblem(form)} />
 
   {#key `${isPhoto(state.way)}/${state.way === 'inclinometer'}`}
-    {#if state.way === 'inclinometer' && position.zero}
+    {#if state.way === 'inclinometer' && Object.keys(position.instrument).length > 0}
       <InstrumentPane {measure} {state} {places} />
     {:else if isPhoto(state.way) && position.photo}
       <PhotoPane

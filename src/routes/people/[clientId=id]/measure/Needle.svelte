@@ -1,20 +1,27 @@
 <script lang="ts">
-  import { limbOutline, type InstrumentZero, type Side } from '$lib/core';
+  import { limbOutline, type InstrumentSpec, type Side } from '$lib/core';
 
   /** The limb as the instrument sees it: rising from the floor line, or away from the upright. Left looks left, as the figure does. */
   type Props = {
     valueDeg: number | null;
-    zero: InstrumentZero;
+    spec: InstrumentSpec;
     side: Side | null;
     locked: boolean;
     /** The last one taken alike, as a thin line. */
     beforeDeg: number | null;
   };
-  let { valueDeg, zero, side, locked, beforeDeg }: Props = $props();
+  let { valueDeg, spec, side, locked, beforeDeg }: Props = $props();
   const length = 92;
   /** Where a value points, in a picture whose up is up; the right side's limb rises from the right. */
   const rayDeg = (value: number) => {
-    const fromRight = zero === 'upright' ? 90 - value : value;
+    const fromRight =
+      spec.zero === 'up'
+        ? 90 - value
+        : spec.zero === 'down'
+          ? value - 90
+          : spec.zero === 'level'
+            ? (spec.sign ?? 1) * value
+            : value;
     return side === 'left' ? 180 - fromRight : fromRight;
   };
   const end = (value: number, cm = length) => {
@@ -22,13 +29,15 @@
     return { x: cm * Math.cos(rad), y: cm * Math.sin(rad) };
   };
   const limb = limbOutline({ from: { x: 0, y: 0 }, to: { x: length, y: 0 }, fromRadiusCm: 9, toRadiusCm: 4 });
+  /** What hangs or sinks is drawn below its level. */
+  const down = $derived(spec.zero === 'down' || spec.sign === -1 ? -1 : 1);
   const ticks = [0, 30, 60, 90, 120, 150, 180];
 </script>
 
-<svg viewBox="-112 -108 224 132" class="w-full" aria-hidden="true">
+<svg viewBox="-112 {down < 0 ? -24 : -108} 224 132" class="w-full" aria-hidden="true">
   <g transform="scale(1 -1)">
     {#each ticks as deg (deg)}
-      {@const rad = (deg * Math.PI) / 180}
+      {@const rad = (down * deg * Math.PI) / 180}
       <line
         x1={98 * Math.cos(rad)}
         y1={98 * Math.sin(rad)}
@@ -38,9 +47,9 @@
         stroke-width="1.6"
       />
     {/each}
-    <line x1="-110" y1="-9" x2="110" y2="-9" stroke="var(--color-ink)" stroke-width="2.4" />
-    {#if zero === 'upright'}
-      <line x1="0" y1="0" x2="0" y2="104" stroke="var(--color-ink)" stroke-width="1" stroke-dasharray="3 4" />
+    <line x1="-110" y1={-9 * down} x2="110" y2={-9 * down} stroke="var(--color-ink)" stroke-width="2.4" />
+    {#if spec.zero === 'up' || spec.zero === 'down'}
+      <line x1="0" y1="0" x2="0" y2={104 * down} stroke="var(--color-ink)" stroke-width="1" stroke-dasharray="3 4" />
     {/if}
     {#if beforeDeg !== null}
       {@const to = end(beforeDeg, 104)}

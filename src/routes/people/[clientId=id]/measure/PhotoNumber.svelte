@@ -10,11 +10,13 @@
     spec: PhotoSpec;
     /** Null until every point is set. */
     reading: Result<PhotoReading> | null;
+    /** What the reading comes to, past a straight line too. */
+    value: number | null;
     shown: (value: number) => string;
     /** Beyond it no body goes. */
     possible: readonly [number, number];
   };
-  let { spec, reading, shown, possible }: Props = $props();
+  let { spec, reading, value, shown, possible }: Props = $props();
   const [low, high] = $derived(possible);
 </script>
 
@@ -25,7 +27,7 @@
     <p class="font-semibold text-stop" role="alert">{problemText(reading.problem)}</p>
   {:else}
     {@const r = reading.value}
-    <p class="text-[56px] leading-none font-bold" data-testid="photo-value">{shown(r.value.value)}</p>
+    <p class="text-[56px] leading-none font-bold" data-testid="photo-value">{value === null ? '' : shown(value)}</p>
     <p>
       ± {shown(z95 * r.value.sd)}
       <span class="text-ink-soft"
@@ -58,7 +60,7 @@
         </p>
       </Why>
     </p>
-    {#if r.value.value < low || r.value.value > high}
+    {#if value !== null && (value < low || value > high)}
       <p class="font-semibold text-stop" role="alert">
         No body goes there: between {shown(low)} and {shown(high)}. Look at the points again.
       </p>

@@ -3,7 +3,7 @@
   import { invalidateAll } from '$app/navigation';
   import type { LengthUnit } from '$lib/contract/fields';
   import type { Result } from '$lib/contract/problem';
-  import { isFromAbove, poses, positionOf, type Body, type Measure, type Side } from '$lib/core';
+  import { isFromAbove, photoFoldDeg, poses, positionOf, type Body, type Measure, type Side } from '$lib/core';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { degText, lengthText } from '$lib/ui/format';
   import FilmPicker from '$lib/ui/photo/FilmPicker.svelte';
@@ -47,7 +47,13 @@
   const slot = $derived(slots[at] ?? null);
   const reading = $derived(desk.reading(pxPerShownPx));
   const [low, high] = $derived(measure.possible);
-  const isImpossible = $derived(reading?.ok && (reading.value.value.value < low || reading.value.value.value > high));
+  const foldDeg = $derived(photoFoldDeg(spec, measure.possible));
+  let isPast = $state(false);
+  /** The value of the picture as it stands; null while something is missing. */
+  const value = $derived(
+    reading?.ok ? (foldDeg !== null && isPast ? 2 * foldDeg - reading.value.value.value : reading.value.value.value) : null
+  );
+  const isImpossible = $derived(value !== null && (value < low || value > high));
   const shown = (value: number) => (measure.unit === 'cm' ? lengthText(value, unit) : degText(value, 1));
   const usesGuess = $derived(measure.ways.includes('photo, line guessed'));
 
@@ -76,16 +82,17 @@
     return undefined;
   }
   async function take() {
-    if (!slot || !reading?.ok) return;
+    if (!slot || value === null) return;
+    const taken = value;
     if (usesGuess) measuring.way = desk.lineGuessed ? 'photo, line guessed' : 'photo';
     const place = slot;
     notice = '';
-    measuring.fill(place, reading.value.value.value, 1);
+    measuring.fill(place, taken, 1);
     if (consent) {
       keeping = true;
       const photoId = await keepPicture(place);
       keeping = false;
-      if (photoId) measuring.fill(place, reading.value.value.value, 1, photoId);
+      if (photoId) measuring.fill(place, taken, 1, photoId);
     }
     desk.clear();
     at = measuring.firstOpen(slots);
@@ -135,15 +142,20 @@
       {#if desk.picture}
         {#if desk.trouble}<p class="font-semibold text-stop" role="alert">{desk.trouble}</p>{/if}
         <PointList {desk} {unit} {usesGuess} />
-        <PhotoNumber {spec} {reading} {shown} possible={measure.possible} />
+        <PhotoNumber {spec} {reading} {value} {shown} possible={measure.possible} />
+        {#if foldDeg !== null}
+          <label class="choice"
+            ><input type="checkbox" bind:checked={isPast} /> Past a straight line: counts beyond {foldDeg}°</label
+          >
+        {/if}
         <div class="flex flex-wrap gap-3">
           <button
             type="button"
             class="btn btn-primary min-h-14 grow text-lg"
-            disabled={!reading?.ok || isImpossible || !slot || keeping}
+            disabled={value === null || isImpossible || !slot || keeping}
             onclick={take}
           >
-            {keeping ? 'Keeping the picture' : reading?.ok ? `Take ${shown(reading.value.value.value)}` : 'Take'}
+            {keeping ? 'Keeping the picture' : value !== null ? `Take ${shown(value)}` : 'Take'}
           </button>
           <button type="button" class="btn min-h-14" onclick={() => desk.clear()}>Another picture</button>
         </div>
