@@ -21,6 +21,7 @@ export const problemCodes = [
   'not_cleared',
   'not_ready',
   'value_impossible',
+  'value_not_a_number',
   'entry_missing',
   'rise_exceeds_limb',
   'span_impossible',

@@ -6,6 +6,7 @@ export { addDays, daysBetween, dayText } from './days';
 export { splitOpeningDeg, type SplitLegs, type SplitMeasure } from './geometry/splitOpening';
 export { openingFromDepthDeg } from './geometry/openingFromDepth';
 export { splitGapCm } from './geometry/splitGap';
+export { nearestDepthCm } from './geometry/nearestDepth';
 export { openingFromSpanDeg } from './geometry/openingFromSpan';
 export { limbElevationDeg } from './geometry/limbElevation';
 export { propagate, type Propagated, type Uncertain } from './geometry/propagate';
@@ -34,10 +35,12 @@ export {
 } from './measure/measure';
 export { measureOf, measures } from './measure/measures';
 export { comparesAs, isPhoto, wayIds, wayOf, ways, type Entries, type EntryField, type Way, type WayId } from './measure/ways';
-export { looksSwapped, measureReading, measuringErrorOf, trialValue, type MeasureReading } from './measure/measureReading';
+export { looksSwapped, measureReading, trialValue, type MeasureReading } from './measure/measureReading';
+export { measuringErrorOf, type LearntError, type OwnRecord } from './measure/measuringError';
+export { retestSpread, type Retest } from './measure/retestSpread';
 export { measuringOrder, type PositionGroup } from './measure/measuringOrder';
 export { crossCheckWays, type WayTrials } from './measure/crossCheckWays';
-export { activeGap, sideDifference, type Difference } from './measure/sideDifference';
+export { activeGap, sideDifference, type ActiveGap, type SideDifference } from './measure/sideDifference';
 
 export {
   bearsWeight,

@@ -43,6 +43,7 @@ const sentences = {
   deepen_against_limit: (d: Data) => `A limit says that nothing is deepened: ${d.why}. A named person may relax it in Check.`,
   turnout_past_hips: (d: Data) =>
     `The hips together turn ${d.hipsDeg}°. A target past ${d.mostDeg}° needs your reason, written beside it.`,
+  value_not_a_number: () => 'A number is missing or is none. Look at what was written.',
   table_too_small: () => 'Two people, each measured by both, are the least.',
   no_spread: () => 'All values are alike: nothing can be said about agreement.',
   nothing_adds_up: () => 'Measure both links of it, then a change can be tried here.',

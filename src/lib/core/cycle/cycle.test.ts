@@ -1,16 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import {
-  compileCycle,
-  compileHold,
-  compileReps,
-  CoreError,
-  effortAtPct,
-  rampSteps,
-  totals,
-  type CycleSpec,
-  type Phase
-} from '../index';
+import { compileCycle, compileHold, compileReps, CoreError, effortAtPct, rampSteps, totals, type Phase } from '../index';
 import { workedCycle as worked } from '../testing/cycle';
 
 const effort = fc.record({

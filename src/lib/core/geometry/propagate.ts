@@ -1,3 +1,4 @@
+import { sampleStandardDeviation } from 'simple-statistics';
 import { CoreError } from '../errors';
 import { normalDraw, seededRandom } from './random';
 
@@ -57,6 +58,5 @@ function sampledSd(f: (values: readonly number[]) => number, inputs: readonly Un
     if (!isRefused(() => (result = f(draw)))) results.push(result);
   }
   if (results.length < sampleCount / 10) throw new CoreError('domain_too_narrow', { possibleDraws: results.length });
-  const mean = results.reduce((sum, r) => sum + r, 0) / results.length;
-  return Math.sqrt(results.reduce((sum, r) => sum + (r - mean) ** 2, 0) / (results.length - 1));
+  return sampleStandardDeviation(results);
 }

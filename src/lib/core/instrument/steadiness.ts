@@ -1,3 +1,5 @@
+import { mean } from 'simple-statistics';
+
 /** One sample of an instrument. `deg` is null where the sensor had nothing to tell. */
 export type AngleSample = Readonly<{ tMs: number; deg: number | null }>;
 
@@ -69,13 +71,13 @@ export function steadiness(stream: readonly AngleSample[], nowMs: number, rule: 
 
 function lineThrough(lately: readonly { tMs: number; deg: number }[]) {
   const n = lately.length;
-  const mean = lately.reduce((sum, s) => sum + s.deg, 0) / n;
-  const middleMs = lately.reduce((sum, s) => sum + s.tMs, 0) / n;
+  const middleDeg = mean(lately.map((s) => s.deg));
+  const middleMs = mean(lately.map((s) => s.tMs));
   const along = lately.reduce((sum, s) => sum + (s.tMs - middleMs) ** 2, 0);
-  const slope = along === 0 ? 0 : lately.reduce((sum, s) => sum + (s.tMs - middleMs) * (s.deg - mean), 0) / along;
-  const left = lately.reduce((sum, s) => sum + (s.deg - mean - slope * (s.tMs - middleMs)) ** 2, 0);
+  const slope = along === 0 ? 0 : lately.reduce((sum, s) => sum + (s.tMs - middleMs) * (s.deg - middleDeg), 0) / along;
+  const left = lately.reduce((sum, s) => sum + (s.deg - middleDeg - slope * (s.tMs - middleMs)) ** 2, 0);
   return {
-    end: mean + slope * (lately.at(-1)!.tMs - middleMs),
+    end: middleDeg + slope * (lately.at(-1)!.tMs - middleMs),
     slopePerS: slope * 1000,
     spread: Math.sqrt(left / Math.max(1, n - 2))
   };

@@ -1,8 +1,9 @@
+import { mean } from 'simple-statistics';
 import type { BodyLengthId, BodyLengths } from '../geometry/bodyLengths';
 import { crossCheck, type CrossCheck } from './crossCheck';
 import type { Uncertain } from '../geometry/propagate';
 import type { Measure } from './measure';
-import { wayOf, type Entries, type Lengths, type WayId } from './ways';
+import { bareLengths, wayOf, type Entries, type WayId } from './ways';
 
 export type WayTrials = Readonly<{ way: WayId; trials: readonly Entries[] }>;
 
@@ -24,12 +25,11 @@ export function crossCheckWays(measure: Measure, a: WayTrials, b: WayTrials, len
       .filter((id) => trials.every((t) => t[id] !== undefined));
   const ownOf = (w: WayTrials): Uncertain[] =>
     idsOf(w).map((id) => ({
-      value: w.trials.reduce((s, t) => s + t[id]!, 0) / w.trials.length,
+      value: mean(w.trials.map((t) => t[id]!)),
       sd: wayOf(w.way).error!.trialSd / Math.sqrt(w.trials.length)
     }));
   const formula = (w: WayTrials) => (shared: readonly number[], own: readonly number[]) => {
-    const known = Object.fromEntries(Object.entries(lengths).map(([id, l]) => [id, l.value])) as Lengths;
-    const body = { ...known, ...Object.fromEntries(used.map((id, i) => [id, shared[i]!])) };
+    const body = { ...bareLengths(lengths), ...Object.fromEntries(used.map((id, i) => [id, shared[i]!])) };
     return wayOf(w.way).value(Object.fromEntries(idsOf(w).map((id, i) => [id, own[i]!])), body, measure.limb);
   };
   return crossCheck(

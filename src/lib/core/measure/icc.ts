@@ -1,3 +1,4 @@
+import { mean, sum } from 'simple-statistics';
 import { CoreError } from '../errors';
 
 export type Icc = Readonly<{ icc11: number; icc21: number; icc31: number; icc1k: number; icc2k: number; icc3k: number }>;
@@ -15,12 +16,11 @@ export function icc(table: readonly (readonly number[])[]): Icc {
   const k = table[0]?.length ?? 0;
   if (n < 2 || k < 2) throw new CoreError('table_too_small', { rows: n, columns: k });
   if (!table.every((row) => row.length === k && row.every(Number.isFinite))) throw new CoreError('table_ragged');
-  const mean = (values: readonly number[]) => values.reduce((s, v) => s + v, 0) / values.length;
   const grand = mean(table.flat());
-  const squares = (values: readonly number[]) => values.reduce((s, v) => s + (v - grand) ** 2, 0);
+  const squares = (values: readonly number[]) => sum(values.map((v) => (v - grand) ** 2));
   const total = squares(table.flat());
   if (total === 0) throw new CoreError('no_spread');
-  const between = k * squares(table.map(mean));
+  const between = k * squares(table.map((row) => mean([...row])));
   const judges = n * squares(Array.from({ length: k }, (_, j) => mean(table.map((row) => row[j]!))));
   const bms = between / (n - 1);
   const wms = (total - between) / (n * (k - 1));

@@ -102,15 +102,22 @@ describe('changeVerdict', () => {
 });
 
 describe('sideDifference and activeGap', () => {
-  const error = { trialSd: 0.8, daySd: 1.8 };
-  test('tell a difference beyond the error from one within', () => {
-    expect(sideDifference({ value: 24, trials: 2 }, { value: 15, trials: 2 }, error)).toMatchObject({
-      difference: 9,
-      exceedsError: true
-    });
-    expect(activeGap({ value: 24, trials: 2 }, { value: 22, trials: 2 }, error)).toMatchObject({
-      difference: 2,
-      exceedsError: false
-    });
+  const at = (value: number, sd = 1.9) => ({ value, sd });
+  test('tell the side that trails, whichever way is better, and none within the error', () => {
+    expect(sideDifference('lower', at(24), at(15))).toMatchObject({ difference: 9, trails: 'left' });
+    expect(sideDifference('higher', at(24), at(15)).trails).toBe('right');
+    expect(sideDifference('lower', at(24), at(20))).toMatchObject({ exceedsError: false, trails: null });
+  });
+  test('each reading goes in with its own error', () =>
+    expect(sideDifference('higher', at(80, 3), at(60, 4)).margin).toBeCloseTo(1.96 * 5, 12));
+  test('held behind reached is positive for a gap as for an angle; beyond it leads', () => {
+    expect(activeGap('lower', at(30), at(20))).toMatchObject({ difference: 10, trails: true, leads: false });
+    expect(activeGap('higher', at(70), at(90))).toMatchObject({ difference: 20, trails: true });
+    expect(activeGap('higher', at(90), at(70))).toMatchObject({ difference: -20, trails: false, leads: true });
+    expect(activeGap('lower', at(22), at(20))).toMatchObject({ trails: false, leads: false });
+  });
+  test('refuse what is no number', () => {
+    expect(() => sideDifference('lower', at(Number.NaN), at(1))).toThrow(expect.objectContaining({ code: 'value_not_a_number' }));
+    expect(() => activeGap('lower', at(1), at(1, Number.NaN))).toThrow(CoreError);
   });
 });

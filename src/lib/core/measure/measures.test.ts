@@ -243,11 +243,13 @@ describe('measureReading', () => {
     expect(guessed.change!.sd).toBeCloseTo(Math.SQRT2 * guessed.sd!, 9);
   });
 
+  const at = { entries: { heightCm: 20 }, lengths: body };
+  const nothing = { trials: [], retests: [] };
   test('a stack is as coarse as its steps', () => {
-    const fine = measuringErrorOf(measureOf('front_split_gap'), 'stack', null, [], 2.5);
-    const coarse = measuringErrorOf(measureOf('front_split_gap'), 'stack', null, [], 10);
-    expect(fine!.trialSd).toBeCloseTo(1.25 / Math.sqrt(3), 12);
-    expect(coarse!.trialSd).toBeCloseTo(5 / Math.sqrt(3), 12);
+    const fine = measuringErrorOf(measureOf('front_split_gap'), 'stack', at, nothing, 2.5);
+    const coarse = measuringErrorOf(measureOf('front_split_gap'), 'stack', at, nothing, 10);
+    expect(fine!.trialSd).toBeCloseTo(1.25 / Math.sqrt(3), 9);
+    expect(coarse!.trialSd).toBeCloseTo(5 / Math.sqrt(3), 9);
   });
 
   test('the way it is better decides what a gain is', () => {
@@ -273,7 +275,7 @@ describe('measureReading', () => {
 
   test('own trials take the place of the typical spread as they come', () => {
     const steady = Array.from({ length: 40 }, () => [10, 10.2]);
-    const own = measuringErrorOf(measureOf('front_split_gap'), 'tape', null, steady);
+    const own = measuringErrorOf(measureOf('front_split_gap'), 'tape', at, { trials: steady, retests: [] });
     expect(own!.trialSd).toBeLessThan(0.4);
     expect(own!.daySd).toBe(1.8);
   });

@@ -1,6 +1,7 @@
+import type { Side } from '../body/side';
+import { CoreError } from '../errors';
+import type { Uncertain } from '../geometry/propagate';
 import { z95 } from './mdc';
-import { occasionSd, type MeasuringError } from './occasionSd';
-import type { Occasion } from './changeVerdict';
 
 export type Difference = Readonly<{
   difference: number;
@@ -9,27 +10,50 @@ export type Difference = Readonly<{
   exceedsError: boolean;
 }>;
 
+/** A reading for a comparison on the same body: its value, and the error of its occasion. */
+export type Compared = Uncertain;
+type BetterIs = 'higher' | 'lower';
+
+export type SideDifference = Difference &
+  Readonly<{
+    /** The side that is behind by more than the error; null within it. */
+    trails: Side | null;
+  }>;
+
 /**
- * Left less right, for the same measure in the same state.
+ * Left less right, for the same measure in the same state, and which side trails.
  *
  * Model:  both sides are taken on one day, yet each carries its own day part: cautious, since the sides share only some of it.
  * Units:  those of the measure.
+ * Throws: CoreError 'value_not_a_number'.
  */
-export function sideDifference(left: Occasion, right: Occasion, error: MeasuringError): Difference {
-  return differenceOf(left, right, error);
+export function sideDifference(betterIs: BetterIs, left: Compared, right: Compared): SideDifference {
+  const d = differenceOf(left, right);
+  const isLeftBehind = betterIs === 'lower' ? d.difference > 0 : d.difference < 0;
+  return { ...d, trails: d.exceedsError ? (isLeftBehind ? 'left' : 'right') : null };
 }
+
+export type ActiveGap = Difference &
+  Readonly<{
+    /** Held is behind reached by more than the error. */ trails: boolean;
+    /** Held reads beyond reached by more than the error: the passive end was not reached, or two numbers are mixed up. */
+    leads: boolean;
+  }>;
 
 /**
- * Active less passive of the same joint, position and state: how far what is held trails what is reached.
+ * How far what is held trails what is reached, in the same joint, position and state: positive when it trails, whichever way is better.
  *
- * Units:  those of the measure; for a gap to the floor a positive number means that active trails.
+ * Units:  those of the measure.
+ * Throws: CoreError 'value_not_a_number'.
  */
-export function activeGap(active: Occasion, passive: Occasion, error: MeasuringError): Difference {
-  return differenceOf(active, passive, error);
+export function activeGap(betterIs: BetterIs, active: Compared, passive: Compared): ActiveGap {
+  const d = betterIs === 'lower' ? differenceOf(active, passive) : differenceOf(passive, active);
+  return { ...d, trails: d.exceedsError && d.difference > 0, leads: d.exceedsError && d.difference < 0 };
 }
 
-function differenceOf(a: Occasion, b: Occasion, error: MeasuringError): Difference {
+function differenceOf(a: Compared, b: Compared): Difference {
   const difference = a.value - b.value;
-  const sd = Math.hypot(occasionSd(a.trials, error), occasionSd(b.trials, error));
+  const sd = Math.hypot(a.sd, b.sd);
+  if (!Number.isFinite(difference) || !Number.isFinite(sd)) throw new CoreError('value_not_a_number');
   return { difference, sd, margin: z95 * sd, exceedsError: Math.abs(difference) > z95 * sd };
 }

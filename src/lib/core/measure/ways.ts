@@ -2,7 +2,7 @@
 import { limbElevationDeg } from '../geometry/limbElevation';
 import { frogAbductionDeg, straddleDeg } from '../geometry/straddle';
 import { trunkFoldDeg } from '../geometry/trunkFold';
-import type { BodyLengthId } from '../geometry/bodyLengths';
+import { bodyLengthIds, type BodyLengthId, type BodyLengths } from '../geometry/bodyLengths';
 
 export const wayIds = [
   'tape',
@@ -29,6 +29,8 @@ export type WayId = (typeof wayIds)[number];
 export type Entries = Readonly<Record<string, number>>;
 /** Lengths as bare numbers, for a formula. */
 export type Lengths = Readonly<Record<BodyLengthId, number>>;
+export const bareLengths = (lengths: BodyLengths): Lengths =>
+  Object.fromEntries(bodyLengthIds.map((id) => [id, lengths[id].value])) as Lengths;
 /** What a limb measure needs to know: which length hangs on the joint. */
 export type Limb = 'legCm' | 'thighCm' | 'shankCm';
 

@@ -1,3 +1,4 @@
+import { sumNthPowerDeviations } from 'simple-statistics';
 import { CoreError } from '../errors';
 
 /** Sum of squared deviations and degrees of freedom, group by group. */
@@ -7,8 +8,7 @@ export function withinSquares(groups: readonly (readonly number[])[]): { squares
   for (const group of groups) {
     if (group.length < 2) continue;
     if (!group.every(Number.isFinite)) throw new CoreError('trial_not_a_number');
-    const mean = group.reduce((sum, v) => sum + v, 0) / group.length;
-    squares += group.reduce((sum, v) => sum + (v - mean) ** 2, 0);
+    squares += sumNthPowerDeviations([...group], 2);
     df += group.length - 1;
   }
   return { squares, df };

@@ -2,9 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import turnout from '../fixtures/turnout.json';
 import {
+  activeGap,
   goalOf,
   linkKey,
   measureSet,
+  nearestDepthCm,
   openingFromDepthDeg,
   openingReading,
   readPosition,
@@ -15,13 +17,14 @@ import {
   type LinkValue
 } from '../index';
 
-const legs = { leadCm: 90, trailCm: 90 };
+const leg = { value: 90, sd: 1 };
+const legs = { lead: leg, trail: leg };
 const sure = (value: number) => ({ value, sd: 2 });
 
 /** A position read with these passive ranges, by key of the link. */
 function read(goal: Goal, passive: Record<string, number>, more: Partial<Parameters<typeof readPosition>[0]> = {}) {
   const links = new Map<string, LinkValue>(
-    Object.entries(passive).map(([key, deg]) => [key, { passive: sure(deg), active: null }])
+    Object.entries(passive).map(([key, deg]) => [key, { passive: sure(deg), active: null, activeGap: null }])
   );
   return readPosition({
     goal,
@@ -77,14 +80,25 @@ describe('a front split read down to its links', () => {
     expect(() => whatIf(reading, {})).toThrow(expect.objectContaining({ code: 'nothing_adds_up' }));
   });
 
-  test('active trails only beyond the error of both', () => {
-    const value = (active: number): LinkValue => ({ passive: sure(120), active: sure(active) });
-    const trails = (active: number) =>
-      read(split, {}, { links: new Map([['HF-KS/left', value(active)]]) }).links.find((l) => l.key === 'HF-KS/left')!
-        .activeTrails;
-    expect(trails(110)).toBe(true);
-    expect(trails(116)).toBe(false);
+  test('what is held is told beside what is reached', () => {
+    const gap = activeGap('higher', sure(110), sure(120));
+    const link = { passive: sure(120), active: sure(110), activeGap: gap };
+    expect(read(split, {}, { links: new Map([['HF-KS/left', link]]) }).links.find((l) => l.key === 'HF-KS/left')!.activeGap).toBe(
+      gap
+    );
   });
+
+  // By hand: 15 cm under legs of 90 cm: dα/dgap = 2 · 57.296 / (90 · cos 9.594°) = 1.2914°/cm, dα/dleg = 0.1076°/cm each.
+  test('what is not explained carries the errors of model, links and the position itself', () => {
+    const reading = read(split, { 'HF-KS/left': 126, 'HE/right': 20 }, { headline: { value: 15, sd: 4 } });
+    const openingSd = Math.hypot(1.2914 * 4, 0.1076, 0.1076);
+    expect(reading.unexplainedDeg!.sd).toBeCloseTo(Math.hypot(10, openingSd, 2, 2), 2);
+    const turned = read(goalOf('turnout'), { 'HER0/left': 50, 'HER0/right': 50 }, { headline: { value: 130, sd: 5 } });
+    expect(turned.unexplainedDeg!.sd).toBeCloseTo(Math.hypot(10, 5, 2, 2), 9);
+  });
+
+  test('a goal set before a leg was measured shorter is read all the same', () =>
+    expect(read(split, {}, { target: 85, legs: { lead: leg, trail: { value: 80, sd: 1 } } }).needSumDeg).toBeLessThan(40));
 
   test('wants to know which leg leads', () =>
     expect(() => read(split, {}, { leadSide: null })).toThrow(expect.objectContaining({ code: 'lead_side_missing' })));
@@ -144,6 +158,23 @@ describe('whatIf', () => {
   test('tells what one degree is worth', () => {
     const near = read(split, { 'HF-KS/left': 130, 'HE/right': 30 }, { headline: { value: 5, sd: 1 } });
     expect(whatIf(near, {}).cmPerDeg).toBeCloseTo(90 * Math.sin((0.5 * Math.PI) / 180), 1);
+  });
+
+  test('legs of 95 and 80 cm: no opening is out of reach, and what is no number is refused', () => {
+    const unlike = { lead: { value: 95, sd: 1 }, trail: { value: 80, sd: 1 } };
+    const near = read(split, { 'HF-KS/left': 60, 'HE/right': 5 }, { headline: { value: 70, sd: 1 }, legs: unlike });
+    expect(whatIf(near, { 'HF-KS/left': 0, 'HE/right': -40 }).depthCm).toBeCloseTo(80, 3);
+    expect(whatIf(near, { 'HF-KS/left': 170, 'HE/right': 120 }).depthCm).toBeLessThan(-60);
+    expect(() => whatIf(near, { 'HE/right': Number.NaN })).toThrow(expect.objectContaining({ code: 'value_not_a_number' }));
+  });
+
+  // Source: geometry, past flat on the leading leg: 15 cm under a leg of 95 cm is 9.08° (asin 15/95), under one of 80 cm 10.81°.
+  test.each([
+    [95, 80, 189.0847],
+    [80, 95, 190.8069]
+  ])('past flat goes by the leg in front: %d and %d', (lead, trail, deg) => {
+    expect(openingFromDepthDeg({ depthCm: -15, leadLegCm: lead, trailLegCm: trail })).toBeCloseTo(deg, 3);
+    expect(nearestDepthCm({ openingDeg: deg, leadLegCm: lead, trailLegCm: trail })).toBeCloseTo(-15, 3);
   });
 
   test('a link outside the sum changes nothing', () => {

@@ -3,10 +3,12 @@ import { openingFromDepthDeg } from '../geometry/openingFromDepth';
 import type { Uncertain } from '../geometry/propagate';
 import type { Basis, Demand, Goal } from '../goal/goal';
 import { z95 } from '../measure/mdc';
+import { openingReading } from '../measure/openingReading';
+import type { ActiveGap } from '../measure/sideDifference';
 import { otherSide, sides, type Side } from '../body/side';
 
-/** What is known of one link: passive and active of the same position and state. */
-export type LinkValue = Readonly<{ passive: Uncertain | null; active: Uncertain | null }>;
+/** What is known of one link: what is reached, what is held, and how far the one trails the other where both were taken alike. */
+export type LinkValue = Readonly<{ passive: Uncertain | null; active: Uncertain | null; activeGap: ActiveGap | null }>;
 
 export const linkKey = (measure: string, side: Side | null): string => `${measure}/${side ?? 'both'}`;
 
@@ -22,11 +24,7 @@ export type Link = Readonly<{
   reserveDeg: number | null;
   /** Degrees of the position that closing it would give; for links of one sum no more than that sum still misses. */
   givesDeg: number;
-  /** Passive less active, when both are known. */
-  activeGapDeg: number | null;
-  /** Held trails reached, or reads beyond it, by more than the error of both. */
-  activeTrails: boolean;
-  activeLeads: boolean;
+  activeGap: ActiveGap | null;
   /** Part of a sum that makes the position; the others are gates of their own. */
   coupled: boolean;
 }>;
@@ -43,7 +41,7 @@ export type PositionReading = Readonly<{
   openingFromLinksDeg: number | null;
   /** Opening as measured in the position itself. */
   openingDeg: number | null;
-  /** What the position shows beyond its links, with an error of at least the model's. */
+  /** What the position shows beyond its links, with the errors of model, position and links. */
   unexplainedDeg: Uncertain | null;
   needSumDeg: number | null;
   legs: Readonly<{ leadCm: number; trailCm: number }>;
@@ -60,7 +58,8 @@ export type ReadAsk = Readonly<{
   links: ReadonlyMap<string, LinkValue>;
   /** The headline as measured, with the error of its level; degrees for a sum, signed depth in cm for a split. */
   headline: Uncertain | null;
-  legs: Readonly<{ leadCm: number; trailCm: number }>;
+  /** With the error of their lengths: it is in the opening of a split. */
+  legs: Readonly<{ lead: Uncertain; trail: Uncertain }>;
 }>;
 
 /** A model of two hinges is off by about this much for reasons that are no links (assumption: docs/sources.md#reading). */
@@ -86,11 +85,23 @@ const coupledMeasures: Readonly<Record<Goal['model'], readonly Demand['measure']
  */
 export function readPosition(ask: ReadAsk): PositionReading {
   const { goal, legs } = ask;
-  const openingOf = (depthCm: number) => openingFromDepthDeg({ depthCm, leadLegCm: legs.leadCm, trailLegCm: legs.trailCm });
+  const openingOf = (depthCm: number) =>
+    openingFromDepthDeg({ depthCm, leadLegCm: legs.lead.value, trailLegCm: legs.trail.value });
   const isSplit = goal.model === 'split' || goal.model === 'side split';
-  const openingDeg =
-    ask.headline === null || goal.model === 'apart' ? null : isSplit ? openingOf(ask.headline.value) : ask.headline.value;
-  const targetDeg = ask.target === null || goal.model === 'apart' ? null : isSplit ? openingOf(ask.target) : ask.target;
+  const opening =
+    ask.headline === null || goal.model === 'apart'
+      ? null
+      : isSplit
+        ? openingReading(ask.headline, legs.lead, legs.trail)
+        : ask.headline;
+  const openingDeg = opening && opening.value;
+  const shorterCm = Math.min(legs.lead.value, legs.trail.value);
+  const targetDeg =
+    ask.target === null || goal.model === 'apart'
+      ? null
+      : isSplit
+        ? openingOf(Math.min(ask.target, shorterCm * 0.999)) // a goal set before a leg was measured shorter
+        : ask.target;
 
   const places = ask.demands.flatMap((demand) => sidesOf(demand, ask.leadSide).map((side) => ({ demand, side })));
   const isCoupled = (d: Demand) => coupledMeasures[goal.model].includes(d.measure);
@@ -112,7 +123,6 @@ export function readPosition(ask: ReadAsk): PositionReading {
       const needDeg = inSum ? demand.needDeg * scale : demand.needDeg;
       const reserveDeg = passive && passive.value - needDeg;
       const missing = reserveDeg === null ? 0 : Math.max(0, -reserveDeg);
-      const activeGapDeg = passive && active && passive.value - active.value;
       return {
         key: linkKey(demand.measure, side),
         measure: demand.measure,
@@ -123,9 +133,7 @@ export function readPosition(ask: ReadAsk): PositionReading {
         basis: demand.basis,
         reserveDeg,
         givesDeg: inSum ? Math.min(missing, sumMissing) : missing,
-        activeGapDeg,
-        activeTrails: activeGapDeg !== null && activeGapDeg > z95 * Math.hypot(passive!.sd, active!.sd),
-        activeLeads: activeGapDeg !== null && -activeGapDeg > z95 * Math.hypot(passive!.sd, active!.sd),
+        activeGap: known?.activeGap ?? null,
         coupled: inSum
       };
     })
@@ -137,11 +145,11 @@ export function readPosition(ask: ReadAsk): PositionReading {
       ? [second]
       : [];
   const unexplained =
-    openingDeg === null || openingFromLinksDeg === null
+    opening === null || openingFromLinksDeg === null
       ? null
       : {
-          value: openingDeg - openingFromLinksDeg,
-          sd: Math.hypot(modelSdDeg, ...passives.map((p) => p!.sd))
+          value: opening.value - openingFromLinksDeg,
+          sd: Math.hypot(modelSdDeg, opening.sd, ...passives.map((p) => p!.sd))
         };
   return {
     model: goal.model,
@@ -153,7 +161,7 @@ export function readPosition(ask: ReadAsk): PositionReading {
     openingDeg,
     unexplainedDeg: unexplained,
     needSumDeg,
-    legs
+    legs: { leadCm: legs.lead.value, trailCm: legs.trail.value }
   };
 }
 

@@ -1,5 +1,5 @@
 import { CoreError } from '../errors';
-import { splitGapCm } from '../geometry/splitGap';
+import { nearestDepthCm } from '../geometry/nearestDepth';
 import type { PositionReading } from './readPosition';
 
 export type WhatIf = Readonly<{
@@ -17,7 +17,7 @@ export type WhatIf = Readonly<{
  * Model:  the measured opening moves by the change of the sum: what the links do not explain stays as it is. Where the
  *         position was never measured, the sum alone. Past flat the depth is minus the raise under the leading heel.
  * Units:  degrees; `changes` maps a link's key to its new passive range. Links that are no part of the sum change nothing.
- * Throws: CoreError 'nothing_adds_up' for a goal whose links stand apart, or while a link of the sum is not known.
+ * Throws: CoreError 'nothing_adds_up' for a goal whose links stand apart, or while a link of the sum is not known; 'value_not_a_number'.
  */
 export function whatIf(reading: PositionReading, changes: Readonly<Record<string, number>>): WhatIf {
   const { links, openingDeg, openingFromLinksDeg, model } = reading;
@@ -27,13 +27,9 @@ export function whatIf(reading: PositionReading, changes: Readonly<Record<string
     0
   );
   const opening = (openingDeg ?? openingFromLinksDeg) + more;
+  if (!Number.isFinite(opening)) throw new CoreError('value_not_a_number');
   if (model === 'sum') return { openingDeg: opening, depthCm: null, cmPerDeg: null };
-  const depthCm = depthOf(opening, reading.legs);
-  return { openingDeg: opening, depthCm, cmPerDeg: Math.abs(depthOf(opening + 1, reading.legs) - depthCm) };
-}
-
-/** The inverse of `openingFromDepthDeg`. */
-function depthOf(openingDeg: number, { leadCm, trailCm }: PositionReading['legs']): number {
-  if (openingDeg >= 180) return -leadCm * Math.sin((Math.min(90, openingDeg - 180) * Math.PI) / 180) || 0;
-  return splitGapCm({ openingDeg: Math.max(openingDeg, 20), leadLegCm: leadCm, trailLegCm: trailCm });
+  const legs = { leadLegCm: reading.legs.leadCm, trailLegCm: reading.legs.trailCm };
+  const depthCm = nearestDepthCm({ openingDeg: opening, ...legs });
+  return { openingDeg: opening, depthCm, cmPerDeg: Math.abs(nearestDepthCm({ openingDeg: opening + 1, ...legs }) - depthCm) };
 }

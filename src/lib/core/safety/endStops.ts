@@ -1,5 +1,4 @@
-import { splitGapCm } from '../geometry/splitGap';
-import { asinDeg, sinDeg } from '../geometry/angles';
+import { nearestDepthCm } from '../geometry/nearestDepth';
 import { isThroughTheKnee } from '../exercise/bearing';
 import { movedMotions, type Exercise } from '../exercise/exercise';
 import type { Dial } from '../exercise/dial';
@@ -49,7 +48,7 @@ export type DepthEnd = Readonly<{ depthCm: number; stops: readonly BoundMotion[]
  * The deepest a split may go under the end stops of its hips; null where they set none.
  *
  * Model:  the opening is no more than what the two hips may do together: each its end stop, but no more than its usual share of the
- *         position, or than what was measured of it where that is more. Past 180° the raise under the heel in front, leg · sin.
+ *         position, or than what was measured of it where that is more.
  * Units:  cm, signed depth.
  */
 export function deepestDepthCm(person: SafetyPerson, split: 'front' | 'side', leadSide: Side): DepthEnd | null {
@@ -68,12 +67,7 @@ export function deepestDepthCm(person: SafetyPerson, split: 'front' | 'side', le
   }
   if (stops.length === 0) return null;
   const legs = { leadLegCm: person.legCm[leadSide], trailLegCm: person.legCm[trail] };
-  const shorterCm = Math.min(legs.leadLegCm, legs.trailLegCm);
-  const leastDeg = 180 - asinDeg(shorterCm / legs.leadLegCm) - asinDeg(shorterCm / legs.trailLegCm);
-  if (openingDeg > 180) return { depthCm: -legs.leadLegCm * sinDeg(Math.min(90, openingDeg - 180)), stops };
-  // Nearly no opening at all: the pelvis as high as the shorter leg.
-  if (openingDeg <= leastDeg + 0.01) return { depthCm: shorterCm, stops };
-  return { depthCm: splitGapCm({ openingDeg, ...legs }), stops };
+  return { depthCm: nearestDepthCm({ openingDeg, ...legs }), stops };
 }
 
 /** Which split a dial is the depth of. */

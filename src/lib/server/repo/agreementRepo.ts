@@ -5,6 +5,7 @@ import { allRows } from '../db/rows';
 
 const PairRow = z
   .object({
+    client_id: z.int(),
     name: z.string(),
     taken_on: z.iso.date(),
     side: z.enum(['left', 'right']).nullable(),
@@ -12,7 +13,15 @@ const PairRow = z
     first: z.number(),
     second: z.number()
   })
-  .transform((r) => ({ name: r.name, takenOn: r.taken_on, side: r.side, mode: r.mode, first: r.first, second: r.second }));
+  .transform((r) => ({
+    clientId: r.client_id,
+    name: r.name,
+    takenOn: r.taken_on,
+    side: r.side,
+    mode: r.mode,
+    first: r.first,
+    second: r.second
+  }));
 export type MeasuredPair = z.output<typeof PairRow>;
 
 /** Everyone who took a measure, the one who took most first. */
@@ -37,7 +46,7 @@ export async function listPairs(db: Db, measureId: string, first: string, second
         group by o.id, t.side, t.mode, t.way, t.support
         order by o.client_id, o.taken_on, o.body_state, o.measurer, t.side, t.mode, t.way, t.support, o.id desc
      )
-     select c.name, a.taken_on, a.side, a.mode, a.value as first, b.value as second
+     select c.id as client_id, c.name, a.taken_on, a.side, a.mode, a.value as first, b.value as second
        from means a
        join means b on b.client_id = a.client_id and b.taken_on = a.taken_on and b.body_state = a.body_state
                    and b.side is not distinct from a.side and b.mode = a.mode and b.way = a.way and b.support = a.support

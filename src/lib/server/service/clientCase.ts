@@ -151,10 +151,10 @@ export const bodyOf = (client: Client): Body => ({
   rightLegCm: legOf(client, 'right').value
 });
 
-/** Bare lengths of the two legs, the one in front first; without a leading side left and right. */
-export function legsCm(client: Client, leadSide: Side | null): { leadCm: number; trailCm: number } {
+/** The two legs, the one in front first; without a leading side left and right. */
+export function legsOf(client: Client, leadSide: Side | null): { lead: BodyLength; trail: BodyLength } {
   const lead = leadSide ?? 'left';
-  return { leadCm: legOf(client, lead).value, trailCm: legOf(client, otherSide(lead)).value };
+  return { lead: legOf(client, lead), trail: legOf(client, otherSide(lead)) };
 }
 
 /** The calendar date of an instant, where the studio is. */

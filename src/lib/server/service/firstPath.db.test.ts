@@ -15,7 +15,9 @@ import { loadCase, loadSplitCase } from './clientCase';
 import { saveGoal } from './goalSetting';
 import { gradeOf, setDial } from './gradeExercise';
 import { gradesOf, settingsOf, splitExerciseId } from './grading';
-import { compareSides, measuringError, readingsOf, saveOccasion, weakerSide } from './measuring';
+import { compareSides } from './comparing';
+import { readingsOf, weakerSide } from './splitReadings';
+import { saveOccasion } from './measuring';
 import { makePlan, planView } from './planning';
 import { finishSession, logSet, startSession, tellPain } from './practising';
 import { acceptProposals, attendanceOf, decideProposal, doneAgainstPlan, pendingResume, proposalsOf } from './reviewing';
@@ -156,7 +158,7 @@ describe('measuring', () => {
       expect(left.map((r) => r.change?.verdict ?? null)).toEqual([null, null, 'real gain']);
       expect(left[2]!.change!.difference).toBeCloseTo(-8, 6);
       expect(weakerSide(c)).toBe('right');
-      expect(compareSides(readingsOf(c), measuringError(c))?.takenOn).toBe('2026-02-20');
+      expect(compareSides(readingsOf(c), 'passive')?.takenOn).toBe('2026-02-20');
     }));
 
   test('past flat is a raise under the heel, and reads below zero', () =>

@@ -5,7 +5,7 @@ import type { Database } from '../db/db';
 import { getClient, updateCurrentGoal } from '../repo/clientRepo';
 import { insertGoal, listGoals, updateGoal, updateGoalClosed, type ClientGoal } from '../repo/goalRepo';
 import { loadCase, type ClientCase } from './clientCase';
-import { latestTaken } from './measuring';
+import { latestTaken } from './taken';
 import { safetyOf } from './safety';
 
 /**

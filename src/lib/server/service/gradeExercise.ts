@@ -39,7 +39,7 @@ import type { ShelfProp } from '../repo/propRepo';
 import { dateOf, loadGoalCase, withSplit, type ClientCase, type GoalCase } from './clientCase';
 import { settingsOf } from './grading';
 import { exerciseIn } from './library';
-import { latestTaken } from './measuring';
+import { latestTaken } from './taken';
 import { perCase } from './perCase';
 import { barsOf, gateOf, measuredOf, startRung } from './safety';
 

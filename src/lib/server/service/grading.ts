@@ -20,7 +20,7 @@ import {
 } from '$lib/core';
 import type { SplitCase } from './clientCase';
 import { perCase } from './perCase';
-import { latestReading, readingsOf, type SideReading } from './measuring';
+import { latestReading, readingsOf, type SideReading } from './splitReadings';
 import { gateOf, measuredOf, startRung } from './safety';
 
 export const splitExerciseId = 'front_split_on_stack';

@@ -1,7 +1,7 @@
-import { changeVerdict, measureOf, measuringErrorOf, type Change, type MeasureMode, type Side } from '$lib/core';
+import { changeVerdict, measureOf, type Change, type MeasureMode, type Side } from '$lib/core';
 import type { Photo } from '../repo/photoRepo';
 import type { ClientCase } from './clientCase';
-import { comparesKey, ownTrials, takenOf, type TakenReading } from './measuring';
+import { comparesKey, takenOf, type TakenReading } from './taken';
 
 export type PhotoSeries = Readonly<{
   key: string;
@@ -34,6 +34,5 @@ export function changeBetween(c: ClientCase, before: Photo, after: Photo): Chang
   const [a, b] = [readingOf(c, before), readingOf(c, after)];
   if (!a || !b || comparesKey(a, a.bodyState) !== comparesKey(b, b.bodyState)) return null;
   const measure = measureOf(after.measureId);
-  const error = measuringErrorOf(measure, b.way, null, ownTrials(c, measure.id, b.way));
-  return error && changeVerdict({ before: a, after: b, betterIs: measure.betterIs, ...error });
+  return b.error && changeVerdict({ before: a, after: b, betterIs: measure.betterIs, ...b.error });
 }

@@ -18,7 +18,8 @@ import { insertSession, type Session } from '../repo/sessionRepo';
 import { isOpenForWork } from './checking';
 import { loadSplitCase, type SplitCase } from './clientCase';
 import { gradesOf, rungsOf, settingsOf } from './grading';
-import { hasBaseline, latestReading, readingsOf, weakerSide } from './measuring';
+import { hasBaseline } from './taken';
+import { latestReading, readingsOf, weakerSide } from './splitReadings';
 import { safetyOf } from './safety';
 
 /** What every session of this client is made from, whatever the week. */

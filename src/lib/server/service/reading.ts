@@ -4,37 +4,38 @@ import {
   linkKey,
   measureOf,
   measureSet,
-  measuringErrorOf,
   otherSide,
   readPosition,
   type LinkValue,
-  type MeasuringError,
   type PositionReading,
   type Side,
   type Uncertain
 } from '$lib/core';
-import { legsCm, type GoalCase } from './clientCase';
-import { latestTaken, ownTrials, stackStepCm, takenOf, type TakenReading } from './measuring';
+import { legsOf, type GoalCase } from './clientCase';
+import { gapOf } from './comparing';
+import { comparesKey, latestTaken, takenOf, type TakenReading } from './taken';
 import { perCase } from './perCase';
 
 const asUncertain = (r: TakenReading | undefined): Uncertain | null => (r ? { value: r.value, sd: r.levelSd ?? 0 } : null);
 
-/** What was known of every link up to a day: the newest passive range, and the active one of the same state. */
+/** What was known of every link up to a day: the newest passive range, and the active one that was taken like it. */
 function linksUpTo(taken: readonly TakenReading[], until: string): Map<string, LinkValue> {
   const links = new Map<string, LinkValue>();
   const known = taken.filter((r) => r.takenOn <= until);
   for (const passive of known) {
     if (passive.mode !== 'passive') continue;
-    const active = known.findLast(
-      (r) =>
-        r.mode === 'active' && r.measureId === passive.measureId && r.side === passive.side && r.bodyState === passive.bodyState
-    );
-    links.set(linkKey(passive.measureId, passive.side), { passive: asUncertain(passive), active: asUncertain(active) });
+    const alike = { ...passive, mode: 'active' as const };
+    const active = known.findLast((r) => comparesKey(r, r.bodyState) === comparesKey(alike, passive.bodyState));
+    links.set(linkKey(passive.measureId, passive.side), {
+      passive: asUncertain(passive),
+      active: asUncertain(active),
+      activeGap: active ? gapOf(active, passive) : null
+    });
   }
   // A motion measured only by the client's own muscles still tells what is held.
   for (const active of known)
     if (active.mode === 'active' && !links.has(linkKey(active.measureId, active.side)))
-      links.set(linkKey(active.measureId, active.side), { passive: null, active: asUncertain(active) });
+      links.set(linkKey(active.measureId, active.side), { passive: null, active: asUncertain(active), activeGap: null });
   return links;
 }
 
@@ -49,7 +50,7 @@ function readFor(c: GoalCase, leadSide: Side | null, until: string, headline: Un
     leadSide,
     target: c.goal.target,
     links: linksUpTo(takenOf(c), until),
-    legs: legsCm(c.client, leadSide)
+    legs: legsOf(c.client, leadSide)
   };
   const read = compute(() => readPosition({ ...ask, headline }));
   // A headline that no longer fits the legs, since one was measured anew, says nothing of the links.
@@ -95,10 +96,3 @@ export const measuresOf = (c: GoalCase, size: 'short' | 'full'): string[] =>
 /** The full set until every demand was measured once; the short one from then on. */
 export const usualSet = (c: GoalCase): 'short' | 'full' =>
   positionReadings(c).some((r) => r.neverMeasured.length > 0) ? 'full' : 'short';
-
-/** Error of the headline in its usual way; null where none is known. */
-export function headlineError(c: GoalCase): MeasuringError | null {
-  const headline = measureOf(c.goal.headline);
-  const way = takenOf(c).findLast((r) => r.measureId === headline.id)?.way ?? headline.ways[0]!;
-  return measuringErrorOf(headline, way, null, ownTrials(c, headline.id, way), stackStepCm(c));
-}

@@ -35,7 +35,7 @@ import { upsertSetting } from '../repo/planRepo';
 import type { Session } from '../repo/sessionRepo';
 import { dateOf, loadSplitCase, type SplitCase } from './clientCase';
 import { rungsOf, settingsOf, splitExerciseId } from './grading';
-import { readingsOf, weakerSide } from './measuring';
+import { readingsOf, weakerSide } from './splitReadings';
 import { perCase } from './perCase';
 import { barsOf, gateOf, isHurt, measuredOf, painText } from './safety';
 

@@ -28,7 +28,7 @@ import { openStops } from '../repo/lockRepo';
 import type { PainRecord } from '../repo/logRepo';
 import { isCheckPassed, limitsOf } from './checking';
 import { dateOf, legOf, type ClientCase } from './clientCase';
-import { latestTaken, takenOf } from './measuring';
+import { latestTaken, takenOf } from './taken';
 import { perCase } from './perCase';
 
 /** Days a pain that was told keeps what it bears on from being made harder, while nobody decides on it (assumption). */

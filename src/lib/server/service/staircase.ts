@@ -2,7 +2,7 @@ import { addDays, daysBetween, nearestStack, sides, waitDays, type Rung, type Si
 import type { BodyState } from '$lib/contract/fields';
 import { dateOf, type SplitCase } from './clientCase';
 import { gradesOf, splitExerciseId } from './grading';
-import { readingsOf } from './measuring';
+import { readingsOf } from './splitReadings';
 import { shelfStacks } from './planning';
 import { endedSessions } from './reviewing';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { measureId } from '$lib/contract/measureForms';
 import { behaviours, measureModes, measureOf, seedOf, standInValue } from '$lib/core';
-import { latestTaken } from './measuring';
+import { latestTaken } from './taken';
 import type { ClientCase } from './clientCase';
 
 /** What a stand-in is asked for: a measure on a side of a client, and which trial, so that no two readings are alike. */

@@ -3,7 +3,7 @@ import { openLocks } from '../repo/lockRepo';
 import { isCheckDue, isOpenForWork } from './checking';
 import { withGoal, withSplit, type ClientCase, type GoalCase, type SplitCase } from './clientCase';
 import { weekOf } from './week';
-import { hasBaseline, takenOf } from './measuring';
+import { hasBaseline, takenOf } from './taken';
 import { proposalsOf } from './reviewing';
 
 export const stationIds = ['check', 'measure', 'read', 'grade', 'plan', 'practise', 'review'] as const;

@@ -2,12 +2,13 @@ import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { rowId } from '$lib/contract/fields';
 import { measureForm, measureIdForm, sidesOf } from '$lib/contract/measureForms';
-import { measureOf, measures, measuringOrder, reachableStacks, type WayId } from '$lib/core';
+import { measureOf, measures, measuringOrder, reachableStacks, type OwnRecord, type WayId } from '$lib/core';
 import { goalCaseOr, orNotFound } from '$lib/server/orNotFound';
 import { findConsent } from '$lib/server/repo/photoRepo';
 import { updateOccasionRemoved } from '$lib/server/repo/occasionRepo';
 import { lengthsOf, type GoalCase } from '$lib/server/service/clientCase';
-import { daysSince, isDue, ownTrials, saveOccasion, stackStepCm, takenOf } from '$lib/server/service/measuring';
+import { daysSince, isDue, ownRecord, stackStepCm, takenOf } from '$lib/server/service/taken';
+import { saveOccasion } from '$lib/server/service/measuring';
 import { measuresOf, usualSet } from '$lib/server/service/reading';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
@@ -57,10 +58,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, 
     measureId,
     isHeadline: measureId === c.goal.headline,
     lengths: sidesOf(measure).map((side) => ({ side, lengths: lengthsOf(c.client, side) })),
-    ownTrials: measure.ways.map((way): { way: WayId; groups: readonly number[][] } => ({
-      way,
-      groups: ownTrials(c, measureId, way)
-    })),
+    own: measure.ways.map((way): { way: WayId; record: OwnRecord } => ({ way, record: ownRecord(c, measureId, way) })),
     stackStepCm: stackStepCm(c),
     stackHeights: measure.ways.includes('stack') ? reachableStacks(c.shelf).map((s) => s.heightCm) : [],
     taken,

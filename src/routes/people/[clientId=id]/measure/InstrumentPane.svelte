@@ -167,7 +167,9 @@
                 no more than {steadinessRule.maxDriftDegPerS}° a second. The value is where that line ends, so a tremor averages
                 out.
               </p>
-              <p>The typical error of one reading is 1.5°, that of the day 2.5° (assumptions; own trials replace the first).</p>
+              <p>
+                The typical error of one reading is 1.5°, that of the day 2.5° (assumptions; own trials and retests replace them).
+              </p>
             </Why>
           </p>
           {#if before}<p class="mt-1">Dashed: last time {degText(before.value)}, {shortDate(before.takenOn)}</p>{/if}

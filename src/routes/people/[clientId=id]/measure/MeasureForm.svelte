@@ -13,6 +13,7 @@
     type Entries,
     type Measure,
     type MeasureMode,
+    type OwnRecord,
     type Side,
     type WayId
   } from '$lib/core';
@@ -21,7 +22,7 @@
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { headlineText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
-  import type { TakenReading } from '$lib/server/service/measuring';
+  import type { TakenReading } from '$lib/server/service/taken';
   import Conditions from './Conditions.svelte';
   import InstrumentPane from './InstrumentPane.svelte';
   import { MeasureState } from './measureState.svelte';
@@ -34,7 +35,7 @@
     size: 'short' | 'full';
     isHeadline: boolean;
     lengths: readonly { side: Side | null; lengths: BodyLengths }[];
-    ownTrials: readonly { way: WayId; groups: readonly number[][] }[];
+    own: readonly { way: WayId; record: OwnRecord }[];
     stackStepCm: number;
     stackHeights: readonly number[];
     taken: readonly TakenReading[];
@@ -65,7 +66,7 @@
       measure,
       unit,
       lengths: data.lengths,
-      ownTrials: data.ownTrials,
+      own: data.own,
       stackStepCm: data.stackStepCm,
       before: ({ side, mode, way, support, state: s }) => {
         const r = data.taken.findLast(

@@ -25,6 +25,8 @@
   let { measure, result, unit, state, before, isHeadline, opening, otherwise, earlierToday }: Props = $props();
   const text = (value: number) => headlineText(value, measure.id, unit);
   const size = (value: number) => valueText(value, { unit: measure.unit }, unit);
+  const learntText = (usualShare: number, of: string): string =>
+    usualShare > 0.995 ? 'the usual figure' : `${Math.round(100 * usualShare)} % of it the usual figure, the rest from own ${of}`;
 </script>
 
 <div aria-live="polite" class="min-h-14">
@@ -50,9 +52,16 @@
           <span class="text-ink-soft">± {size(r.margin)}</span>
           <Why about="the error of this measure">
             <p>
-              One occasion: the error of the day, and that of its trials over how many there were. Trials of this person replace
-              the typical spread as they come; more of them on one day cannot take the day's own part away.
+              One occasion: the error of the day, and that of its trials over how many there were. More trials on one day cannot
+              take the day's own part away.
             </p>
+            {#if r.error}
+              <p>
+                From day to day {size(r.error.daySd)}, {learntText(r.error.usualShare.day, 'retests')}; from trial to trial
+                {size(r.error.trialSd)}, {learntText(r.error.usualShare.trial, 'trials')}. Training is taken out of the retests:
+                each is held against the line between the one before and the one after.
+              </p>
+            {/if}
             <p>
               {#if r.levelSd !== null && r.sd !== null && r.levelSd > r.sd * 1.05}The lengths of the body add to the level, and
                 not to a change.{/if}

@@ -3,7 +3,7 @@
   import Trash from '@lucide/svelte/icons/trash-2';
   import type { LengthUnit } from '$lib/contract/fields';
   import { wayOf, type Measure } from '$lib/core';
-  import type { TakenReading } from '$lib/server/service/measuring';
+  import type { TakenReading } from '$lib/server/service/taken';
   import { dateText, headlineText, signedValue, stateText } from '$lib/ui/format';
   import { undoable } from '$lib/ui/sending';
   import SideMark from '$lib/ui/SideMark.svelte';

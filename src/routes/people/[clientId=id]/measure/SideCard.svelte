@@ -112,12 +112,12 @@
   </div>
   {#if gap}
     <p class="border-t border-line pt-3">
-      {#if state.activeLeads(side)}
+      {#if gap.leads}
         <strong class="text-stop"
           >Held reads further than reached by {text(gap.difference)}, more than the error: the passive end was not reached, or two
           numbers are mixed up. Measure the passive one again; what you keep is kept as it is.</strong
         >
-      {:else if gap.exceedsError}
+      {:else if gap.trails}
         What is held trails what is reached by <strong>{text(gap.difference)}</strong>, more than the error: active work closes
         it.
       {:else}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
-  import { otherSide, type Measure, type Side } from '$lib/core';
+  import type { Measure } from '$lib/core';
   import { capital, valueText } from '$lib/ui/format';
   import Why from '$lib/ui/Why.svelte';
   import type { MeasureState } from './measureState.svelte';
@@ -11,7 +11,6 @@
   const differences = $derived(
     measure.sides === 'each' ? measure.modes.map((mode) => ({ mode, difference: state.sideDifference(mode) })) : []
   );
-  const betterSide = (difference: number): Side => ((measure.betterIs === 'lower') === difference > 0 ? 'right' : 'left');
 </script>
 
 {#each differences as { mode, difference } (mode)}
@@ -23,9 +22,9 @@
   {/if}
   {#if difference}
     <p class="text-lg">
-      {#if difference.exceedsError}
+      {#if difference.trails}
         <strong
-          >{capital(otherSide(betterSide(difference.difference)))} trails by {valueText(
+          >{capital(difference.trails)} trails by {valueText(
             Math.abs(difference.difference),
             { unit: measure.unit },
             unit

@@ -21,7 +21,7 @@ function stateOf(measureId: string, { known = {} as Known, typed = {}, unit = 'c
       measure,
       unit,
       lengths: sides.map((side) => ({ side, lengths })),
-      ownTrials: [],
+      own: [],
       stackStepCm: 2.5,
       before: ({ side, mode }) => known[`${side ?? 'both'} ${mode}`] ?? null,
       earlierToday: () => null,
@@ -87,9 +87,9 @@ describe('what is typed is told at once', () => {
     const state = stateOf('front_split_gap');
     type(state, 'left', ['22', '22']);
     type(state, 'left', ['29', '29'], 'active');
-    expect(state.activeLeads('left')).toBe(false);
+    expect(state.activeGap('left')).toMatchObject({ leads: false, trails: true });
     type(state, 'left', ['12', '12'], 'active');
-    expect(state.activeLeads('left')).toBe(true);
+    expect(state.activeGap('left')!.leads).toBe(true);
   });
 });
 

@@ -7,21 +7,23 @@ import {
   crossCheckWays,
   looksSwapped,
   measureReading,
-  measuringErrorOf,
   openingReading,
   otherSide,
   sideDifference,
   wayOf,
+  type ActiveGap,
   type BodyLengths,
   type CrossCheck,
-  type Difference,
   type Entries,
   type Measure,
   type MeasureMode,
   type MeasureReading,
   type Occasion,
+  type OwnRecord,
   type Propagated,
   type Side,
+  type SideDifference,
+  type Uncertain,
   type WayId
 } from '$lib/core';
 
@@ -32,7 +34,7 @@ type Source = () => Readonly<{
   measure: Measure;
   unit: LengthUnit;
   lengths: readonly { side: Side | null; lengths: BodyLengths }[];
-  ownTrials: readonly { way: WayId; groups: readonly number[][] }[];
+  own: readonly { way: WayId; record: OwnRecord }[];
   stackStepCm: number;
   /** The last reading that is alike. */
   before: (alike: Alike) => Before | null;
@@ -157,7 +159,7 @@ export class MeasureState {
   otherwise = (side: Side | null, mode: MeasureMode): string | null => this.#source().otherwise(this.#alike(side, mode));
   before = (side: Side | null, mode: MeasureMode): Before | null => this.#source().before(this.#alike(side, mode));
 
-  #own = (): readonly number[][] => this.#source().ownTrials.find((o) => o.way === this.way)?.groups ?? [];
+  #own = (): OwnRecord | undefined => this.#source().own.find((o) => o.way === this.way)?.record;
 
   /** The reading of what is typed so far; null while nothing readable is. */
   reading(side: Side | null, mode: MeasureMode): Result<MeasureReading> | null {
@@ -171,7 +173,7 @@ export class MeasureState {
         trials,
         lengths: this.#lengths(side),
         before: this.before(side, mode),
-        ownTrials: this.#own(),
+        own: this.#own(),
         stackStepCm
       })
     );
@@ -187,37 +189,20 @@ export class MeasureState {
     return result.ok ? result.value : null;
   }
 
-  #occasion(side: Side | null, mode: MeasureMode): Occasion | null {
+  /** What is typed, for a comparison on the same body; null while nothing is, or no error is known. */
+  #compared(side: Side | null, mode: MeasureMode): Uncertain | null {
     const reading = this.reading(side, mode);
-    return reading?.ok ? { value: reading.value.value, trials: reading.value.trials } : null;
+    return reading?.ok && reading.value.sd !== null ? { value: reading.value.value, sd: reading.value.sd } : null;
   }
 
-  #error = (side: Side | null, mode: MeasureMode) => {
-    const [entries] = this.#entries(side, mode);
-    const { measure, stackStepCm } = this.#source();
-    const at = entries ? { entries, lengths: this.#lengths(side) } : null;
-    return measuringErrorOf(measure, this.way, at, this.#own(), stackStepCm);
-  };
-
-  sideDifference(mode: MeasureMode): Difference | null {
-    const [left, right, error] = [this.#occasion('left', mode), this.#occasion('right', mode), this.#error('left', mode)];
-    return left && right && error && sideDifference(left, right, error);
+  sideDifference(mode: MeasureMode): SideDifference | null {
+    const [left, right] = [this.#compared('left', mode), this.#compared('right', mode)];
+    return left && right && sideDifference(this.#source().measure.betterIs, left, right);
   }
 
-  activeGap(side: Side | null): Difference | null {
-    const [active, passive, error] = [
-      this.#occasion(side, 'active'),
-      this.#occasion(side, 'passive'),
-      this.#error(side, 'passive')
-    ];
-    return active && passive && error && activeGap(active, passive, error);
-  }
-
-  /** Active beyond passive by more than the error: something was mixed up, or the passive end was not reached. */
-  activeLeads(side: Side | null): boolean {
-    const gap = this.activeGap(side);
-    if (!gap?.exceedsError) return false;
-    return this.#source().measure.betterIs === 'lower' ? gap.difference < 0 : gap.difference > 0;
+  activeGap(side: Side | null): ActiveGap | null {
+    const [active, passive] = [this.#compared(side, 'active'), this.#compared(side, 'passive')];
+    return active && passive && activeGap(this.#source().measure.betterIs, active, passive);
   }
 
   looksSwapped(mode: MeasureMode): boolean {

@@ -11,19 +11,13 @@ import {
 } from '$lib/core';
 import type { BodyState } from '$lib/contract/fields';
 import { goalCaseOr } from '$lib/server/orNotFound';
-import {
-  compareActive,
-  compareSides,
-  hasBaseline,
-  latestTaken,
-  readingsOf,
-  takenOf,
-  type TakenReading
-} from '$lib/server/service/measuring';
+import { compareActive, compareSides } from '$lib/server/service/comparing';
+import { hasBaseline, latestTaken, takenOf, type TakenReading } from '$lib/server/service/taken';
+import { readingsOf } from '$lib/server/service/splitReadings';
 import { withSplit, type GoalCase } from '$lib/server/service/clientCase';
 
 import { safetyOf } from '$lib/server/service/safety';
-import { headlineError, positionReadings, unexplainedOverTime } from '$lib/server/service/reading';
+import { positionReadings, unexplainedOverTime } from '$lib/server/service/reading';
 import type { PageServerLoad } from './$types';
 
 /** The newest reading of the headline on one side, with what it is told beside. */
@@ -64,7 +58,6 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
   const places: readonly (Side | null)[] = headline.sides === 'each' ? sides : [null];
   const [mainMode] = headline.modes;
   const ofHeadline = takenOf(c).filter((r) => r.measureId === headline.id);
-  const error = headlineError(c);
   return {
     baseline: hasBaseline(c),
     isSplit: withSplit(c) !== null,
@@ -72,13 +65,13 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
       side,
       ...figureOf(c, side, mainMode!),
       held: headline.modes.length > 1 ? latestTaken(c, headline.id, side, 'active') : null,
-      activeGap: error && headline.modes.length > 1 ? compareActive(ofHeadline, side, error) : null,
+      activeGap: headline.modes.length > 1 ? compareActive(ofHeadline, side) : null,
       openingDeg:
         headline.id === 'front_split_gap'
           ? (readingsOf(c).findLast((r) => r.side === side && r.mode === 'passive')?.openingDeg ?? null)
           : null
     })),
-    sidesCompared: error && headline.sides === 'each' ? compareSides(ofHeadline, error, mainMode) : null,
+    sidesCompared: headline.sides === 'each' ? compareSides(ofHeadline, mainMode!) : null,
     readings: positionReadings(c),
     endStops: endStopsOf(c),
     unexplained: unexplainedOverTime(c),

@@ -32,15 +32,14 @@
 </script>
 
 {#snippet findingsList()}
-  {#if shownFindings.length > 0 || data.sidesCompared?.difference.exceedsError}
+  {#if shownFindings.length > 0 || data.sidesCompared?.difference.trails}
     <section class="card" aria-label="Findings">
       <h2>What else it says</h2>
       <ul class="mt-2 flex flex-col gap-2">
-        {#if data.sidesCompared?.difference.exceedsError}
+        {#if data.sidesCompared?.difference.trails}
           {@const d = data.sidesCompared.difference}
           <li>
-            {(headline.betterIs === 'lower') === d.difference > 0 ? 'Left' : 'Right'} trails by {size(d.difference)}, more than
-            the error.
+            {capital(d.trails!)} trails by {size(d.difference)}, more than the error.
             <Why about="left against right"
               ><p>
                 Left less right in the newest occasion that has both, taken alike; it counts from {size(d.margin)}, 1.96 times the
@@ -115,7 +114,7 @@
                   : 'The goal is reached in this state.'}
               {/if}
               {#if held}
-                Held: <strong>{text(held.value)}</strong>{activeGap?.difference.exceedsError
+                Held: <strong>{text(held.value)}</strong>{activeGap?.difference.trails
                   ? `, ${size(activeGap.difference.difference)} behind what is reached`
                   : ''}.
               {/if}

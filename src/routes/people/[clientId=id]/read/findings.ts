@@ -57,16 +57,16 @@ export function findingsOf(reading: PositionReading, allowanceDeg: number | unde
     });
   }
   for (const link of reading.links
-    .filter((l) => l.activeTrails)
-    .toSorted((a, b) => b.activeGapDeg! - a.activeGapDeg!)
+    .filter((l) => l.activeGap?.trails)
+    .toSorted((a, b) => b.activeGap!.difference - a.activeGap!.difference)
     .slice(0, 2))
     found.push({
-      text: `${capital(nameOf(link))}: ${degText(link.activeGapDeg!)} more is reached than held.`,
-      why: `Reached ${degText(link.passive!.value)}, held ${degText(link.active!.value)}, in the same state; the difference is more than 1.96 times the error of both. Active work at the end of the range closes it.`
+      text: `${capital(nameOf(link))}: ${degText(link.activeGap!.difference)} more is reached than held.`,
+      why: `Reached ${degText(link.passive!.value)}, held ${degText(link.active!.value)}, taken alike; the difference is more than 1.96 times the error of both. Active work at the end of the range closes it.`
     });
-  for (const link of reading.links.filter((l) => l.activeLeads))
+  for (const link of reading.links.filter((l) => l.activeGap?.leads))
     found.push({
-      text: `${capital(nameOf(link))}: held reads ${degText(-link.activeGapDeg!)} further than reached. Measure the passive one again.`,
+      text: `${capital(nameOf(link))}: held reads ${degText(-link.activeGap!.difference)} further than reached. Measure the passive one again.`,
       why: 'Nobody holds more than can be reached: the passive end was not reached, or two numbers are mixed up.'
     });
   if (reading.neverMeasured.length > 0)

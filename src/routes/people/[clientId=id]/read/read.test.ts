@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { goalOf, linkKey, otherSide, readPosition, type LinkValue, type PositionReading, type Side } from '$lib/core';
+import { activeGap, goalOf, linkKey, otherSide, readPosition, type LinkValue, type PositionReading, type Side } from '$lib/core';
 import { balanceRows } from './balance';
 import { findingsOf, sentencesOf } from './findings';
 
@@ -10,7 +10,11 @@ const read = (kind: string, known: Known, leadSide: Side | null = null, headline
   const links = new Map<string, LinkValue>(
     Object.entries(known).map(([key, [passive, active]]) => [
       key,
-      { passive: { value: passive, sd: 2 }, active: active === undefined ? null : { value: active, sd: 2 } }
+      {
+        passive: { value: passive, sd: 2 },
+        active: active === undefined ? null : { value: active, sd: 2 },
+        activeGap: active === undefined ? null : activeGap('higher', { value: active, sd: 2 }, { value: passive, sd: 2 })
+      }
     ])
   );
   return readPosition({
@@ -20,7 +24,7 @@ const read = (kind: string, known: Known, leadSide: Side | null = null, headline
     target: goal.target,
     links,
     headline: headline === null ? null : { value: headline, sd: 2 },
-    legs: { leadCm: 90, trailCm: 90 }
+    legs: { lead: { value: 90, sd: 1 }, trail: { value: 90, sd: 1 } }
   });
 };
 const splitOf = (lead: Side, known: Known, gapCm: number | null = null) => read('front_split', known, lead, gapCm);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { decideForm } from '$lib/contract/forms';
 import { splitCaseOr } from '$lib/server/orNotFound';
 import { dateOf } from '$lib/server/service/clientCase';
-import { measuringError, readingsOf } from '$lib/server/service/measuring';
+import { readingsOf } from '$lib/server/service/splitReadings';
 import { acceptProposals, attendanceOf, decideProposal, doneAgainstPlan, proposalsOf } from '$lib/server/service/reviewing';
 import { submitted } from '$lib/server/submitted';
 import type { Actions, PageServerLoad } from './$types';
@@ -18,7 +18,6 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
     proposals: proposalsOf(c),
     decisions: c.decisions.toReversed().slice(0, shownDecisions),
     readings: readingsOf(c).filter((r) => r.mode === 'passive'),
-    error: measuringError(c),
     shelf: c.shelf
   };
 };

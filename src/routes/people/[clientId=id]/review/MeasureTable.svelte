@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
   import { wayOf } from '$lib/core';
-  import type { SideReading } from '$lib/server/service/measuring';
+  import type { SideReading } from '$lib/server/service/splitReadings';
   import { dateText, degText, depthText, lengthText, signedLength, stateText } from '$lib/ui/format';
 
   let { readings, unit }: { readings: readonly SideReading[]; unit: LengthUnit } = $props();

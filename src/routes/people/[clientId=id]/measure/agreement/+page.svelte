@@ -43,12 +43,18 @@
     <section class="card max-w-2xl">
       <h2>No pairs yet</h2>
       <p class="mt-1">
-        Two people measure the same client on the same day, each writing their name under “Measured by”. Two clients are the
-        least; ten tell something.
+        Two measurers take the same measure of the same client on the same day, each writing their name under “Measured by”. Two
+        clients are the least; ten tell something.
       </p>
     </section>
   {:else if !data.agreement.ok}
-    <p class="card">{problemText(data.agreement.problem)}</p>
+    <section class="card max-w-2xl">
+      <h2>Too few people yet</h2>
+      <p class="mt-1">
+        {plural(data.pairs.length, 'pair')} of one person: how far two measurers differ on one body tells nothing of the next. Two people
+        are the least; ten tell something.
+      </p>
+    </section>
   {:else}
     {@const a = data.agreement.value}
     <section class="card flex flex-col gap-3">
@@ -59,7 +65,10 @@
         >, and 95 of 100 differences lie between {signedValue(a.lower, measure, unit)} and {signedValue(a.upper, measure, unit)}.
         <Why about="the limits of agreement">
           <p>
-            Mean difference ± 1.96 times the spread of the differences ({size(a.sd)}). The published form of limits of agreement.
+            Mean difference ± 1.96 times the spread of the differences ({size(a.sd)}).
+            {#if a.parts}Sides and days of one person count as repeats: {size(a.parts.withinSd)} of the spread lies within a person,
+              {size(a.parts.betweenSd)} between people. The published form of limits of agreement for repeated measures.{:else}The
+              published form of limits of agreement.{/if}
           </p>
         </Why>
       </p>
@@ -68,13 +77,16 @@
           ICC {numberText(data.icc.value.icc21, 2)} for single measures, absolute agreement
           <Why about="the ICC">
             <p>
-              Two-way analysis of variance, the form in which measurers are a sample: the share of the spread that is between
-              people. It is high where people differ much, whatever the error; the limits above are what a change is held against.
+              One row a person, the mean of their pairs. Two-way analysis of variance, the form in which measurers are a sample:
+              the share of the spread that is between people. It is high where people differ much, whatever the error; the limits
+              above are what a change is held against.
             </p>
           </Why>
         {:else}{problemText(data.icc.problem)}{/if}
         <span class="text-ink-soft"
-          >· {plural(data.pairs.length, 'pair')}{data.pairs.length < 10 ? ', too few to lean on' : ''}</span
+          >· {plural(a.pairs, 'pair')} of {plural(a.people, 'person', 'people')}{a.people < 10
+            ? ', too few people to lean on'
+            : ''}</span
         >
       </p>
       <AgreementChart pairs={data.pairs} agreement={a} unitWord={measure.unit === 'cm' ? 'cm' : '°'} />

@@ -1,0 +1,153 @@
+import { compute } from '$lib/contract/door';
+import type { BodyState } from '$lib/contract/fields';
+import {
+  comparesAs,
+  daysBetween,
+  isShownTwice,
+  measureOf,
+  measureReading,
+  reachableStacks,
+  retestEveryDays,
+  sides,
+  type MeasureMode,
+  type MeasureReading,
+  type OwnRecord,
+  type Retest,
+  type Side,
+  type WayId
+} from '$lib/core';
+import { mean } from 'simple-statistics';
+import type { Occasion, Trial } from '../repo/occasionRepo';
+import { lengthsOf, type ClientCase, type GoalCase } from './clientCase';
+import { perCase } from './perCase';
+
+/** What one occasion says of one measure, side and mode, by one way on one support. */
+export type TakenReading = MeasureReading &
+  Readonly<{
+    measureId: string;
+    side: Side | null;
+    mode: MeasureMode;
+    way: WayId;
+    support: string;
+    occasionId: number;
+    takenOn: string;
+    bodyState: BodyState;
+    /** Day it is compared with. */
+    sinceOn: string | null;
+    /** Two retests running show the same: what a measure that is no headline needs before it counts. */
+    isShownTwice: boolean;
+  }>;
+
+/** What has to be alike before two measures are compared. A split measured past flat goes on from its gap. */
+export const comparesKey = (
+  r: Readonly<{ measureId: string; side: Side | null; mode: MeasureMode; way: WayId; support: string }>,
+  state: BodyState
+): string => [r.measureId, r.side ?? 'both', r.mode, state, comparesAs(r.way), r.support].join('/');
+
+const seriesKey = (t: Pick<Trial, 'measureId' | 'side' | 'mode' | 'way' | 'support'>) =>
+  [t.measureId, t.side, t.mode, t.way, t.support].join('/');
+
+/** Trials of an occasion that belong together, in the order they were taken. */
+const seriesOf = (o: Occasion): Trial[][] => {
+  const series = new Map<string, Trial[]>();
+  for (const t of o.trials) series.set(seriesKey(t), [...(series.get(seriesKey(t)) ?? []), t]);
+  return [...series.values()];
+};
+
+/** Half a step of the real shelf tells how well a stack gauges a height: the usual step between the heights it makes, cm. */
+export const stackStepCm = perCase(({ shelf }: ClientCase): number => {
+  const heights = reachableStacks(shelf).map((s) => s.heightCm);
+  const steps = heights.slice(1).map((h, i) => h - heights[i]!);
+  return steps.length > 0 ? [...steps].sort((a, b) => a - b)[Math.floor(steps.length / 2)]! : 2.5;
+});
+
+/** What is on record of a client by measure and way: it replaces the usual error as it comes. */
+const recordsOf = perCase(({ occasions }: ClientCase): ReadonlyMap<string, OwnRecord> => {
+  const trials = new Map<string, number[][]>();
+  const retests = new Map<string, Map<string, Retest[]>>();
+  for (const o of occasions)
+    for (const series of seriesOf(o)) {
+      const key = recordKey(series[0]!.measureId, series[0]!.way);
+      const values = series.map((t) => t.value);
+      trials.set(key, [...(trials.get(key) ?? []), values]);
+      const alike = comparesKey(series[0]!, o.bodyState);
+      const days = retests.get(key) ?? new Map<string, Retest[]>();
+      days.set(alike, [...(days.get(alike) ?? []), { on: dayNumber(o.takenOn), value: mean(values), trials: values.length }]);
+      retests.set(key, days);
+    }
+  return new Map([...trials].map(([key, groups]) => [key, { trials: groups, retests: [...retests.get(key)!.values()] }]));
+});
+
+const recordKey = (measureId: string, way: WayId): string => `${measureId}/${comparesAs(way)}`;
+const dayNumber = (on: string): number => daysBetween('2000-01-01', on);
+
+export const ownRecord = (c: ClientCase, measureId: string, way: WayId): OwnRecord =>
+  recordsOf(c).get(recordKey(measureId, way)) ?? { trials: [], retests: [] };
+
+/** Every reading of a client, oldest first; a change is against the last one that is alike. */
+export const takenOf = perCase((c: ClientCase): TakenReading[] => {
+  const last = new Map<string, TakenReading[]>();
+  return c.occasions.flatMap((o) =>
+    seriesOf(o).map((trials): TakenReading => {
+      const { measureId, side, mode, way, support } = trials[0]!;
+      const key = comparesKey(trials[0]!, o.bodyState);
+      const earlier = last.get(key) ?? [];
+      const [before, beforeThat] = [earlier.at(-1), earlier.at(-2)];
+      const measure = measureOf(measureId);
+      const ask = {
+        measure,
+        way,
+        trials: trials.map((t) => t.entries),
+        lengths: lengthsOf(c.client, side),
+        own: ownRecord(c, measureId, way),
+        stackStepCm: stackStepCm(c)
+      };
+      const against = (r: TakenReading | undefined) => (r ? { value: r.value, trials: r.trials } : null);
+      const reading = compute(() => measureReading({ ...ask, before: against(before) }));
+      const fromThat = beforeThat && reading.ok ? measureReading({ ...ask, before: against(beforeThat) }).change : null;
+      const taken = {
+        ...(reading.ok ? reading.value : asKept(trials.map((t) => t.value))),
+        measureId,
+        side,
+        mode,
+        way,
+        support,
+        occasionId: o.id,
+        takenOn: o.takenOn,
+        bodyState: o.bodyState,
+        sinceOn: before?.takenOn ?? null,
+        isShownTwice: isShownTwice(before?.change ?? null, fromThat)
+      };
+      last.set(key, [...earlier, taken]);
+      return taken;
+    })
+  );
+});
+
+/** A reading whose numbers no longer fit the body, since a length was changed: its value as it was kept, marked. */
+function asKept(values: readonly number[]): MeasureReading {
+  const none = { spread: null, error: null, sd: null, levelSd: null, margin: null, change: null };
+  return { value: mean(values), values, trials: values.length, ...none, doubtful: true };
+}
+
+/** The newest reading of a measure, whatever way it was taken. */
+export const latestTaken = (c: ClientCase, measureId: string, side: Side | null, mode: MeasureMode): TakenReading | null =>
+  takenOf(c).findLast((r) => r.measureId === measureId && r.side === side && r.mode === mode) ?? null;
+
+/** Days since a measure was last taken; null when it never was. */
+export function daysSince(c: ClientCase, measureId: string, today: string): number | null {
+  const last = takenOf(c).findLast((r) => r.measureId === measureId);
+  return last ? daysBetween(last.takenOn, today) : null;
+}
+
+export const isDue = (c: ClientCase, measureId: string, today: string): boolean => {
+  const days = daysSince(c, measureId, today);
+  return days === null || days > retestEveryDays;
+};
+
+/** A baseline of the headline: every side it is taken on, in its first mode. */
+export function hasBaseline(c: GoalCase): boolean {
+  const headline = measureOf(c.goal.headline);
+  const places: readonly (Side | null)[] = headline.sides === 'each' ? sides : [null];
+  return places.every((side) => latestTaken(c, headline.id, side, headline.modes[0]!) !== null);
+}
