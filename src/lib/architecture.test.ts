@@ -39,7 +39,7 @@ const coreOrder: readonly (readonly string[])[] = [
   ['goal', 'instrument', 'photo'],
   ['exercise', 'read', 'standIn'],
   ['safety'],
-  ['session', 'progress'],
+  ['grade', 'session', 'progress'],
   ['plan']
 ];
 

@@ -62,7 +62,7 @@ test('tape, instrument and photo recover an angle nobody told them', async ({ pa
   ];
   const runCm = (heel.alongCm - hip.alongCm) * -Math.sign(head.alongCm - hip.alongCm);
   const half = (cm: number) => String(Math.round(cm * 2) / 2);
-  await page.getByLabel('Reached, left leg, trial 1, rise of the end in cm').fill(half(heel.heightCm - hip.heightCm));
+  await page.getByLabel('Reached, left leg, trial 1, rise over the hip joint in cm').fill(half(heel.heightCm - hip.heightCm));
   await page.getByLabel('Reached, left leg, trial 1, run along the floor in cm').fill(half(runCm));
   const byTape = await stated(page, 'left leg');
 

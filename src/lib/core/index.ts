@@ -88,6 +88,7 @@ export { exerciseFrom } from './exercise/record';
 export { withBearing } from './exercise/bearing';
 export { exerciseOf, exercises, families } from './exercise/exercises';
 export {
+  depthOfDial,
   dialAtRung,
   dialStates,
   easier,
@@ -150,7 +151,8 @@ export {
   type Progression
 } from './plan/planProgression';
 export { planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
-export { isTooDeep, planExerciseIds, rungAt, type Settings } from './plan/sessionBlocks';
+export { planExerciseIds, type Settings } from './plan/sessionBlocks';
+export { countsFrom, gradeStack, jumpOf, rungAt, type Jump, type StackGrade } from './grade/gradeStack';
 export { leftOutTexts, type LeftOut } from './plan/leftOut';
 export { holdWithin, rungsWithin } from './safety/within';
 export { doseByLink, type LinkDose } from './plan/doseByLink';
@@ -158,6 +160,7 @@ export { doseByLink, type LinkDose } from './plan/doseByLink';
 export {
   decide,
   isSore,
+  sorePainKinds,
   progressRules,
   type DecideAsk,
   type RuleName,

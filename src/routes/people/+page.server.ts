@@ -1,14 +1,17 @@
 import { rowId } from '$lib/contract/fields';
 import { listPeople } from '$lib/server/repo/peopleRepo';
 import { updateArchived } from '$lib/server/repo/clientRepo';
+import { pathFactsOf } from '$lib/server/service/people';
+import { pathOf, waitsFor } from '$lib/server/service/stations';
 import { deleteForGood } from '$lib/server/service/photos';
 import { submitted } from '$lib/server/submitted';
 import { z } from 'zod';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db }, url }) => {
+export const load: PageServerLoad = async ({ locals: { db, today }, url }) => {
   const which = url.searchParams.get('show') === 'archived' ? 'archived' : 'active';
-  return { which, people: await listPeople(db, which) };
+  const people = await listPeople(db, which);
+  return { which, people: people.map((p) => ({ ...p, waits: waitsFor(pathOf(pathFactsOf(p), today)) })) };
 };
 
 const personForm = z.object({ clientId: rowId });

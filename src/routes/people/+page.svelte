@@ -4,8 +4,8 @@
   import Trash from '@lucide/svelte/icons/trash-2';
   import Undo from '@lucide/svelte/icons/undo-2';
   import UserPlus from '@lucide/svelte/icons/user-plus';
-  import { daysBetween, goalOf, retestEveryDays } from '$lib/core';
-  import { capital, dateText, headlineText, plural, shortDate, targetText } from '$lib/ui/format';
+  import { dateText, headlineText, plural, targetText } from '$lib/ui/format';
+  import { pathText } from '$lib/ui/pathText';
   import { undoable } from '$lib/ui/sending';
   import SideMark from '$lib/ui/SideMark.svelte';
 
@@ -13,22 +13,6 @@
   let wanted = $state('');
   const shown = $derived(data.people.filter((p) => p.name.toLowerCase().includes(wanted.trim().toLowerCase())));
   let finder: HTMLInputElement | undefined = $state();
-
-  type Person = (typeof data.people)[number];
-  /** The one thing that waits, most serious first. */
-  function waiting(p: Person): { text: string; serious: boolean } {
-    if (p.openLocks > 0) return { text: p.openLocks === 1 ? 'a stop is open' : `${p.openLocks} stops are open`, serious: true };
-    if (p.isOpen === false) return { text: 'clearance first', serious: true };
-    if (p.isOpen === null) return { text: 'check', serious: false };
-    if (!p.goal) return { text: 'set a goal', serious: false };
-    if (!p.measuredOn) return { text: 'measure', serious: false };
-    if (daysBetween(p.measuredOn, data.today) > retestEveryDays)
-      return { text: `retest: ${daysBetween(p.measuredOn, data.today)} days`, serious: false };
-    if (goalOf(p.goal.kind).model !== 'split') return { text: 'nothing', serious: false };
-    if (p.isUndecided) return { text: 'verdicts wait', serious: false };
-    if (p.nextOn) return { text: p.nextOn <= data.today ? 'session due' : `session ${shortDate(p.nextOn)}`, serious: false };
-    return { text: 'plan', serious: false };
-  }
 </script>
 
 <svelte:head><title>People · Calm Reach</title></svelte:head>
@@ -90,7 +74,6 @@
         </thead>
         <tbody>
           {#each shown as p (p.id)}
-            {@const due = waiting(p)}
             <tr class="border-b border-line last:border-0 hover:bg-chalk">
               <th scope="row" class="px-4 py-1 font-semibold">
                 <a class="flex min-h-11 items-center underline-offset-4 hover:underline" href="/people/{p.id}">{p.name}</a>
@@ -118,7 +101,9 @@
                   </td>
                 {/if}
               {/each}
-              <td class="px-4 py-1 {due.serious ? 'font-semibold text-stop' : ''}">{capital(due.text)}</td>
+              <td class="px-4 py-1 {p.waits?.state === 'blocked' ? 'font-semibold text-stop' : ''}">
+                {p.waits ? pathText(p.waits.word) : 'Nothing waits.'}
+              </td>
               <td class="px-2 py-1 text-right">
                 <form
                   method="POST"

@@ -28,6 +28,9 @@ export const isWithin = (dial: Pick<Dial, 'id' | 'harder'>, value: number, ends:
 export const dialAtRung = (dial: Dial, rung: Pick<Rung, 'depthCm'>): number =>
   dial.harder === 'up' ? -rung.depthCm + 0 : rung.depthCm;
 
+/** Signed depth of a dial's value, as ladders count: where higher is harder, a height lies past flat. The inverse of `dialAtRung`. */
+export const depthOfDial = (dial: Pick<Dial, 'harder'>, value: number): number => (dial.harder === 'up' ? -value : value);
+
 /**
  * The dials of an exercise at one setting, in the order they are moved; one that nobody has set is not among them.
  *

@@ -22,17 +22,22 @@ function fitness(e: Exercise, motion: MotionId, part: 'open' | 'own', wanted: Re
 /**
  * A first list of exercises for a goal.
  *
- * Model:  the position itself, then for every motion it demands the fittest exercise that opens it and the fittest that makes it the
- *         client's own; of equals the one that stands first in the catalogue.
+ * Model:  the position itself, then for every motion it demands, or that it is told by, the fittest exercise that opens it and the fittest that
+ *         makes it the client's own; of equals the one that stands first in the catalogue. The position of another goal is none of them: it has
+ *         stages and rules of its own. Where no motion says what to do, the goal names what is usual; a goal of one's own without needs has nothing.
  */
-export function goalExercises(goal: Pick<Goal, 'id' | 'demands'>, catalogue: readonly Exercise[]): Exercise[] {
+export function goalExercises(
+  goal: Pick<Goal, 'id' | 'demands' | 'headline' | 'firstExercises'>,
+  catalogue: readonly Exercise[]
+): Exercise[] {
   // Of several, the one that can be graded on a stack.
   const positions = catalogue.filter((e) => e.positionOf.includes(goal.id));
   const position = positions.find((e) => e.dials.some((d) => d.stack)) ?? positions[0];
-  const motions = goal.demands.flatMap(({ measure }) => motionOfDemand(measure) ?? []);
+  const motions = [...goal.demands.map((d) => d.measure), goal.headline].flatMap((measure) => motionOfDemand(measure) ?? []);
   const wanted = new Set<string>(motions);
+  const others = catalogue.filter((e) => e.positionOf.length === 0 || e.positionOf.includes(goal.id));
   const fittest = (motion: MotionId, part: 'open' | 'own') => {
-    const on = catalogue.filter((e) => e.links.some((l) => l === motion));
+    const on = others.filter((e) => e.links.some((l) => l === motion));
     // Some motions are made one's own by what is chiefly a warm-up.
     const fit = on.some((e) => partOf(e) === part) ? on.filter((e) => partOf(e) === part) : on.filter((e) => isFor(part, e));
     return fit.toSorted(
@@ -40,5 +45,6 @@ export function goalExercises(goal: Pick<Goal, 'id' | 'demands'>, catalogue: rea
     )[0];
   };
   const found = motions.flatMap((motion) => [fittest(motion, 'open'), fittest(motion, 'own')]);
-  return [...new Set([position, ...found].filter((e) => e !== undefined))];
+  const usual = (goal.firstExercises ?? []).map((id) => catalogue.find((e) => e.id === id));
+  return [...new Set([position, ...found, ...usual].filter((e) => e !== undefined))];
 }

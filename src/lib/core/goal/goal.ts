@@ -37,6 +37,8 @@ export type Goal = Readonly<{
   alsoMeasured: readonly string[];
   model: ReadingModel;
   demands: readonly Demand[];
+  /** Ids of exercises a first week begins with, where no motion says which. */
+  firstExercises?: readonly string[];
   /** Usual target of the headline; null where there is none to set. */
   target: number | null;
   endPoint: string;

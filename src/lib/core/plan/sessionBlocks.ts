@@ -3,7 +3,8 @@ import { exerciseOf } from '../exercise/exercises';
 import type { Setting } from '../exercise/dial';
 import { partOf, propWords, type Exercise } from '../exercise/exercise';
 import type { Block, Form, Work } from '../session/block';
-import { usualStepCm, type Rung } from '../props/ladder';
+import { isTooFar, rungAt } from '../grade/gradeStack';
+import type { Rung } from '../props/ladder';
 import { endValues, gate, type Gated } from '../safety/gate';
 import type { SafetyPerson } from '../safety/person';
 import { holdWithin, rungsWithin } from '../safety/within';
@@ -131,7 +132,7 @@ function workOf(exercise: Exercise, side: Side, rounds: number, backWarm: boolea
   const held = holdWithin(exercise, wanted, endValues(gated));
   const rungs = isPosition ? rungsWithin(exercise, ask.rungs[side], endValues(gated)) : [];
   const rung = isPosition ? rungAt(rungs, held.depthCm) : undefined;
-  if (isPosition && (!rung || isTooDeep(rung.depthCm, held.depthCm ?? 0))) return { code: 'no stack', exerciseId: id, side };
+  if (isPosition && (!rung || isTooFar(rung.depthCm, held.depthCm ?? 0))) return { code: 'no stack', exerciseId: id, side };
   const setting =
     rung && held.depthCm !== undefined && held.depthCm !== wanted.depthCm ? { ...held, depthCm: rung.depthCm } : held;
   // A wait and a stage that is still to come are told where settings are moved, not beside the mat.
@@ -179,19 +180,6 @@ const sideOrder = ({ weakerSide, leadSide }: BlocksAsk): Side[] => {
   const first = weakerSide ?? leadSide;
   return [first, ...sides.filter((s) => s !== first)];
 };
-
-/** Whether a stack is deeper than what is meant by more than the greatest step: then it is no stand-in for it. */
-export const isTooDeep = (stackDepthCm: number, meantDepthCm: number): boolean =>
-  meantDepthCm - stackDepthCm > usualStepCm.max + 1e-9;
-
-/** The rung a depth stands for: the nearest, so that a changed shelf still finds a stack. */
-export function rungAt(rungs: readonly Rung[], depthCm: number | undefined): Rung | undefined {
-  if (depthCm === undefined) return rungs[0];
-  return rungs.reduce<Rung | undefined>(
-    (near, rung) => (near && Math.abs(near.depthCm - depthCm) <= Math.abs(rung.depthCm - depthCm) ? near : rung),
-    undefined
-  );
-}
 
 function formOf(exercise: Exercise, setting: Setting, rounds: number, { caps }: Gated, ask: BlocksAsk): Form {
   const { school, light } = ask;

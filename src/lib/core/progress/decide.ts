@@ -130,9 +130,10 @@ const closedByGate: Rule = ({ gated }) => {
   return bars.length > 0 ? stay(...bars.map(reasonText)) : null;
 };
 
-const sorePains: ReadonlySet<PainKindId> = new Set(['joint', 'pinch', 'afterwards']);
+/** Kinds of pain that ask for a step back. */
+export const sorePainKinds: readonly PainKindId[] = ['joint', 'pinch', 'afterwards'];
 
-export const isSore = (pain: PainEvent): boolean => sorePains.has(pain.kind);
+export const isSore = (pain: PainEvent): boolean => sorePainKinds.includes(pain.kind);
 const sorePain = (record: SessionRecord | undefined): PainEvent | undefined => record?.pains.find(isSore);
 const toldText = ({ kind, place, side }: PainEvent): string =>
   `${lower(painKindOf(kind).label)}, ${side ? `${side} ` : ''}${lower(painPlaceOf(place).label)}`;

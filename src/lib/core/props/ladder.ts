@@ -102,9 +102,12 @@ export function rungsOfStacks(stacks: readonly Stack[], use: StackUse): Rung[] {
 
 /** Of the settings, from the one nearest `fromCm` to the last that is not past the goal. */
 function rungsBetween(all: readonly Rung[], fromCm: number, toCm: number): Rung[] {
-  const start = all.reduce((near, rung) => (Math.abs(rung.depthCm - fromCm) <= Math.abs(near.depthCm - fromCm) ? rung : near));
-  const between = all.filter((rung) => rung.depthCm <= start.depthCm && rung.depthCm >= toCm);
-  return between.length > 0 ? between : [start];
+  // Not below the goal: the nearest stack might lie past a goal that is close.
+  const open = all.filter((rung) => rung.depthCm >= toCm - 1e-9);
+  const start = (open.length > 0 ? open : all.slice(0, 1)).reduce((near, rung) =>
+    Math.abs(rung.depthCm - fromCm) <= Math.abs(near.depthCm - fromCm) ? rung : near
+  );
+  return open.length > 0 ? open.filter((rung) => rung.depthCm <= start.depthCm) : [start];
 }
 
 function stepCost(from: Rung, to: Rung, wishStepCm: number, maxStepCm: number): number {

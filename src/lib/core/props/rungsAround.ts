@@ -18,7 +18,9 @@ export function rungsAround(ask: RungsAsk): RungsAround {
   const here = down.steps[0]?.depthCm ?? 0;
   const up = ladder({ fromCm: here + roomToEaseCm, toCm: here, shelf, use, stacks });
   const above = up.steps.filter((rung) => rung.depthCm > here + 1e-9);
-  return { rungs: [...above, ...down.steps], faults: down.faults };
+  // A step that is missing on the way back is told as well.
+  const missingAbove = up.faults.filter((f) => f.toCm >= here - 1e-9);
+  return { rungs: [...above, ...down.steps], faults: [...missingAbove, ...down.faults] };
 }
 
 export type RungsAsk = Readonly<{

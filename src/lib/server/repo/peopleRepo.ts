@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { goalOf } from '$lib/core';
+import { goalOf, measures, planExerciseIds, sorePainKinds } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
 
@@ -19,50 +19,82 @@ const PersonRow = z
     right_value: z.number().nullable(),
     both_value: z.number().nullable(),
     measured_on: z.iso.date().nullable(),
-    last_session_at: z.string().nullable(),
-    next_on: z.iso.date().nullable(),
-    is_undecided: z.boolean(),
-    open_locks: z.number(),
-    is_open: z.boolean().nullable()
+    verdicts_wait: z.boolean(),
+    has_decisions: z.boolean(),
+    is_graded: z.boolean(),
+    plan_version: z.number().nullable(),
+    session: z.object({ status: z.enum(['running', 'planned']), week: z.int(), ordinal: z.int(), on: z.iso.date() }).nullable(),
+    open_stops: z.number(),
+    person_stops: z.number(),
+    screening: z
+      .object({
+        clearance: z.enum(['go', 'go with limits', 'clinician first', 'urgent']),
+        cleared_by: z.string().nullable(),
+        taken_on: z.iso.date(),
+        version: z.string()
+      })
+      .nullable()
   })
   .transform((r) => ({
     id: r.id,
     name: r.name,
     level: r.level,
-    goal: r.goal_kind &&
-      r.headline && {
-        kind: r.goal_kind,
-        name: r.goal_title || goalOf(r.goal_kind).name,
-        headline: r.headline,
-        target: r.target,
-        targetOn: r.target_on,
-        eventName: r.event_name ?? '',
-        /** Goals besides this one. */
-        others: r.goal_count - 1
-      },
+    goal:
+      r.goal_kind === null || r.headline === null
+        ? null
+        : {
+            kind: r.goal_kind,
+            name: r.goal_title || goalOf(r.goal_kind).name,
+            headline: r.headline,
+            target: r.target,
+            targetOn: r.target_on,
+            eventName: r.event_name ?? '',
+            /** Goals besides this one. */
+            others: r.goal_count - 1
+          },
     /** Newest mean of the headline by side; `both` where the sides go together. */
     values: { left: r.left_value, right: r.right_value, both: r.both_value },
     measuredOn: r.measured_on,
-    lastSessionAt: r.last_session_at,
-    nextOn: r.next_on,
-    /** The last session was reviewed by nobody yet. */
-    isUndecided: r.is_undecided,
-    openLocks: r.open_locks,
-    /** Null: not screened. */
-    isOpen: r.is_open
+    verdictsWait: r.verdicts_wait,
+    hasDecisions: r.has_decisions,
+    isGraded: r.is_graded,
+    planVersion: r.plan_version,
+    /** The one that runs, or else the next. */
+    session: r.session,
+    openStops: r.open_stops,
+    /** Stops of the whole person. */
+    personStops: r.person_stops,
+    screening: r.screening && {
+      clearance: r.screening.clearance,
+      clearedBy: r.screening.cleared_by,
+      takenOn: r.screening.taken_on,
+      version: r.screening.version
+    }
   }));
 export type Person = z.output<typeof PersonRow>;
+
+/** The mode a headline is mainly taken in. */
+const mainModes = Object.fromEntries(measures.map((m) => [m.id, m.modes[0]]));
 
 /** Everyone of the list with the few figures it shows, in one query; by name. */
 export async function listPeople(db: Db, which: 'active' | 'archived'): Promise<Person[]> {
   const { rows } = await db.query(
     `select c.id, c.name, c.level, g.kind as goal_kind, g.title as goal_title, g.headline, g.target, g.target_on, g.event_name,
             (select count(*) from goal where client_id = c.id and closed_at is null) as goal_count,
-            m.left_value, m.right_value, m.both_value, m.measured_on, s.last_session_at, s.next_on,
-            coalesce(s.last_id is not null and not exists (select 1 from decision d where d.session_id = s.last_id and d.moment = 'review'), false)
-              as is_undecided,
-            (select count(*) from body_lock l where l.client_id = c.id and l.cleared_on is null) as open_locks,
-            sc.is_open
+            m.left_value, m.right_value, m.both_value, m.measured_on,
+            (select count(*) from body_lock l where l.client_id = c.id and l.cleared_on is null) as open_stops,
+            (select count(*) from body_lock l where l.client_id = c.id and l.cleared_on is null and l.whole_person) as person_stops,
+            (select json_build_object('clearance', clearance, 'cleared_by', cleared_by, 'taken_on', taken_on, 'version', version)
+               from screening where client_id = c.id order by id desc limit 1) as screening,
+            exists (select 1 from exercise_setting e where e.goal_id = g.id and e.setting <> '{}'
+                     group by e.exercise_id having count(*) = 2) as is_graded,
+            (select max(version) from plan p where p.goal_id = g.id and p.superseded_at is null) as plan_version,
+            (select json_build_object('status', n.status, 'week', n.week, 'ordinal', n.ordinal, 'on', n.planned_on)
+               from session n join plan p on p.id = n.plan_id
+              where p.goal_id = g.id and n.status in ('running', 'planned')
+              order by n.status = 'running' desc, p.version, n.week, n.ordinal, n.id limit 1) as session,
+            exists (select 1 from decision d where d.goal_id = g.id) as has_decisions,
+            coalesce(v.wait, false) as verdicts_wait
        from client c
        left join lateral (
          select * from goal where client_id = c.id and closed_at is null
@@ -78,25 +110,29 @@ export async function listPeople(db: Db, which: 'active' | 'archived'): Promise<
              select distinct on (t.side) t.side, o.taken_on, avg(t.value) as mean
                from occasion o join trial t on t.occasion_id = o.id
               where o.client_id = c.id and o.removed_at is null and t.measure_id = g.headline
-                and (t.mode = 'passive' or not exists (
-                      select 1 from trial p join occasion q on q.id = p.occasion_id
-                       where q.client_id = c.id and q.removed_at is null and p.measure_id = g.headline and p.mode = 'passive'))
+                and t.mode = $2::jsonb ->> g.headline
               group by t.side, o.id
               order by t.side, o.taken_on desc, o.id desc
            ) n
        ) m on true
        left join lateral (
-         select max(n.ended_at) as last_session_at, min(n.planned_on) filter (where n.status = 'planned') as next_on,
-                (array_agg(n.id order by n.ended_at desc) filter (where n.ended_at is not null))[1] as last_id
-           from session n join plan p on p.id = n.plan_id where p.goal_id = g.id
-       ) s on true
-       left join lateral (
-         select (clearance in ('go', 'go with limits') or cleared_by is not null) as is_open
-           from screening where client_id = c.id order by id desc limit 1
-       ) sc on true
+         -- Of the session that ended last: a set without its verdict, or pain told after one.
+         select exists (select 1 from jsonb_to_recordset(n.planned_sets) as s ("exerciseId" text, side text)
+                         where s.side is not null and s."exerciseId" = any ($3::text[])
+                           and not exists (select 1 from decision d where d.session_id = n.id and d.moment = 'review'
+                                              and d.exercise_id = s."exerciseId" and d.side = s.side))
+             or exists (select 1 from pain_event e join decision d on d.session_id = n.id and d.moment = 'review'
+                                              and d.exercise_id = e.exercise_id and (e.work_side is null or d.side = e.work_side)
+                         where e.session_id = n.id and e.told_at > d.decided_at and e.kind = any ($4::text[])
+                           and not exists (select 1 from decision a where a.session_id = n.id and a.moment = 'afterwards'
+                                              and a.exercise_id = d.exercise_id and a.side = d.side)) as wait
+           from session n join plan p on p.id = n.plan_id
+          where p.goal_id = g.id and n.status in ('done', 'stopped') and n.started_at is not null
+          order by n.started_at desc, n.id desc limit 1
+       ) v on true
       where (c.archived_at is not null) = $1
       order by lower(c.name), c.id`,
-    [which === 'archived']
+    [which === 'archived', JSON.stringify(mainModes), planExerciseIds, sorePainKinds]
   );
   return allRows(PersonRow, rows);
 }

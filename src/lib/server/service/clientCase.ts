@@ -106,14 +106,15 @@ export async function loadCase(db: Db, clientId: number, today: string): Promise
 }
 
 /** The case when it has a goal, else null. */
-export const withGoal = (c: ClientCase): GoalCase | null => (c.goal ? { ...c, goal: c.goal } : null);
+export const withGoal = (c: ClientCase): GoalCase | null => (hasGoal(c) ? c : null);
+
+// The case itself, not a copy: what is remembered of it (`perCase`) is remembered once a request.
+const hasGoal = (c: ClientCase): c is GoalCase => c.goal !== null;
+const isSplitCase = (c: ClientCase): c is SplitCase =>
+  c.goal !== null && goalOf(c.goal.kind).model === 'split' && c.goal.leadSide !== null && c.goal.target !== null;
 
 /** The case when its goal is a front split, else null. */
-export function withSplit(c: ClientCase): SplitCase | null {
-  const { goal } = c;
-  if (!goal || goalOf(goal.kind).model !== 'split' || goal.leadSide === null) return null;
-  return { ...c, goal: { ...goal, leadSide: goal.leadSide, target: goal.target ?? 0 } };
-}
+export const withSplit = (c: ClientCase): SplitCase | null => (isSplitCase(c) ? c : null);
 
 /** The case once a goal is set. Throws: CoreError 'not_found'. */
 export async function loadGoalCase(db: Db, clientId: number, today: string): Promise<GoalCase> {

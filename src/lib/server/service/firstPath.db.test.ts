@@ -14,7 +14,7 @@ import { clearLock, saveScreening } from './checking';
 import { loadCase, loadSplitCase } from './clientCase';
 import { saveGoal } from './goalSetting';
 import { gradeOf, setDial } from './gradeExercise';
-import { gradesOf, settingsOf, splitExerciseId } from './grading';
+import { settingsOf, splitExerciseId, splitGrade } from './grading';
 import { compareSides } from './comparing';
 import { readingsOf, weakerSide } from './splitReadings';
 import { saveOccasion } from './measuring';
@@ -177,7 +177,7 @@ describe('planning', () => {
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
       const c = await loadSplitCase(db, id, today);
-      expect(gradesOf(c).map((g) => g.depthCm)).toEqual([20, 22.5]);
+      expect((['left', 'right'] as const).map((side) => splitGrade(c, side)!.rung.depthCm)).toEqual([20, 22.5]);
       expect(settingsOf(c)[splitExerciseId]!.right.depthCm).toBe(22.5);
       const view = planView({ ...c, plan: c.plan! });
       expect(view.flatMap((w) => w.sessions)).toHaveLength(12);
@@ -213,7 +213,8 @@ describe('planning', () => {
       await passCheck(db, id);
       await measure(db, id, 20, 22);
       await expect(makePlan(db, id, planInput, today)).rejects.toEqual(refusal('no_stack_near'));
-      expect(gradesOf(await loadSplitCase(db, id, today)).every((g) => g.tooDeep)).toBe(true);
+      const bare = await loadSplitCase(db, id, today);
+      expect((['left', 'right'] as const).every((side) => splitGrade(bare, side)!.tooFar)).toBe(true);
     }));
 
   test('a shelf emptied later takes the position out of the sessions, and says so', () =>
@@ -284,7 +285,7 @@ describe('practising', () => {
       expect(c.sessions.find((s) => s.id === sessionId)!.status).toBe('stopped');
       const blocks = planView({ ...c, plan: c.plan! }).at(-1)!.sessions[0]!.blocks;
       expect(blocks.map((b) => b.exerciseId)).not.toContain('front_split_on_stack');
-      expect((await listPeople(db, 'active'))[0]).toMatchObject({ openLocks: 1 });
+      expect((await listPeople(db, 'active'))[0]).toMatchObject({ openStops: 1 });
 
       await clearLock(db, id, c.locks[0]!.id, { clearedBy: 'A. Clinician', clearNote: 'Quiet.' }, today);
       const after = await loadSplitCase(db, id, today);
@@ -387,12 +388,12 @@ describe('end stops', () => {
       const answers = { flags: [], sides: {}, endStops: [...endStops], beighton: [], effortCapPct: 60, sensationCap: 4 };
       await saveScreening(db, id, answers, today);
       await measure(db, id, 15, 15); // deeper than the stops allow
-      const [left] = gradesOf(await loadSplitCase(db, id, today));
       const endCm = 90 * Math.sin((15 * Math.PI) / 180) - 0.5; // 150° open on two legs of about 90 cm
-      expect(left!.depthCm).toBeGreaterThanOrEqual(endCm);
       const c = await loadSplitCase(db, id, today);
+      const left = splitGrade(c, 'left')!;
+      expect(left.rung.depthCm).toBeGreaterThanOrEqual(endCm);
       const { stack } = gradeOf(c, exerciseOf(splitExerciseId), 'left').dials[0]!;
-      for (const r of [...left!.rungs, ...stack!.rungs, ...stack!.near]) expect(r.depthCm).toBeGreaterThanOrEqual(endCm);
+      for (const r of [...left.rungs, ...stack!.rungs, ...stack!.near]) expect(r.depthCm).toBeGreaterThanOrEqual(endCm);
       await expect(chooseStack(db, id, 'left', 10)).rejects.toEqual(refusal('past_end'));
     }));
 });

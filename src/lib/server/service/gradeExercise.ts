@@ -1,34 +1,35 @@
 import type { DialInput } from '$lib/contract/exerciseForms';
 import {
   CoreError,
+  countsFrom,
+  depthOfDial,
   dialAtRung,
   dialStates,
   easier,
   endValues,
+  gradeStack,
   harder,
   holdWithin,
   isHarder,
   isWithin,
+  jumpOf,
   levelName,
-  measureOf,
+  longHold,
   planExerciseIds,
   reasonText,
   rungAt,
-  rungsAround,
   rungsOfStacks,
   sides,
   stacksOn,
-  usualStepCm,
   type Dial,
   type DialEnd,
   type DialWait,
   type Exercise,
   type Gated,
-  type LadderFault,
   type Prop,
-  type Rung,
   type Setting,
   type Side,
+  type StackGrade,
   type StackUse,
   type Step
 } from '$lib/core';
@@ -36,36 +37,29 @@ import type { Database, Db } from '../db/db';
 import { insertSettingChange } from '../repo/choiceRepo';
 import { upsertSetting } from '../repo/planRepo';
 import type { ShelfProp } from '../repo/propRepo';
-import { dateOf, loadGoalCase, withSplit, type ClientCase, type GoalCase } from './clientCase';
-import { settingsOf } from './grading';
+import { dateOf, loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
 import { exerciseIn } from './library';
-import { latestTaken } from './taken';
 import { perCase } from './perCase';
-import { barsOf, gateOf, measuredOf, startRung } from './safety';
+import { barsOf, dialValue, gateOf, measuredOf, startReading } from './safety';
 
 /** Where a dial that stands on a stack is, and what the shelf makes of it. */
-export type GradedStack = Readonly<{
-  /** The measured reach that gives the start; null where none was taken. */
-  measured: Readonly<{ value: number; takenOn: string; bodyState: 'cold' | 'warm' | 'after' }> | null;
-  /** The measure to take first, where one is meant and none was taken. */
-  missing: string | null;
-  words: string | null;
-  chosen: boolean;
-  rung: Rung;
-  rungs: readonly Rung[];
-  faults: readonly LadderFault[];
-  /** The nearest other heights the shelf makes. */
-  near: readonly Rung[];
-  /** The shelf's nearest is harder than what is meant by more than the greatest step. */
-  tooFar: boolean;
-  /** Not every stack was tried: up to how many props in a stack all were. */
-  triedItems: number | null;
-}>;
+export type GradedStack = StackGrade &
+  Readonly<{
+    /** The measured reach that gives the start; null where none was taken. */
+    measured: Readonly<{ value: number; takenOn: string; bodyState: 'cold' | 'warm' | 'after' }> | null;
+    /** The measure to take first, where one is meant and none was taken. */
+    missing: string | null;
+    words: string | null;
+    /** Not every stack was tried: up to how many props in a stack all were. */
+    triedItems: number | null;
+  }>;
 
 export type GradedDial = Readonly<{
   dial: Dial;
   /** Null where nobody has set it yet, and no figure is usual. */
   at: number | null;
+  /** From where a step counts; null where there is nothing to count from. */
+  from: number | null;
   harder: number | null;
   easier: number | null;
   /** The hardest it may stand at for this client, and the day on which it may be made harder again; null where nothing says so. */
@@ -105,48 +99,82 @@ const askGate = (c: GoalCase, exercise: Exercise, side: Side, setting: Setting):
   return gateOf(c, exercise, place, setting, measuredOf(c, exercise, place));
 };
 
-/** Where the dials of an exercise stand on a side, as far as anybody set them or a figure is usual, inside what the gate allows. */
-export function settingOf(c: GoalCase, exercise: Exercise, side: Side): Setting {
-  const split = withSplit(c);
-  const kept = c.settings[exercise.id]?.[side] ?? {};
-  const planned =
-    split && planExerciseIds.some((id) => id === exercise.id) ? settingsOf(split)[exercise.id]![side] : exercise.start;
-  const setting = { ...planned, ...kept };
-  return holdWithin(exercise, setting, endValues(askGate(c, exercise, side, setting)));
-}
+type Placed = Readonly<{
+  gated: Gated;
+  /** As set or usual, inside what the gate allows; a dial on a stack that nobody set is not in it. */
+  setting: Setting;
+  stacks: ReadonlyMap<string, GradedStack>;
+}>;
 
-export function gradeOf(c: GoalCase, exercise: Exercise, side: Side, shelf: readonly ShelfProp[] = c.shelf): ExerciseGrade {
+/** What grading, planning and practising ask again and again of one case. */
+const known = perCase((_: GoalCase) => new Map<string, Placed>());
+
+/** The one grading: an exercise on a side and a shelf, as it is set or would start. */
+function placed(c: GoalCase, exercise: Exercise, side: Side, shelf: readonly ShelfProp[]): Placed {
+  const key = `${exercise.id}/${side}/${shelf === c.homeShelf ? 'home' : 'studio'}`;
+  const found = shelf === c.shelf || shelf === c.homeShelf ? known(c).get(key) : undefined;
+  if (found) return found;
   const kept = c.settings[exercise.id]?.[side] ?? {};
-  const unset = exercise.dials.filter((d) => d.stack && kept[d.id] === undefined).map((d) => d.id);
-  const setting = settingOf(c, exercise, side);
-  const inUse = Object.fromEntries(Object.entries(setting).filter(([id]) => !unset.includes(id)));
-  const gated = askGate(c, exercise, side, inUse);
-  const ends = endValues(gated);
+  const wanted = { ...startOf(c, exercise), ...kept };
+  const gated = askGate(c, exercise, side, wanted);
   const stacks = new Map(
     exercise.dials.flatMap((dial) =>
-      dial.stack ? [[dial.id, gradeStack(c, exercise, dial, dial.stack, side, shelf, ends[dial.id])] as const] : []
+      dial.stack
+        ? [[dial.id, stackOf(c, exercise, dial, dial.stack, { side, shelf, end: gated.ends[dial.id] ?? null })] as const]
+        : []
     )
   );
-  const placed = { ...setting };
-  for (const [id, stack] of stacks) placed[id] = dialAtRung(dialIn(exercise, id), stack.rung);
+  const made = { gated, setting: holdWithin(exercise, wanted, endValues(gated)), stacks };
+  known(c).set(key, made);
+  return made;
+}
+
+/** What nobody set begins as usual; a beginner's cycle with the shorter hold. */
+function startOf({ client }: GoalCase, exercise: Exercise): Setting {
+  const unset = exercise.dials.filter((d) => d.stack).map((d) => d.id);
+  const start = Object.fromEntries(Object.entries(exercise.start).filter(([id]) => !unset.includes(id)));
+  const isCycle = start.effortPct !== undefined && planExerciseIds.some((id) => id === exercise.id);
+  return isCycle && client.level === 'beginner' ? { ...start, holdS: longHold.leastHoldS.beginner } : start;
+}
+
+/** Where the dials of an exercise stand on a side: as set or usual, and a stack where it was measured for. */
+export function settingOf(c: GoalCase, exercise: Exercise, side: Side): Setting {
+  const { setting, stacks } = placed(c, exercise, side, c.shelf);
+  const starts = [...stacks].flatMap(([id, s]) =>
+    s.chosen || !s.measured ? [] : [[id, dialAtRung(dialIn(exercise, id), s.rung)] as const]
+  );
+  return { ...Object.fromEntries(starts), ...setting };
+}
+
+/** The stack an exercise stands on; null where none of its dials stands on one. */
+export const stackGradeOf = (c: GoalCase, exercise: Exercise, side: Side): GradedStack | null =>
+  placed(c, exercise, side, c.shelf).stacks.values().next().value ?? null;
+
+export function gradeOf(c: GoalCase, exercise: Exercise, side: Side, shelf: readonly ShelfProp[] = c.shelf): ExerciseGrade {
+  const { gated, setting, stacks } = placed(c, exercise, side, shelf);
+  const ends = endValues(gated);
+  const at = { ...setting };
+  for (const [id, stack] of stacks) at[id] = dialAtRung(dialIn(exercise, id), stack.rung);
   const range = { rungs: Object.fromEntries([...stacks].map(([id, s]) => [id, s.rungs])), ends };
-  const states = dialStates(exercise, placed, range);
+  const states = dialStates(exercise, at, range);
   const history = historyOf(c, exercise, side);
-  const step = { exercise, setting: placed, range, catalogue: c.catalogue };
+  const step = { exercise, setting: at, range, catalogue: c.catalogue };
   const movedLast = history.find((h) => exercise.dials.some((d) => d.id === h.dial))?.dial;
   return {
     side,
     gated,
     dials: exercise.dials.map((dial) => {
       const state = states.find((s) => s.id === dial.id);
+      const stack = stacks.get(dial.id) ?? null;
       return {
         dial,
         at: state?.at ?? null,
+        from: stack ? countsFrom(dial, stack, stack.measured?.value ?? null) : (state?.at ?? null),
         harder: state?.harder ?? null,
         easier: state?.easier ?? null,
         end: gated.ends[dial.id] ?? null,
         wait: gated.waits[dial.id] ?? null,
-        stack: stacks.get(dial.id) ?? null
+        stack
       };
     }),
     history,
@@ -176,74 +204,27 @@ function historyOf(c: ClientCase, { id }: Exercise, side: Side): Change[] {
   return [...graded, ...decided].toReversed().toSorted((a, b) => b.on.localeCompare(a.on));
 }
 
-/** Signed depth of a dial's value, as ladders count: where higher is harder, a height lies past flat. */
-const depthOf = (dial: Dial, value: number): number => (dial.harder === 'up' ? -value : value);
-
-function measuredFor(c: ClientCase, use: StackUse, exercise: Exercise, side: Side): GradedStack['measured'] {
-  if (!use.startFrom) return null;
-  const { measure } = use.startFrom;
-  const at = measureOf(measure).sides === 'both together' ? null : side;
-  const one = (s: Side | null) => latestTaken(c, measure, s, 'passive') ?? latestTaken(c, measure, s, 'active');
-  const taken = at === null || isPerSide(exercise) ? one(at) : higher(one('left'), one('right'));
-  return (
-    taken && { value: use.past ? taken.value : Math.max(0, taken.value), takenOn: taken.takenOn, bodyState: taken.bodyState }
-  );
-}
-
-/** Both sides stand on the same stack: that of the side that needs more. */
-const higher = <T extends { value: number }>(a: T | null, b: T | null): T | null =>
-  a && b ? (a.value >= b.value ? a : b) : (a ?? b);
-
 /** Every exercise of a week and both its sides stand on one shelf. */
 const searchedOnce = perCase((shelf: readonly Prop[]) => stacksOn(shelf.filter((p) => p.faces.length > 0)));
 
-function gradeStack(
+function stackOf(
   c: GoalCase,
   exercise: Exercise,
   dial: Dial,
   use: StackUse,
-  side: Side,
-  shelf: readonly ShelfProp[],
-  endAt: number | undefined
+  { side, shelf, end }: Readonly<{ side: Side; shelf: readonly ShelfProp[]; end: DialEnd | null }>
 ): GradedStack {
   const { stacks, bounded, triedItems } = searchedOnce(shelf)(use);
-  const split = withSplit(c);
-  const end = Math.max(
-    endAt === undefined ? -Infinity : depthOf(dial, endAt),
-    depthOf(dial, dial.harder === 'up' ? dial.max : dial.min)
-  );
-  const whole = rungsOfStacks(stacks, use).filter((r) => r.depthCm <= Math.max(dial.max, 0));
-  // Where even the easiest height is harder than the end, that one is shown; the gate bars what is past it.
-  const inside = whole.filter((r) => r.depthCm >= end - 1e-9);
-  const all = inside.length > 0 ? inside : whole.slice(0, 1);
-  const measured = measuredFor(c, use, exercise, side);
-  const kept = c.settings[exercise.id]?.[side]?.[dial.id];
-  // Unsure: begin with the middle height (common practice).
-  const middle = all[Math.floor((all.length - 1) / 2)]?.depthCm ?? 0;
-  const meant =
-    kept !== undefined ? depthOf(dial, kept) : measured ? depthOf(dial, measured.value) : use.higherIs === 'harder' ? 0 : middle;
-  // A start is never harder than what was measured; what is in use stands where it is nearest.
-  const rung = kept === undefined || meant < end ? startRung(all, Math.max(meant, end))! : rungAt(all, meant)!;
-  const goalEnd = use.past && split ? split.goal.target : use.higherIs === 'harder' ? Math.min(rung.depthCm - 10, -10) : 0;
-  const around = rungsAround({ depthCm: rung.depthCm, targetCm: Math.max(goalEnd, end), shelf, use, stacks });
-  const { faults } = around;
-  const rungs = around.rungs.filter(
-    (r) => r.depthCm === rung.depthCm || (r.depthCm >= end - 1e-9 && r.depthCm <= Math.max(dial.max, 0))
-  );
-  const near = all
-    .filter((r) => Math.abs(r.depthCm - rung.depthCm) <= 6 && r.depthCm !== rung.depthCm)
-    .toSorted((a, b) => Math.abs(a.depthCm - rung.depthCm) - Math.abs(b.depthCm - rung.depthCm))
-    .slice(0, 3);
+  const taken = startReading(c, exercise, dial, side);
+  const measured = taken && { value: dialValue(dial, taken), takenOn: taken.takenOn, bodyState: taken.bodyState };
+  const isOfGoal = use.past !== undefined && use.startFrom?.measure === c.goal.headline;
+  const setAt = c.settings[exercise.id]?.[side]?.[dial.id] ?? null;
+  const goalCm = isOfGoal ? (c.goal.target ?? 0) : 0;
   return {
+    ...gradeStack({ dial, use, shelf, stacks, setAt, measured: measured?.value ?? null, end, goalCm }),
     measured,
     missing: use.startFrom && !measured ? use.startFrom.measure : null,
     words: use.startFrom?.words ?? null,
-    chosen: kept !== undefined,
-    rung,
-    rungs,
-    faults,
-    near,
-    tooFar: meant - rung.depthCm > usualStepCm.max + 1e-9,
     triedItems: bounded ? triedItems : null
   };
 }
@@ -274,15 +255,12 @@ async function moveDial(tx: Db, clientId: number, input: DialInput, now: Date): 
   if (end && !isWithin(dial, input.value, { [dial.id]: end.at }))
     throw new CoreError('past_end', { end: endText(dial, end.at), why: reasonText(end.why) });
   const to = placeOf(c, graded, input.value);
-  const from = startOf(graded);
-  const ahead = from === null ? 0 : depthOf(dial, from) - depthOf(dial, to);
-  const goesHarder = ahead > 1e-9;
   const soon = wait && inUse !== undefined && isHarder(dial, to, inUse) ? wait : null;
   if (soon && input.reason === '') throw new CoreError('wait_not_over', { why: reasonText(soon.why), opensOn: soon.opensOn });
-  const steps = graded.stack ? ahead / usualStepCm.max : ahead / graded.dial.step;
-  if (goesHarder && steps > 1 + 1e-3 && !input.sure) {
-    const show = (v: number) => (graded.dial.kind === 'level' ? levelName(graded.dial, v) : String(v));
-    throw new CoreError('jump_unconfirmed', { steps: Math.ceil(steps - 1e-3), from: show(from!), to: show(to) });
+  const jump = jumpOf(dial, graded.from, to);
+  if (jump && !input.sure) {
+    const show = (v: number) => (dial.kind === 'level' ? levelName(dial, v) : String(v));
+    throw new CoreError('jump_unconfirmed', { steps: jump.steps, from: show(graded.from!), to: show(to) });
   }
   const places: readonly Side[] = isPerSide(exercise) ? [input.side] : sides;
   for (const side of places) {
@@ -305,13 +283,6 @@ async function moveDial(tx: Db, clientId: number, input: DialInput, now: Date): 
   }
 }
 
-/** From where a step counts: what is in use; while nothing is, or the shelf lost it, what was measured. */
-function startOf({ dial, at, stack }: GradedDial): number | null {
-  if (!stack) return at;
-  if (stack.chosen && !stack.tooFar) return dialAtRung(dial, stack.rung);
-  return stack.measured?.value ?? null;
-}
-
 const endText = (dial: Dial, at: number): string =>
   dial.kind === 'level' ? levelName(dial, Math.floor(at)) : `${Math.round(at * 10) / 10} ${dial.unit}`;
 
@@ -326,7 +297,7 @@ function placeOf(c: GoalCase, { dial, end, stack }: GradedDial, value: number): 
       stack.rung,
       ...rungsOfStacks(searchedOnce(c.shelf)(dial.stack!).stacks, dial.stack!)
     ].filter((r) => isWithin(dial, dialAtRung(dial, r), ends));
-    const rung = rungAt(all, depthOf(dial, value));
+    const rung = rungAt(all, depthOfDial(dial, value));
     if (!rung) throw new CoreError('past_end', { end: endText(dial, end!.at), why: reasonText(end!.why) });
     return dialAtRung(dial, rung);
   }

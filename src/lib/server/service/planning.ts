@@ -17,7 +17,7 @@ import { insertPlan, supersedePlan, upsertSetting, type Plan } from '../repo/pla
 import { insertSession, type Session } from '../repo/sessionRepo';
 import { isOpenForWork } from './checking';
 import { loadSplitCase, type SplitCase } from './clientCase';
-import { gradesOf, rungsOf, settingsOf } from './grading';
+import { rungsOf, settingsOf, splitGrade } from './grading';
 import { hasBaseline } from './taken';
 import { latestReading, readingsOf, weakerSide } from './splitReadings';
 import { safetyOf } from './safety';
@@ -62,9 +62,14 @@ export async function makePlan(db: Database, clientId: number, input: PlanInput,
   if (!isOpenForWork(c)) throw new CoreError('not_cleared');
   const version = c.plan?.version ?? 0;
   if (input.basedOnVersion !== version) throw new CoreError('plan_changed_elsewhere', { version });
-  for (const { chosen, tooDeep, reading, depthCm } of gradesOf(c))
-    if (!chosen && tooDeep)
-      throw new CoreError('no_stack_near', { measuredCm: Math.round(reading.depthCm * 10) / 10, nearestCm: depthCm });
+  for (const side of sides) {
+    const grade = splitGrade(c, side);
+    if (grade && !grade.chosen && grade.tooFar)
+      throw new CoreError('no_stack_near', {
+        measuredCm: Math.round(grade.measured!.value * 10) / 10,
+        nearestCm: grade.rung.depthCm
+      });
+  }
   const ask = planAsk(c, input, c.goal.targetOn);
   const { weeks } = planProgression(ask);
   try {

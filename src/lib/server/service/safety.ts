@@ -4,6 +4,7 @@ import {
   gate,
   isHarder,
   loadedJoints,
+  measureOf,
   motionIds,
   painKindOf,
   painPlaceOf,
@@ -11,13 +12,13 @@ import {
   reasonBrief,
   sides,
   stretchedLines,
+  type Dial,
   type DialId,
   type DialMove,
   type Exercise,
   type Gated,
   type GateReason,
   type Limit,
-  type Rung,
   type SafetyPerson,
   type Setting,
   type Side,
@@ -28,7 +29,7 @@ import { openStops } from '../repo/lockRepo';
 import type { PainRecord } from '../repo/logRepo';
 import { isCheckPassed, limitsOf } from './checking';
 import { dateOf, legOf, type ClientCase } from './clientCase';
-import { latestTaken, takenOf } from './taken';
+import { latestTaken, takenOf, type TakenReading } from './taken';
 import { perCase } from './perCase';
 
 /** Days a pain that was told keeps what it bears on from being made harder, while nobody decides on it (assumption). */
@@ -95,28 +96,28 @@ export function barBrief(c: ClientCase, exercise: Exercise): string {
   return barred.map((side) => `${side}${barred.length === 1 ? ' only' : ''} (${reasonBrief(of(side)!)})`).join(', ');
 }
 
-/** What was measured for the dials that start at a measured reach, as they count. */
-export function measuredOf(c: ClientCase, exercise: Exercise, side: Side | null): Partial<Record<DialId, number>> {
-  const found: Partial<Record<DialId, number>> = {};
-  for (const dial of exercise.dials) {
-    const measure = dial.stack?.startFrom?.measure;
-    if (!measure) continue;
-    const values = (side === null ? [null, ...sides] : [side, null]).flatMap((s) => {
-      const taken = latestTaken(c, measure, s, 'passive') ?? latestTaken(c, measure, s, 'active');
-      return taken ? [dial.stack!.past ? taken.value : Math.max(0, taken.value)] : [];
-    });
-    // Both sides stand on the stack of the one that needs more.
-    if (values.length > 0) found[dial.id] = side === null ? Math.max(...values) : values[0]!;
-  }
-  return found;
+/** The reading a dial on a stack starts from; where both sides stand on one stack, that of the side that needs more. */
+export function startReading(c: ClientCase, exercise: Exercise, dial: Dial, side: Side | null): TakenReading | null {
+  const measure = dial.stack?.startFrom?.measure;
+  if (!measure) return null;
+  const one = (s: Side | null) => latestTaken(c, measure, s, 'passive') ?? latestTaken(c, measure, s, 'active');
+  if (measureOf(measure).sides === 'both together') return one(null);
+  if (exercise.sides === 'each' && side !== null) return one(side);
+  const [left, right] = [one('left'), one('right')];
+  return left && right ? (left.value >= right.value ? left : right) : (left ?? right);
 }
 
-/** Of the settings a shelf makes, the one nearest what is meant that is no harder than it; the easiest where every one is. */
-export function startRung(rungs: readonly Rung[], meantCm: number): Rung | undefined {
-  const easier = rungs.filter((r) => r.depthCm >= meantCm - 1e-9);
-  return easier.length > 0
-    ? easier.reduce((near, r) => (r.depthCm < near.depthCm ? r : near))
-    : rungs.reduce<Rung | undefined>((near, r) => (near && near.depthCm >= r.depthCm ? near : r), undefined);
+/** A reading as its dial counts: only a split goes below the floor. */
+export const dialValue = (dial: Dial, { value }: TakenReading): number => (dial.stack?.past ? value : Math.max(0, value));
+
+/** What was measured for the dials that start at a measured reach, as they count. */
+export function measuredOf(c: ClientCase, exercise: Exercise, side: Side | null): Partial<Record<DialId, number>> {
+  return Object.fromEntries(
+    exercise.dials.flatMap((dial) => {
+      const taken = startReading(c, exercise, dial, side);
+      return taken ? [[dial.id, dialValue(dial, taken)]] : [];
+    })
+  );
 }
 
 /** What an exercise loads and stretches on a side. */

@@ -1,7 +1,7 @@
 import { addDays, daysBetween, nearestStack, sides, waitDays, type Rung, type Side, type Stack } from '$lib/core';
 import type { BodyState } from '$lib/contract/fields';
 import { dateOf, type SplitCase } from './clientCase';
-import { gradesOf, splitExerciseId } from './grading';
+import { splitExerciseId, splitGrade } from './grading';
 import { readingsOf } from './splitReadings';
 import { shelfStacks } from './planning';
 import { endedSessions } from './reviewing';
@@ -38,11 +38,12 @@ export function staircasesOf(c: SplitCase, today: string): Staircase[] {
   const planEndOn = c.plan ? addDays(c.plan.startOn, c.plan.weeks * 7) : today;
   const stacks = shelfStacks(c);
   return sides.flatMap((side): Staircase[] => {
-    const grade = gradesOf(c).find((g) => g.side === side);
+    const grade = splitGrade(c, side);
     if (!grade) return [];
-    const past = pastTreads(c, side, grade.depthCm, firstOn, today, stacks);
+    const { depthCm } = grade.rung;
+    const past = pastTreads(c, side, depthCm, firstOn, today, stacks);
     const ahead = aheadTreads(
-      grade.rungs.filter((r) => r.depthCm < grade.depthCm),
+      grade.rungs.filter((r) => r.depthCm < depthCm),
       week(today)
     );
     const dots = readings

@@ -1,108 +1,152 @@
-import { daysBetween, retestEveryDays, sides, type Side } from '$lib/core';
+import type { Station, StationId, StationState, StationWord } from '$lib/contract/path';
+import { daysBetween, isScreeningDue, measureOf, retestEveryDays, screeningVersion, type Clearance } from '$lib/core';
 import { openLocks } from '../repo/lockRepo';
-import { isCheckDue, isOpenForWork } from './checking';
-import { withGoal, withSplit, type ClientCase, type GoalCase, type SplitCase } from './clientCase';
-import { weekOf } from './week';
-import { hasBaseline, takenOf } from './taken';
+import { isCheckPassed, isOpenForWork } from './checking';
+import { withGoal, withSplit, type ClientCase, type GoalCase } from './clientCase';
+import { positionReadings } from './reading';
 import { proposalsOf } from './reviewing';
+import { hasBaseline, takenOf } from './taken';
 
-export const stationIds = ['check', 'measure', 'read', 'grade', 'plan', 'practise', 'review'] as const;
-export type StationId = (typeof stationIds)[number];
-/** 'closed': this goal has nothing there. */
-export type StationState = 'done' | 'due' | 'blocked' | 'ahead' | 'closed';
-export type Station = Readonly<{ id: StationId; state: StationState; why: string }>;
+/** What the path stands on: taken from the whole case of one person, or for everybody at once by the list of people. */
+export type PathFacts = Readonly<{
+  openStops: number;
+  /** Nothing closes the person: the check is passed, and no stop is of the whole person. */
+  isOpen: boolean;
+  isCheckPassed: boolean;
+  screening: Readonly<{ clearance: Clearance; takenOn: string; version: string }> | null;
+  hasGoal: boolean;
+  /** Plans and sessions can be made. */
+  isPlanned: boolean;
+  /** Newest day of the headline in its main mode. */
+  headlineOn: string | null;
+  /** The headline is there on every side it is taken on. */
+  hasBaseline: boolean;
+  /** A link of the goal was measured, or it has none. */
+  isLinkMeasured: boolean;
+  /** An exercise is set on both sides. */
+  isGraded: boolean;
+  planVersion: number | null;
+  /** The one that runs, or else the next. */
+  session: Readonly<{ status: 'running' | 'planned'; week: number; ordinal: number; on: string }> | null;
+  verdictsWait: boolean;
+  hasDecisions: boolean;
+}>;
 
-const station = (id: StationId, state: StationState, why: string): Station => ({ id, state, why });
-
-/** The path of the work for one client: what is done, what is due, what is blocked, and why. */
-export function stationsOf(c: ClientCase, today: string): Station[] {
-  const goalCase = withGoal(c);
-  if (!goalCase) return [checkStation(c, today), ...stationIds.slice(1).map((id) => station(id, 'ahead', 'Set a goal first.'))];
+/** The facts of one person, from the case. */
+export function pathFacts(c: ClientCase): PathFacts {
   const split = withSplit(c);
-  const baseline = hasBaseline(goalCase);
-  return [
-    checkStation(c, today),
-    measureStation(goalCase, baseline, today),
-    station('read', baseline ? 'done' : 'ahead', baseline ? 'Read down to its links.' : notYet),
-    gradeStation(goalCase, baseline),
-    ...(split
-      ? splitStations(split, baseline)
-      : stationIds.slice(4).map((id) => station(id, 'closed', 'Plans and sessions are made for the front split.')))
-  ];
-}
-
-const notYet = 'The headline is measured first.';
-
-function checkStation(c: ClientCase, today: string): Station {
-  const { screening } = c;
-  const locks = openLocks(c.locks).length;
-  if (!screening) return station('check', 'due', 'Not screened yet.');
-  if (!isOpenForWork(c))
-    return station(
-      'check',
-      'blocked',
-      screening.clearance === 'urgent' ? 'An urgent sign: medical help first.' : 'A clinician first.'
-    );
-  if (locks > 0) return station('check', 'blocked', locks === 1 ? 'A stop is open.' : `${locks} stops are open.`);
-  if (isCheckDue(c, today)) return station('check', 'due', `Asked on ${screening.takenOn}: time to ask again.`);
-  return station('check', 'done', `Screened on ${screening.takenOn}.`);
-}
-
-function measureStation(c: GoalCase, baseline: boolean, today: string): Station {
-  const last = takenOf(c).findLast((r) => r.measureId === c.goal.headline);
-  if (!last || !baseline) return station('measure', 'due', 'No baseline of the headline yet.');
-  const days = daysBetween(last.takenOn, today);
-  if (days > retestEveryDays) return station('measure', 'due', `Last measured ${days} days ago.`);
-  return station('measure', 'done', days === 0 ? 'Measured today.' : `Measured ${days} days ago.`);
-}
-
-/** What the goal itself stands on is chosen first; the other exercises of the week follow. */
-function gradeStation(c: GoalCase, baseline: boolean): Station {
-  if (!baseline) return station('grade', 'ahead', notYet);
-  const position = weekOf(c).find((w) => w.exercise.positionOf.includes(c.goal.kind))?.exercise ?? weekOf(c)[0]?.exercise;
-  const stack = position?.dials.find((d) => d.stack)?.id;
-  const set = (side: Side) => {
-    const kept = position && c.settings[position.id]?.[side];
-    return stack ? kept?.[stack] !== undefined : kept !== undefined && Object.keys(kept).length > 0;
-  };
-  const graded = sides.every(set);
-  return station('grade', graded ? 'done' : 'due', graded ? 'Both sides are set.' : 'Nothing chosen yet.');
-}
-
-function splitStations(c: SplitCase, baseline: boolean): Station[] {
-  const open = isOpenForWork(c);
   const next = c.sessions.find((s) => s.status === 'running') ?? c.sessions.find((s) => s.status === 'planned');
-  const waiting = proposalsOf(c).length;
+  return {
+    openStops: openLocks(c.locks).length,
+    isOpen: isOpenForWork(c),
+    isCheckPassed: isCheckPassed(c.screening),
+    screening: c.screening,
+    hasGoal: c.goal !== null,
+    isPlanned: split !== null,
+    ...headlineFacts(withGoal(c)),
+    isGraded: Object.values(c.settings).some((s) => [s.left, s.right].every((side) => Object.keys(side).length > 0)),
+    planVersion: c.plan?.version ?? null,
+    session: next
+      ? { status: next.status === 'running' ? 'running' : 'planned', week: next.week, ordinal: next.ordinal, on: next.plannedOn }
+      : null,
+    verdictsWait: split !== null && proposalsOf(split).length > 0,
+    hasDecisions: c.decisions.length > 0
+  };
+}
 
-  const practise = !open
-    ? station('practise', 'blocked', 'Cleared by a named person first.')
-    : !c.plan || !next
-      ? station('practise', 'ahead', c.plan ? 'Every session of the plan is done.' : 'There is no plan yet.')
-      : next.status === 'running'
-        ? station('practise', 'due', 'A session is running.')
-        : waiting > 0
-          ? station('practise', 'ahead', 'Decide the last session first.')
-          : station('practise', 'due', `Week ${next.week}, session ${next.ordinal} is next.`);
+function headlineFacts(c: GoalCase | null): Pick<PathFacts, 'headlineOn' | 'hasBaseline' | 'isLinkMeasured'> {
+  if (!c) return { headlineOn: null, hasBaseline: false, isLinkMeasured: false };
+  const [mainMode] = measureOf(c.goal.headline).modes;
+  const taken = takenOf(c).filter((r) => r.measureId === c.goal.headline && r.mode === mainMode);
+  return {
+    headlineOn: taken.at(-1)?.takenOn ?? null,
+    hasBaseline: hasBaseline(c),
+    isLinkMeasured: positionReadings(c).some((r) => r.links.length === 0 || r.neverMeasured.length < r.links.length)
+  };
+}
 
+const station = (id: StationId, state: StationState, word: StationWord): Station => ({ id, state, word });
+
+/** The path of the work: what is done, what is due, what is blocked, and why. */
+export function pathOf(f: PathFacts, today: string): Station[] {
+  if (!f.hasGoal)
+    return [
+      checkStation(f, today),
+      station('measure', 'due', { code: 'goal first' }),
+      ...(['read', 'grade', 'plan', 'practise', 'review'] as const).map((id) => station(id, 'ahead', { code: 'goal first' }))
+    ];
+  const ahead = (id: StationId) => station(id, 'ahead', { code: 'headline first' });
   return [
-    !open
-      ? station('plan', 'blocked', 'Cleared by a named person first.')
-      : !baseline
-        ? station('plan', 'ahead', notYet)
-        : station('plan', c.plan ? 'done' : 'due', c.plan ? `Version ${c.plan.version}.` : 'No plan yet.'),
-    practise,
-    waiting > 0
-      ? station('review', 'due', `${waiting} verdicts wait for you.`)
-      : station(
-          'review',
-          c.decisions.length > 0 ? 'done' : 'ahead',
-          c.decisions.length > 0 ? 'Nothing waits.' : 'After the first session.'
-        )
+    checkStation(f, today),
+    measureStation(f, today),
+    !f.hasBaseline
+      ? ahead('read')
+      : f.isLinkMeasured
+        ? station('read', 'done', { code: 'read' })
+        : station('read', 'ahead', { code: 'no link measured' }),
+    !f.hasBaseline
+      ? ahead('grade')
+      : f.isGraded
+        ? station('grade', 'done', { code: 'both sides set' })
+        : station('grade', 'due', { code: 'nothing chosen' }),
+    ...(f.isPlanned
+      ? sessionStations(f, today)
+      : (['plan', 'practise', 'review'] as const).map((id) => station(id, 'closed', { code: 'front split only' })))
   ];
 }
 
-/** Where the work goes on: the first station that waits for something. */
-export function nextStation(stations: readonly Station[]): StationId {
-  const open = stations.filter((s) => s.state !== 'closed');
-  return open.find((s) => s.state === 'due' || s.state === 'blocked')?.id ?? open.at(-1)?.id ?? 'review';
+/** The path of one person. */
+export const stationsOf = (c: ClientCase, today: string): Station[] => pathOf(pathFacts(c), today);
+
+function checkStation({ screening, isCheckPassed, openStops }: PathFacts, today: string): Station {
+  if (!screening) return station('check', 'due', { code: 'not screened' });
+  if (!isCheckPassed)
+    return station('check', 'blocked', { code: screening.clearance === 'urgent' ? 'urgent sign' : 'clinician first' });
+  if (openStops > 0) return station('check', 'blocked', { code: 'stops open', stops: openStops });
+  const { takenOn: on, version } = screening;
+  return isScreeningDue(on, version, screeningVersion, today)
+    ? station('check', 'due', { code: 'check again', on })
+    : station('check', 'done', { code: 'screened', on });
 }
+
+function measureStation({ hasBaseline, headlineOn }: PathFacts, today: string): Station {
+  if (!hasBaseline || headlineOn === null) return station('measure', 'due', { code: 'no baseline' });
+  const days = daysBetween(headlineOn, today);
+  return days > retestEveryDays
+    ? station('measure', 'due', { code: 'retest', days })
+    : station('measure', 'done', { code: 'measured', days });
+}
+
+function sessionStations(f: PathFacts, today: string): Station[] {
+  const plan = !f.isOpen
+    ? station('plan', 'blocked', { code: 'cleared first' })
+    : !f.hasBaseline
+      ? station('plan', 'ahead', { code: 'headline first' })
+      : f.planVersion === null
+        ? station('plan', 'due', { code: 'no plan' })
+        : station('plan', 'done', { code: 'planned', version: f.planVersion });
+  const review = f.verdictsWait
+    ? station('review', 'due', { code: 'verdicts wait' })
+    : f.hasDecisions
+      ? station('review', 'done', { code: 'nothing waits' })
+      : station('review', 'ahead', { code: 'after the first session' });
+  return [plan, practiseStation(f, today), review];
+}
+
+function practiseStation({ isOpen, planVersion, session, verdictsWait }: PathFacts, today: string): Station {
+  if (!isOpen) return station('practise', 'blocked', { code: 'cleared first' });
+  if (planVersion === null || !session)
+    return station('practise', 'ahead', { code: planVersion === null ? 'no plan' : 'plan done' });
+  if (session.status === 'running') return station('practise', 'due', { code: 'session running' });
+  if (verdictsWait) return station('practise', 'ahead', { code: 'verdicts first' });
+  const { week, ordinal, on } = session;
+  return station('practise', 'due', { code: on < today ? 'session overdue' : 'next session', week, ordinal, on });
+}
+
+/** What waits: the first station that wants something done; null where nothing does. */
+export const waitsFor = (stations: readonly Station[]): Station | null =>
+  stations.find((s) => s.state === 'due' || s.state === 'blocked') ?? null;
+
+/** Where the work goes on. */
+export const nextStation = (stations: readonly Station[]): StationId =>
+  waitsFor(stations)?.id ?? stations.filter((s) => s.state !== 'closed').at(-1)?.id ?? 'review';

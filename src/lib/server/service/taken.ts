@@ -145,9 +145,16 @@ export const isDue = (c: ClientCase, measureId: string, today: string): boolean 
   return days === null || days > retestEveryDays;
 };
 
+/** Whether a measure is there on every side it is taken on. */
+export const hasEverySide = (measureId: string, taken: readonly (Side | null)[]): boolean =>
+  (measureOf(measureId).sides === 'each' ? sides : [null]).every((side) => taken.includes(side));
+
 /** A baseline of the headline: every side it is taken on, in its first mode. */
 export function hasBaseline(c: GoalCase): boolean {
-  const headline = measureOf(c.goal.headline);
-  const places: readonly (Side | null)[] = headline.sides === 'each' ? sides : [null];
-  return places.every((side) => latestTaken(c, headline.id, side, headline.modes[0]!) !== null);
+  const [mainMode] = measureOf(c.goal.headline).modes;
+  const taken = takenOf(c).filter((r) => r.measureId === c.goal.headline && r.mode === mainMode);
+  return hasEverySide(
+    c.goal.headline,
+    taken.map((r) => r.side)
+  );
 }

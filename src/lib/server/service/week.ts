@@ -30,7 +30,7 @@ export const weekOf = perCase((c: GoalCase): WeekExercise[] => {
 function firstWeek(c: GoalCase): Exercise[] {
   if (withSplit(c))
     return planExerciseIds.map((id) => exerciseIn(c.catalogue, id)).toSorted((a, b) => b.positionOf.length - a.positionOf.length);
-  const goal = goalOf(c.goal.kind);
+  const goal = { ...goalOf(c.goal.kind), headline: c.goal.headline, demands: c.goal.demands };
   const list = goalExercises(goal, c.catalogue);
   const position = list[0] && openOrEasier(c, list[0]);
   const open = goalExercises(

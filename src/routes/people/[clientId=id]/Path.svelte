@@ -1,7 +1,8 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import type { Station } from '$lib/server/service/stations';
+  import type { Station } from '$lib/contract/path';
   import { capital } from '$lib/ui/format';
+  import { pathText } from '$lib/ui/pathText';
 
   type Props = { stations: readonly Station[]; /** Address of the client. */ base: string };
   let { stations, base }: Props = $props();
@@ -15,7 +16,8 @@
 
 <nav bind:this={nav} aria-label="Path of the work" class="ml-auto max-w-full overflow-x-auto lg:flex-none">
   <ol class="flex">
-    {#each stations as { id, state, why } (id)}
+    {#each stations as { id, state, word } (id)}
+      {@const why = pathText(word)}
       {@const here = page.url.pathname.startsWith(`${base}/${id}`)}
       <li class="relative flex">
         <a

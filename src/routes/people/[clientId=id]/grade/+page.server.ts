@@ -15,7 +15,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
   // An exercise may be looked at before it is put into the week.
   const looked = wanted === null ? undefined : c.catalogue.find((e) => e.id === wanted);
   if (wanted !== null && !looked) error(404, 'There is no such page.');
-  const firstOpen = week.find((w) => barsOf(c, w.exercise).length === 0) ?? week[0]!;
+  const firstOpen = week.find((w) => barsOf(c, w.exercise).length === 0) ?? week[0];
   const chosen = inWeek ?? (looked ? { exercise: looked, choice: null, schoolId: c.client.schoolId } : firstOpen);
   const atHome = url.searchParams.get('shelf') === 'home';
   const shelf = atHome ? c.homeShelf : c.shelf;
@@ -30,14 +30,19 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
       isSet: c.settings[exercise.id] !== undefined,
       barred: barBrief(c, exercise)
     })),
-    exercise: chosen.exercise,
-    inWeek: inWeek !== undefined || !looked,
-    choice: chosen.choice,
-    schoolId: chosen.schoolId,
+    // A goal of one's own that names no joint range begins with an empty week.
+    desk: chosen
+      ? {
+          exercise: chosen.exercise,
+          inWeek: inWeek !== undefined || !looked,
+          choice: chosen.choice,
+          schoolId: chosen.schoolId,
+          grades: { left: gradeOf(c, chosen.exercise, 'left', shelf), right: gradeOf(c, chosen.exercise, 'right', shelf) },
+          isBarred: barsOf(c, chosen.exercise).length > 0,
+          note: c.notes.find((n) => n.exerciseId === chosen.exercise.id) ?? null
+        }
+      : null,
     prefers: { schoolId: c.client.schoolId, policies: c.client.policies },
-    grades: { left: gradeOf(c, chosen.exercise, 'left', shelf), right: gradeOf(c, chosen.exercise, 'right', shelf) },
-    isBarred: barsOf(c, chosen.exercise).length > 0,
-    note: c.notes.find((n) => n.exerciseId === chosen.exercise.id) ?? null,
     shelf,
     atHome,
     hasHome: c.homeShelf.length > 0,

@@ -23,7 +23,8 @@
   };
   type Props = {
     week: readonly Item[];
-    exercise: Exercise;
+    /** The one that is looked at; null while there is none. */
+    exercise: Exercise | null;
     base: string;
     unit: LengthUnit;
     inWeek: boolean;
@@ -39,7 +40,7 @@
   <h2 class="px-2 pt-2">This week</h2>
   <ol class="flex gap-1 max-lg:overflow-x-auto lg:flex-col">
     {#each week as item (item.id)}
-      {@const isHere = item.id === exercise.id}
+      {@const isHere = item.id === exercise?.id}
       <li class="group relative max-lg:flex-none">
         <a
           href="{base}/grade?exercise={item.id}{shelf}"
@@ -66,7 +67,7 @@
       </li>
     {/each}
   </ol>
-  {#if !inWeek}
+  {#if exercise && !inWeek}
     <form method="POST" action="?/add" class="px-2 py-1" use:enhance={keepTyped}>
       <input type="hidden" name="exerciseId" value={exercise.id} />
       <button class="btn btn-primary w-full" disabled={isBarred}>Put {exercise.name} into the week</button>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { pathText } from '$lib/ui/pathText';
   import { measureOf } from '$lib/core';
   import DueList from './DueList.svelte';
   import MeasureForm from './MeasureForm.svelte';
@@ -21,8 +22,8 @@
   <div class="min-w-0">
     {#if check?.state === 'blocked'}
       <p class="card mb-4 border-2 border-stop" role="alert">
-        <strong class="text-stop">{check.why}</strong> Measuring is a stretch too: wait for the clearance, or leave out what loads
-        it.
+        <strong class="text-stop">{pathText(check.word)}</strong> Measuring is a stretch too: wait for the clearance, or leave out
+        what loads it.
         <a class="underline underline-offset-4" href="/people/{data.client.id}/check">To the check</a>
       </p>
     {/if}

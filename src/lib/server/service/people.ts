@@ -1,0 +1,32 @@
+import { goalOf, isCleared } from '$lib/core';
+import type { Person } from '../repo/peopleRepo';
+import type { PathFacts } from './stations';
+import { hasEverySide } from './taken';
+
+/** What the path of a person stands on, from a row of the list of people. Whether a link was measured changes nothing that waits. */
+export function pathFactsOf(p: Person): PathFacts {
+  const isCheckPassed = p.screening !== null && isCleared(p.screening.clearance, p.screening.clearedBy);
+  const taken = (
+    [
+      ['left', p.values.left],
+      ['right', p.values.right],
+      [null, p.values.both]
+    ] as const
+  ).flatMap(([side, value]) => (value === null ? [] : [side]));
+  return {
+    openStops: p.openStops,
+    isOpen: isCheckPassed && p.personStops === 0,
+    isCheckPassed,
+    screening: p.screening,
+    hasGoal: p.goal !== null,
+    isPlanned: p.goal !== null && goalOf(p.goal.kind).model === 'split',
+    headlineOn: p.measuredOn,
+    hasBaseline: p.goal !== null && hasEverySide(p.goal.headline, taken),
+    isLinkMeasured: true,
+    isGraded: p.isGraded,
+    planVersion: p.planVersion,
+    session: p.session,
+    verdictsWait: p.verdictsWait,
+    hasDecisions: p.hasDecisions
+  };
+}

@@ -1,0 +1,74 @@
+<script lang="ts">
+  import type { LengthUnit } from '$lib/contract/fields';
+  import { dialAtRung, reasonText, usualStepCm, type Material, type Prop, type Rung } from '$lib/core';
+  import type { GradedDial, GradedStack } from '$lib/server/service/gradeExercise';
+  import { dialText } from '$lib/ui/dialText';
+  import { lengthText } from '$lib/ui/format';
+  import Why from '$lib/ui/Why.svelte';
+  import LadderRow from './LadderRow.svelte';
+
+  /** The stacks from here to the goal, and where the shelf or the gate ends them. */
+  type Props = {
+    graded: GradedDial;
+    stack: GradedStack;
+    /** The rung that is looked at. */
+    rung: Rung;
+    shelf: readonly (Prop & { material: Material })[];
+    shelfHref: string;
+    unit: LengthUnit;
+    onLook: (depthCm: number) => void;
+  };
+  let { graded, stack, rung, shelf, shelfHref, unit, onLook }: Props = $props();
+  const value = $derived(dialAtRung(graded.dial, rung));
+</script>
+
+<div>
+  <h2 class="flex items-center gap-2">
+    The ladder on this shelf
+    <Why about="the ladder">
+      <p>
+        The stacks this shelf can make, from here to the goal: no step above {lengthText(usualStepCm.max, unit)} where there is one,
+        steps as near to
+        {lengthText(usualStepCm.wish, unit)} as possible, then the fewest changed props. Before it stand rungs to ease to.
+      </p>
+      <p>
+        {graded.dial.harder === 'up' ? 'Here a higher stack is harder.' : 'A higher stack is easier.'}
+        {graded.dial.stack?.pairs === 2 ? 'The same stack is needed twice at once.' : ''} At most three props, one soft and on top,
+        nothing on an upright block, no tall stack on a narrow foot (common practice).
+      </p>
+    </Why>
+  </h2>
+  <label class="flex items-center gap-3">
+    <span class="sr-only">{graded.dial.name}: drag along the ladder</span>
+    <input
+      type="range"
+      class="h-8 w-full accent-mulberry"
+      min="0"
+      max={stack.rungs.length - 1}
+      value={Math.max(
+        0,
+        stack.rungs.findIndex((r) => r.depthCm === rung.depthCm)
+      )}
+      aria-valuetext={dialText(graded.dial, value, unit)}
+      oninput={(e) => onLook(stack.rungs[Number(e.currentTarget.value)]?.depthCm ?? rung.depthCm)}
+    />
+  </label>
+  <LadderRow dial={graded.dial} rungs={stack.rungs} {shelf} {unit} nowCm={stack.rung.depthCm} lookedCm={rung.depthCm} {onLook} />
+  {#each stack.faults as fault (fault.fromCm)}
+    <p class="mt-1">
+      <strong>{lengthText(Math.abs(fault.fromCm), unit)} to {lengthText(Math.abs(fault.toCm), unit)}</strong>: {fault.why}; one of
+      {lengthText(fault.missingCm, unit)} would halve it.
+      <a class="underline" href={shelfHref}>To the shelf</a>
+    </p>
+  {:else}
+    <p class="mt-1 text-ink-soft">The shelf has a step everywhere.</p>
+  {/each}
+  {#if graded.end}
+    <p class="mt-1 font-semibold">
+      It ends at {dialText(graded.dial, graded.end.at, unit)}; no stack is harder. {reasonText(graded.end.why)}
+    </p>
+  {/if}
+  {#if stack.triedItems !== null}
+    <p class="mt-1">The shelf is very large: every stack of {stack.triedItems} props was tried, not every one of more.</p>
+  {/if}
+</div>
