@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
   import type { Change, Measure } from '$lib/core';
-  import { signedValue, valueText } from './format';
+  import { changeText, valueText } from './format';
   import Why from './Why.svelte';
 
   type Props = {
@@ -17,7 +17,8 @@
 
 {#if change}
   <span class="text-ink"
-    >{signedValue(change.difference, measure, unit)}{since ? ` since ${since}` : ''}: <strong>{change.verdict}</strong></span
+    >{changeText(change.before, change.after, measure, unit)}{since ? ` since ${since}` : ''}:
+    <strong>{change.verdict}</strong></span
   >
   <Why about="whether the change is real">
     <p>

@@ -18,11 +18,31 @@ export const massNumber = (kg: number, unit: MassUnit): string => rounded(fromKg
 export const degText = (deg: number, digits = 0): string => `${rounded(deg, digits)}°`;
 export const numberText = (value: number, digits = 1): string => rounded(value, digits);
 
-/** A change with its sign, so that nothing is read as a level. */
-export const signedLength = (cm: number, unit: LengthUnit): string => `${cm > 0 ? '+' : ''}${lengthNumber(cm, unit)} ${unit}`;
+/** A value as it is shown, as a number in the unit it is shown in: what is reckoned from shown figures has to agree with them. */
+export function shownNumber(value: number, measure: Pick<Measure, 'unit'>, unit: LengthUnit): number {
+  const digits = measure.unit === 'cm' || measure.unit === 'min' ? 1 : 0;
+  const inUnit = measure.unit === 'cm' ? fromCm(value, unit) : value;
+  return Math.round(inUnit * 10 ** digits) / 10 ** digits || 0;
+}
 
-export const signedValue = (value: number, measure: Pick<Measure, 'unit'>, unit: LengthUnit): string =>
-  measure.unit === 'cm' ? signedLength(value, unit) : `${value > 0 ? '+' : ''}${valueText(value, { unit: measure.unit }, unit)}`;
+const shownDifference = (from: number, to: number, measure: Pick<Measure, 'unit'>, unit: LengthUnit): number =>
+  shownNumber(to, measure, unit) - shownNumber(from, measure, unit);
+/** A number that is in the shown unit already, with it. */
+const inShownUnit = (value: number, measure: Pick<Measure, 'unit'>, unit: LengthUnit): string =>
+  measure.unit === 'cm' ? `${rounded(value, 1)} ${unit}` : valueText(value, { unit: measure.unit }, unit);
+
+/** From one value to another, with its sign: the difference of the two as they are shown. */
+export function changeText(from: number, to: number, measure: Pick<Measure, 'unit'>, unit: LengthUnit): string {
+  const by = shownDifference(from, to, measure, unit);
+  return `${by > 0 ? '+' : ''}${inShownUnit(by, measure, unit)}`;
+}
+
+/** How far two values are apart, as they are shown. */
+export const apartText = (a: number, b: number, measure: Pick<Measure, 'unit'>, unit: LengthUnit): string =>
+  inShownUnit(Math.abs(shownDifference(a, b, measure, unit)), measure, unit);
+
+/** How far two angles are apart, as they are shown. */
+export const degApart = (a: number, b: number): string => apartText(a, b, { unit: '°' }, 'cm');
 
 /** A depth in words: a height above the floor, flat, or so much past it. */
 export function depthText(depthCm: number, unit: LengthUnit): string {

@@ -1,8 +1,11 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { problemCodes } from '$lib/contract/problem';
 import { limitText, measureOf, measures, screen, screeningRows, type Limit } from '$lib/core';
 import {
+  apartText,
   capital,
+  changeText,
   clockText,
   degText,
   depthText,
@@ -10,8 +13,7 @@ import {
   lengthText,
   massNumber,
   plural,
-  signedLength,
-  signedValue,
+  shownNumber,
   targetText,
   valueText
 } from './format';
@@ -43,7 +45,31 @@ describe('values in words', () => {
   });
 
   test('a change always with its sign, no change with none', () =>
-    expect([2.5, -2.5, 0].map((v) => signedLength(v, 'cm'))).toEqual(['+2.5 cm', '−2.5 cm', '0 cm']));
+    expect([2.5, -2.5, 0].map((v) => changeText(20, 20 + v, { unit: 'cm' }, 'cm'))).toEqual(['+2.5 cm', '−2.5 cm', '0 cm']));
+
+  // Reckoned from what stands on the page: 30.3 and 25 are 5.3 apart, though the values themselves are 5.24.
+  test('a difference is that of the figures as they are shown', () => {
+    expect(changeText(30.26, 25.02, { unit: 'cm' }, 'cm')).toBe('−5.3 cm');
+    expect(apartText(53.6, 60.4, { unit: '°' }, 'cm')).toBe('6°');
+    expect(apartText(25.4, 12.8, { unit: 'cm' }, 'in')).toBe('5 in');
+    expect(changeText(20.04, 20.01, { unit: 'cm' }, 'cm')).toBe('0 cm');
+  });
+
+  test('any two values and their difference add up as shown', () =>
+    fc.assert(
+      fc.property(fc.double({ min: -60, max: 200, noNaN: true }), fc.double({ min: -60, max: 200, noNaN: true }), (a, b) => {
+        for (const unit of ['cm', '°', 'min'] as const)
+          for (const length of ['cm', 'in'] as const) {
+            const told = Number(
+              changeText(a, b, { unit }, length)
+                .replace('−', '-')
+                .replace('+', '')
+                .replace(/[^\d.-].*$/, '')
+            );
+            expect(shownNumber(a, { unit }, length) + told).toBeCloseTo(shownNumber(b, { unit }, length), 9);
+          }
+      })
+    ));
 
   // 0.45359237 kg is a pound by definition.
   test('a mass in the unit of the studio', () => expect([massNumber(10, 'kg'), massNumber(10, 'lb')]).toEqual(['10', '22']));
@@ -77,9 +103,10 @@ describe('values in words', () => {
   });
 
   test('a change carries its sign, and no hyphen for a minus', () => {
-    expect(signedValue(3, { unit: '°' }, 'cm')).toBe('+3°');
-    expect(signedValue(-2.5, { unit: 'cm' }, 'cm')).toBe('−2.5 cm');
-    expect(signedValue(-0.01, { unit: '°' }, 'cm')).toBe('0°');
+    expect(changeText(0, 3, { unit: '°' }, 'cm')).toBe('+3°');
+    expect(changeText(0, -2.5, { unit: 'cm' }, 'cm')).toBe('−2.5 cm');
+    expect(changeText(0, -0.01, { unit: '°' }, 'cm')).toBe('0°');
+    expect(changeText(0, 0.01, { unit: '°' }, 'cm')).toBe('0°');
   });
 
   test('every measure can be told at both its ends', () => {

@@ -33,7 +33,7 @@ export function compileReps(spec: RepsSpec, limits: EffortLimits = {}): Phase[] 
       return [
         { kind: 'lift' as const, durationS: spec.liftS, fromPct: 0, toPct: peak, cue: `Lift, ${i + 1} of ${spec.reps}.` },
         {
-          kind: 'draw' as const,
+          kind: 'held' as const,
           durationS: last ? (spec.lastHoldS ?? spec.holdS) : spec.holdS,
           fromPct: peak,
           cue: 'Hold it there.'

@@ -76,6 +76,9 @@ describe('compileReps and compileHold', () => {
   const spec = { reps: 5, liftS: 2, holdS: 5, lowerS: 2, restS: 4, peakPct: 50 };
   test('five lifts of five seconds take 61 seconds, the last without a rest', () =>
     expect(totals(compileReps(spec)).durationS).toBe(5 * 9 + 4 * 4));
+  // Source: common practice. A lift shortens what is trained at its edge: guidance on minutes under stretch does not count it.
+  test('lifts are contraction and no stretch', () =>
+    expect(totals(compileReps(spec))).toMatchObject({ stretchS: 0, contractionS: 5 * 9 }));
   test('may hold the last one longer', () => expect(totals(compileReps({ ...spec, lastHoldS: 10 })).durationS).toBe(66));
   test('refuse what is no time or no repetition', () => {
     expect(() => compileReps({ ...spec, reps: 0 })).toThrow(CoreError);

@@ -15,12 +15,13 @@ export type PhaseKind =
   | 'draw down'
   | 'settle'
   | 'lift'
+  | 'held'
   | 'lower'
   | 'move'
   | 'ready'
   | 'rest';
 
-/** Phases in which the target is under stretch; getting ready, resting and moving about are not. */
+/** Phases in which the target is under stretch; getting ready, resting, moving about and active lifts, which shorten it, are not. */
 export const stretchKinds: ReadonlySet<PhaseKind> = new Set([
   'hold',
   'press up',

@@ -16,6 +16,8 @@ export type SchoolDose = Readonly<{
   totals: Totals;
   /** Whose figures they are: given for this exercise, or the school's own defaults. */
   from: 'this exercise' | 'the school';
+  /** Whether effort is given as a figure: else the curve stands on a guess, and nothing is added up. */
+  hasEffort: boolean;
   /** Figures that could not be made out with certainty: shown with a mark, never a limit. */
   unsure: boolean;
 }>;
@@ -51,6 +53,7 @@ export function schoolDose(
     phases,
     totals: totals(phases),
     from: hasFigures ? 'this exercise' : 'the school',
+    hasEffort: own?.effortPct !== undefined || school.rules.effort?.span !== undefined,
     unsure: own?.unsure === true
   };
 }

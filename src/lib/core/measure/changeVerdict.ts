@@ -4,7 +4,15 @@ import { occasionSd, type MeasuringError } from './occasionSd';
 
 export type Occasion = Readonly<{ value: number; trials: number }>;
 export type ChangeWord = 'real gain' | 'likely gain' | 'not shown' | 'likely loss' | 'real loss';
-export type Change = Readonly<{ verdict: ChangeWord; difference: number; sd: number; mdc95: number; mdc80: number }>;
+export type Change = Readonly<{
+  verdict: ChangeWord;
+  before: number;
+  after: number;
+  difference: number;
+  sd: number;
+  mdc95: number;
+  mdc80: number;
+}>;
 
 /**
  * Whether two occasions in the same state differ by more than measuring does.
@@ -24,6 +32,8 @@ export function changeVerdict(
   const mdc80 = z80 * sd;
   return {
     verdict: changeWord(ask.betterIs === 'higher' ? difference : -difference, mdc80, mdc95),
+    before: ask.before.value,
+    after: ask.after.value,
     difference,
     sd,
     mdc95,

@@ -4,6 +4,8 @@ import type { Uncertain } from '../geometry/propagate';
 import { z95 } from './mdc';
 
 export type Difference = Readonly<{
+  /** The two values, as they were read. */
+  of: readonly [number, number];
   difference: number;
   sd: number;
   /** What it must exceed: 1.96 sd. */ margin: number;
@@ -55,5 +57,5 @@ function differenceOf(a: Compared, b: Compared): Difference {
   const difference = a.value - b.value;
   const sd = Math.hypot(a.sd, b.sd);
   if (!Number.isFinite(difference) || !Number.isFinite(sd)) throw new CoreError('value_not_a_number');
-  return { difference, sd, margin: z95 * sd, exceedsError: Math.abs(difference) > z95 * sd };
+  return { of: [a.value, b.value], difference, sd, margin: z95 * sd, exceedsError: Math.abs(difference) > z95 * sd };
 }

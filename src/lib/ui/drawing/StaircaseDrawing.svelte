@@ -1,7 +1,8 @@
 <script lang="ts">
   import { addDays, type Prop } from '$lib/core';
-  import { fromCm, type LengthUnit } from '$lib/contract/fields';
+  import { fromCm, toCm, type LengthUnit } from '$lib/contract/fields';
   import type { Staircase } from '$lib/server/service/staircase';
+  import { axisOver } from '../axis';
   import { depthText, lengthNumber, shortDate } from '../format';
   import StackDrawing from './StackDrawing.svelte';
 
@@ -37,7 +38,10 @@
       .map((t, i) => `${i === 0 ? `M${x(t.fromWeek)} ${y(t.depthCm)}` : `H${x(t.fromWeek)}V${y(t.depthCm)}`}H${x(t.toWeek)}`)
       .join('');
   const now = $derived(s.treads.find((t) => t.now));
-  const gridCm = $derived(Array.from({ length: Math.floor(topCm / 10) + 1 }, (_, i) => i * 10));
+  /** Whole steps of the shown unit, so that no mark is a fraction; past flat the same. */
+  const marks = $derived(
+    axisOver([fromCm(bottomCm, unit), fromCm(topCm, unit)], 5).marks.map((shown) => ({ shown, cm: toCm(shown, unit) }))
+  );
   const weekStep = $derived(Math.ceil(s.weeks / 12));
   const weekMarks = $derived(Array.from({ length: Math.floor(s.weeks / weekStep) + 1 }, (_, i) => i * weekStep));
   const sideColour = $derived(s.side === 'left' ? 'var(--color-lake)' : 'var(--color-ochre)');
@@ -53,12 +57,10 @@
 </script>
 
 <svg viewBox="0 0 {width} {height}" class="w-full min-w-[640px]" role="img" aria-label={label} font-size="15">
-  {#each gridCm as cm (cm)}
-    {#if cm > 0}
+  {#each marks as { shown, cm } (shown)}
+    {#if shown !== 0 && cm <= topCm && cm >= bottomCm}
       <path d="M{left} {y(cm)}H{width}" stroke="var(--color-line)" />
-      <text x={left - 8} y={y(cm) + 5} text-anchor="end" fill="var(--color-ink-soft)"
-        >{Math.round(fromCm(cm, unit) * 10) / 10}</text
-      >
+      <text x={left - 8} y={y(cm) + 5} text-anchor="end" fill="var(--color-ink-soft)">{shown < 0 ? `−${-shown}` : shown}</text>
     {/if}
   {/each}
   <text x={left - 8} y={y(0) - 6} text-anchor="end" fill="var(--color-ink-soft)">floor</text>

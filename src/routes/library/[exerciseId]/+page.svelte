@@ -21,8 +21,13 @@
   const asClient = $derived(client ? `?client=${client.id}` : '');
   const pose = $derived(e.pose ? poseFigure(e.pose, { side: 'right' }, { statureCm: 170, leftLegCm: 89, rightLegCm: 89 }) : null);
   const methods: Readonly<Record<string, string>> = {
-    'contract-relax':
+    'two phases':
       'Two phases. Press: the muscle that is being lengthened pushes out of the stretch, against something that does not give. Draw: the muscle on the other side pulls further into it. Effort comes up slowly, stays, and goes out slowly; in between the shape is kept and the breath goes on. The first rounds are light.',
+    press:
+      'One phase. The muscle that is being lengthened pushes out of the stretch, against something that does not give; effort comes up slowly and goes out slowly. Then it lets go, and the limb is taken a little further.',
+    draw: 'One phase. The muscle on the other side pulls further into the stretch; effort comes up slowly and goes out slowly, and what was gained is kept.',
+    'effort in place':
+      'Effort in the shape, against nothing but the position itself: it comes up slowly, stays, and goes out slowly; the breath goes on.',
     hold: 'A still stretch at a mild, bearable pull. Time does the work; the breath out is longer than the breath in.',
     'active end':
       'The joint is moved to its edge by its own muscles and held there without help, so that the range that was reached is owned.',
@@ -33,7 +38,19 @@
     test: 'The same test, set up the same way, before and after: what changed is read, not felt.',
     strengthen: 'Repetitions with more work than the edge alone asks for: a load, a kick, a lift.'
   };
-  const method = $derived(e.kinds.includes('isometric') ? methods['contract-relax'] : methods[e.phases[0] ?? '']);
+  const method = $derived(
+    methods[
+      e.press && e.draw
+        ? 'two phases'
+        : e.press
+          ? 'press'
+          : e.draw
+            ? 'draw'
+            : e.phases[0] === 'contract-relax'
+              ? 'effort in place'
+              : (e.phases[0] ?? '')
+    ]
+  );
 
   const rangeOf = (d: Dial): string =>
     d.kind === 'level'

@@ -11,12 +11,13 @@ export const load: PageServerLoad = async ({ url, locals: { db } }) => {
   return {
     exercise,
     notComparable: asked !== null && exercise.id !== asked,
-    doses: compareSchools(exercise).map(({ school, phases, totals, from, unsure }) => ({
+    doses: compareSchools(exercise).map(({ school, phases, totals, from, unsure, hasEffort }) => ({
       id: school.id,
       phases,
       totals,
       from,
       unsure,
+      hasEffort,
       dose: exercise.doses.find((d) => d.school === school.id) ?? null
     })),
     schools,

@@ -88,8 +88,10 @@
               </td>
               <td class="px-3 py-2 text-right text-lg font-bold">{clockText(d.totals.durationS)}</td>
               <td class="px-3 py-2 text-right">{clockText(d.totals.stretchS)}</td>
-              <td class="px-3 py-2 text-right">{clockText(d.totals.contractionS)}</td>
-              <td class="px-3 py-2 text-right whitespace-nowrap">{numberText(d.totals.effortPctS, 0)} %·s</td>
+              <td class="px-3 py-2 text-right">{d.totals.contractionS > 0 ? clockText(d.totals.contractionS) : 'none told'}</td>
+              <td class="px-3 py-2 text-right whitespace-nowrap"
+                >{d.hasEffort ? `${numberText(d.totals.effortPctS, 0)} % × s` : 'no figure'}</td
+              >
             </tr>
           {/each}
         </tbody>

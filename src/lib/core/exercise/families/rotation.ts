@@ -204,10 +204,10 @@ export const rotation: Family = {
       props: [need('chair')],
       setup: [
         'Figure four on a chair, a hand on the knee.',
-        'Press ankle and knee down into thigh and hand.',
+        'Press the ankle down into the thigh and the knee up into the hand.',
         'Then draw the knee down, away from the hand.'
       ],
-      press: 'knee up into the hand',
+      press: 'ankle down into the thigh, knee up into the hand',
       draw: 'knee down, away from the hand',
       checks: ['the back keeps its shape', 'brace first'],
       felt: 'seat, then inner thigh',

@@ -3,7 +3,7 @@
   import type { Result } from '$lib/contract/problem';
   import { z95, type Measure, type MeasureReading, type Propagated } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
-  import { degText, headlineText, shortDate, signedValue, stateText, valueText } from '$lib/ui/format';
+  import { changeText, degText, headlineText, shortDate, stateText, valueText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import Why from '$lib/ui/Why.svelte';
   import type { Before } from './measureState.svelte';
@@ -89,7 +89,7 @@
     </p>
     {#if earlierToday}
       <p>
-        {signedValue(r.value - earlierToday.value, measure, unit)} since today, {stateText[earlierToday.state]}: {text(
+        {changeText(earlierToday.value, r.value, measure, unit)} since today, {stateText[earlierToday.state]}: {text(
           earlierToday.value
         )}. Warmth, not yet change.
       </p>

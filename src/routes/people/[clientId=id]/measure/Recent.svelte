@@ -4,7 +4,7 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import { wayOf, type Measure } from '$lib/core';
   import type { TakenReading } from '$lib/server/service/taken';
-  import { dateText, headlineText, signedValue, stateText } from '$lib/ui/format';
+  import { changeText, dateText, headlineText, stateText } from '$lib/ui/format';
   import { undoable } from '$lib/ui/sending';
   import SideMark from '$lib/ui/SideMark.svelte';
 
@@ -45,7 +45,7 @@
               <td class="text-ink-soft">{wayOf(row.way).label}{row.support ? `, ${row.support}` : ''}</td>
               <td class="text-ink-soft"
                 >{row.change
-                  ? `${signedValue(row.change.difference, measure, unit)}, ${row.change.verdict}${row.isShownTwice ? ', twice running' : ''}`
+                  ? `${changeText(row.change.before, row.change.after, measure, unit)}, ${row.change.verdict}${row.isShownTwice ? ', twice running' : ''}`
                   : ''}</td
               >
               <td class="text-right">

@@ -4,7 +4,7 @@
   import { trialField } from '$lib/contract/measureForms';
   import { wayOf, type Measure, type MeasureMode, type Side } from '$lib/core';
   import { fieldError, type FormState } from '$lib/ui/formState';
-  import { capital, degText, lengthNumber, valueText } from '$lib/ui/format';
+  import { apartText, capital, degText, lengthNumber, valueText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import type { MeasureState } from './measureState.svelte';
   import ReadingLine from './ReadingLine.svelte';
@@ -28,6 +28,7 @@
   const fields = $derived(wayOf(state.way).fields);
   const gap = $derived(state.activeGap(side));
   const text = (value: number) => valueText(Math.abs(value), { unit: measure.unit }, unit);
+  const apart = $derived(gap && apartText(...gap.of, measure, unit));
 </script>
 
 <section class="card flex flex-col gap-4" aria-label={place}>
@@ -114,14 +115,13 @@
     <p class="border-t border-line pt-3">
       {#if gap.leads}
         <strong class="text-stop"
-          >Held reads further than reached by {text(gap.difference)}, more than the error: the passive end was not reached, or two
-          numbers are mixed up. Measure the passive one again; what you keep is kept as it is.</strong
+          >Held reads further than reached by {apart}, more than the error: the passive end was not reached, or two numbers are
+          mixed up. Measure the passive one again; what you keep is kept as it is.</strong
         >
       {:else if gap.trails}
-        What is held trails what is reached by <strong>{text(gap.difference)}</strong>, more than the error: active work closes
-        it.
+        What is held trails what is reached by <strong>{apart}</strong>, more than the error: active work closes it.
       {:else}
-        Held and reached differ by {text(gap.difference)}, within the error of {text(gap.margin)}.
+        Held and reached differ by {apart}, within the error of {text(gap.margin)}.
       {/if}
     </p>
   {/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
   import type { Measure } from '$lib/core';
-  import { capital, valueText } from '$lib/ui/format';
+  import { apartText, capital, valueText } from '$lib/ui/format';
   import Why from '$lib/ui/Why.svelte';
   import type { MeasureState } from './measureState.svelte';
 
@@ -24,18 +24,14 @@
     <p class="text-lg">
       {#if difference.trails}
         <strong
-          >{capital(difference.trails)} trails by {valueText(
-            Math.abs(difference.difference),
-            { unit: measure.unit },
-            unit
-          )}{measure.modes.length > 1 ? `, ${mode}` : ''}.</strong
+          >{capital(difference.trails)} trails by {apartText(...difference.of, measure, unit)}{measure.modes.length > 1
+            ? `, ${mode}`
+            : ''}.</strong
         >
         More than the error.
       {:else}
-        Left and right differ by {valueText(Math.abs(difference.difference), { unit: measure.unit }, unit)}{measure.modes.length >
-        1
-          ? `, ${mode}`
-          : ''}: within the error of {valueText(difference.margin, { unit: measure.unit }, unit)}.
+        Left and right differ by {apartText(...difference.of, measure, unit)}{measure.modes.length > 1 ? `, ${mode}` : ''}: within
+        the error of {valueText(difference.margin, { unit: measure.unit }, unit)}.
       {/if}
       <Why about="left against right, {mode}">
         <p>Left less right, the same way and state. It counts from 1.96 times the error of both together.</p>

@@ -3,7 +3,7 @@
   import X from '@lucide/svelte/icons/x';
   import { retestEveryDays, type Side } from '$lib/core';
   import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
-  import { plural, signedLength } from '$lib/ui/format';
+  import { changeText, plural } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
@@ -27,7 +27,9 @@
       all[0]
   );
   const change = $derived(data.changes[side]);
-  const news = $derived(change ? `${signedLength(change.difference, unit)} at the last measure: ${change.verdict}` : undefined);
+  const news = $derived(
+    change ? `${changeText(change.before, change.after, { unit: 'cm' }, unit)} at the last measure: ${change.verdict}` : undefined
+  );
   const shape = $derived(
     data.plan
       ? { ...data.plan, startOn: data.today }

@@ -2,7 +2,17 @@
   import { goalOf, measureOf, poseAt, positionOf } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
-  import { capital, dateText, degText, headlineText, shortDate, stateText, valueText } from '$lib/ui/format';
+  import {
+    apartText,
+    capital,
+    dateText,
+    degText,
+    headlineText,
+    shortDate,
+    shownNumber,
+    stateText,
+    valueText
+  } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import Why from '$lib/ui/Why.svelte';
   import Balance from './Balance.svelte';
@@ -20,12 +30,17 @@
   const hasTried = $derived(Object.keys(tried).length > 0);
   const text = (value: number) => headlineText(value, headline.id, unit);
   const size = (value: number) => valueText(Math.abs(value), { unit: headline.unit }, unit);
-  /** How far a value is from the target; zero and less is there. */
-  const toGo = (value: number) =>
-    goal.target === null ? null : headline.betterIs === 'lower' ? value - goal.target : goal.target - value;
+  /** Whether a value is at the target or beyond it, as both are shown. */
+  const isThere = (value: number) =>
+    goal.target !== null &&
+    (headline.betterIs === 'lower'
+      ? shownNumber(value, headline, unit) <= shownNumber(goal.target, headline, unit)
+      : shownNumber(value, headline, unit) >= shownNumber(goal.target, headline, unit));
+  const apart = (a: number, b: number) => apartText(a, b, headline, unit);
+  const isReached = $derived(data.figures.every((f) => f.latest !== null && isThere(f.latest.value)));
   const findings = $derived(data.readings.flatMap((r) => findingsOf(r, catalogue.allowanceDeg)));
   const shownFindings = $derived(findings.filter((f, i) => findings.findIndex((g) => g.text === f.text) === i));
-  const sentences = $derived(sentencesOf(data.readings));
+  const sentences = $derived(sentencesOf(data.readings, isReached));
   const somethingKnown = $derived(
     data.figures.some((f) => f.latest) || data.readings.some((r) => r.neverMeasured.length < r.links.length)
   );
@@ -39,7 +54,7 @@
         {#if data.sidesCompared?.difference.trails}
           {@const d = data.sidesCompared.difference}
           <li>
-            {capital(d.trails!)} trails by {size(d.difference)}, more than the error.
+            {capital(d.trails!)} trails by {apart(...d.of)}, more than the error.
             <Why about="left against right"
               ><p>
                 Left less right in the newest occasion that has both, taken alike; it counts from {size(d.margin)}, 1.96 times the
@@ -91,7 +106,6 @@
             {#if side}<SideMark {side} size={14} /> {capital(side)} {headline.sideWords}{:else}{headline.name}{/if}
           </p>
           {#if latest}
-            {@const left = toGo(latest.value)}
             <p class="flex flex-wrap items-baseline gap-x-4">
               <span class="text-4xl font-bold">{text(latest.value)}</span>
               {#if latest.margin !== null}<span class="text-ink-soft">± {size(latest.margin)}</span>{/if}
@@ -108,14 +122,14 @@
                 {unit}
                 since={latest.sinceOn ? shortDate(latest.sinceOn) : ''}
               />
-              {#if left !== null}
-                {left > 0.05
-                  ? `${size(left)} to the goal${first && first.way === latest.way && first.support === latest.support ? `, ${size(first.value - latest.value)} ${(headline.betterIs === 'lower') === first.value >= latest.value ? 'gone' : 'lost'} since the first` : ''}.`
+              {#if goal.target !== null}
+                {!isThere(latest.value)
+                  ? `${apart(latest.value, goal.target)} to the goal${first && first.way === latest.way && first.support === latest.support ? `, ${apart(first.value, latest.value)} ${(headline.betterIs === 'lower') === first.value >= latest.value ? 'gone' : 'lost'} since the first` : ''}.`
                   : 'The goal is reached in this state.'}
               {/if}
               {#if held}
                 Held: <strong>{text(held.value)}</strong>{activeGap?.difference.trails
-                  ? `, ${size(activeGap.difference.difference)} behind what is reached`
+                  ? `, ${apart(...activeGap.difference.of)} behind what is reached`
                   : ''}.
               {/if}
             </p>

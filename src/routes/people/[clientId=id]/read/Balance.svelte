@@ -1,6 +1,6 @@
 <script lang="ts">
   import { measureOf, motions, z95, type Link, type PositionReading } from '$lib/core';
-  import { capital, degText } from '$lib/ui/format';
+  import { capital, degApart, degText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import Why from '$lib/ui/Why.svelte';
   import { balanceRows, fullShare } from './balance';
@@ -16,7 +16,7 @@
   let { readings, tried, canTry, ontry }: Props = $props();
   const rows = $derived(balanceRows(readings));
   const percent = (deg: number, need: number) => `${Math.max(0, Math.min(100, (deg / need / fullShare) * 100))}%`;
-  const reserveText = (reserve: number) => (reserve >= 0 ? `${degText(reserve)} to spare` : `${degText(-reserve)} short`);
+  const reserveText = (value: number, need: number) => `${degApart(value, need)} ${value >= need ? 'to spare' : 'short'}`;
   const normsOf = (measure: string) => motions.find((m) => m.id === measure)?.norms ?? [];
 </script>
 
@@ -69,7 +69,7 @@
     <span class="text-ink-soft">
       {#if link.active}{degText(link.active.value)} held ·
       {/if}
-      {reserveText((tried[link.key] ?? link.passive.value) - link.needDeg)}
+      {reserveText(tried[link.key] ?? link.passive.value, link.needDeg)}
     </span>
   {:else if link}
     <span class="text-ink-soft">never measured</span>

@@ -1,22 +1,28 @@
 import { measureOf, modelSdDeg, type Link, type PositionReading, type Side } from '$lib/core';
-import { capital, degText } from '$lib/ui/format';
+import { capital, degApart, degText } from '$lib/ui/format';
 
 /** A plain sentence with its numbers, and where it comes from. */
 export type Finding = Readonly<{ text: string; why: string }>;
 
 const nameOf = (link: Link): string => `${link.side ? `${link.side} ` : ''}${measureOf(link.measure).name}`;
+/** What is missing, as the two figures beside it are shown. */
+const shortOf = (link: Link): string => degApart(link.passive!.value, link.needDeg);
 const leadText = (r: PositionReading): string => (r.leadSide ? `${capital(r.leadSide)} leading: ` : '');
 
-/** The one sentence that says what holds the position back; where both leads agree on the motion, one for both. */
-export function sentencesOf(readings: readonly PositionReading[]): { side: Side | null; text: string }[] {
+/**
+ * The one sentence that says what holds the position back; where both leads agree on the motion, one for both. Where the goal is reached nothing
+ * holds it back: then what is short of carrying it.
+ */
+export function sentencesOf(readings: readonly PositionReading[], isReached = false): { side: Side | null; text: string }[] {
   const [one, other] = readings;
   if (!one) return [];
+  if (isReached) return [{ side: null, text: reachedSentence(readings) }];
   if (!other) return [{ side: null, text: sentenceOf(one) }];
   const [first, second] = [one.limiting[0], other.limiting[0]];
   if (first && second && first.measure === second.measure) {
     const near = one.limiting[1]?.measure ?? other.limiting[1]?.measure;
     const also = near && near !== first.measure ? `; ${measureOf(near).name} is within error of it` : '';
-    const short = (link: Link) => `${degText(-link.reserveDeg!)} on the ${link.side}`;
+    const short = (link: Link) => `${shortOf(link)} on the ${link.side}`;
     return [
       {
         side: null,
@@ -28,12 +34,19 @@ export function sentencesOf(readings: readonly PositionReading[]): { side: Side 
   return texts[0]!.text === texts[1]!.text ? [{ side: null, text: texts[0]!.text }] : texts;
 }
 
+function reachedSentence(readings: readonly PositionReading[]): string {
+  const short = readings.flatMap((r) => r.limiting.slice(0, 1));
+  if (short.length === 0) return 'The goal is reached, and none of the links measured is short of it';
+  const texts = [...new Set(short.map((l) => `${nameOf(l)} ${shortOf(l)} short of ${degText(l.needDeg)}`))];
+  return `The goal is reached, with ${texts.join(' and ')}: what carries it instead is worth a look`;
+}
+
 function sentenceOf(reading: PositionReading): string {
   const [first, second] = reading.limiting;
   if (first && second && degText(first.givesDeg) === degText(second.givesDeg))
     return `${capital(nameOf(first))} and ${nameOf(second)} hold it back alike, ${degText(first.givesDeg)} each`;
   if (first)
-    return `${capital(nameOf(first))} holds it back most: ${degText(-first.reserveDeg!)} short of ${degText(first.needDeg)}${second ? `, and ${nameOf(second)} within error of it` : ''}`;
+    return `${capital(nameOf(first))} holds it back most: ${shortOf(first)} short of ${degText(first.needDeg)}${second ? `, and ${nameOf(second)} within error of it` : ''}`;
   if (reading.links.length === 0) return 'This goal is told by its headline alone';
   if (reading.neverMeasured.length === reading.links.length) return 'No link is measured yet: the headline says how far, not why';
   if (reading.neverMeasured.length > 0) return 'None of the links measured so far is short';
@@ -46,7 +59,7 @@ export function findingsOf(reading: PositionReading, allowanceDeg: number | unde
   const found: Finding[] = [];
   const { unexplainedDeg: rest, openingDeg, openingFromLinksDeg } = reading;
   if (rest && openingDeg !== null && openingFromLinksDeg !== null) {
-    const size = degText(Math.abs(rest.value));
+    const size = degApart(openingDeg, openingFromLinksDeg);
     const isPast = allowanceDeg !== undefined && rest.value > allowanceDeg;
     found.push({
       text:
@@ -61,12 +74,12 @@ export function findingsOf(reading: PositionReading, allowanceDeg: number | unde
     .toSorted((a, b) => b.activeGap!.difference - a.activeGap!.difference)
     .slice(0, 2))
     found.push({
-      text: `${capital(nameOf(link))}: ${degText(link.activeGap!.difference)} more is reached than held.`,
+      text: `${capital(nameOf(link))}: ${degApart(...link.activeGap!.of)} more is reached than held.`,
       why: `Reached ${degText(link.passive!.value)}, held ${degText(link.active!.value)}, taken alike; the difference is more than 1.96 times the error of both. Active work at the end of the range closes it.`
     });
   for (const link of reading.links.filter((l) => l.activeGap?.leads))
     found.push({
-      text: `${capital(nameOf(link))}: held reads ${degText(-link.activeGap!.difference)} further than reached. Measure the passive one again.`,
+      text: `${capital(nameOf(link))}: held reads ${degApart(...link.activeGap!.of)} further than reached. Measure the passive one again.`,
       why: 'Nobody holds more than can be reached: the passive end was not reached, or two numbers are mixed up.'
     });
   if (reading.neverMeasured.length > 0)

@@ -2,7 +2,7 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import { wayOf } from '$lib/core';
   import type { SideReading } from '$lib/server/service/splitReadings';
-  import { dateText, degText, depthText, lengthText, signedLength, stateText } from '$lib/ui/format';
+  import { changeText, dateText, degText, depthText, lengthText, stateText } from '$lib/ui/format';
 
   let { readings, unit }: { readings: readonly SideReading[]; unit: LengthUnit } = $props();
 </script>
@@ -29,7 +29,11 @@
             <span class="text-ink-soft">± {lengthText(r.marginCm, unit)}</span></td
           >
           <td>{degText(r.openingDeg)} <span class="text-ink-soft">± {degText(r.openingMarginDeg)}</span></td>
-          <td>{r.change ? `${signedLength(r.change.difference, unit)}, ${r.change.verdict}` : 'first'}</td>
+          <td
+            >{r.change
+              ? `${changeText(r.change.before, r.change.after, { unit: 'cm' }, unit)}, ${r.change.verdict}`
+              : 'first'}</td
+          >
         </tr>
       {/each}
     </tbody>

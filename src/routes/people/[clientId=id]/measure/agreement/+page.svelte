@@ -1,7 +1,7 @@
 <script lang="ts">
   import { measureOf, measures } from '$lib/core';
   import AgreementChart from './AgreementChart.svelte';
-  import { capital, dateText, numberText, plural, signedValue, valueText } from '$lib/ui/format';
+  import { capital, changeText, dateText, numberText, plural, valueText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import Select from '$lib/ui/Select.svelte';
   import Why from '$lib/ui/Why.svelte';
@@ -62,7 +62,12 @@
         <strong
           >{data.first} reads {size(Math.abs(a.meanDifference))}
           {a.meanDifference >= 0 ? 'more' : 'less'} than {data.second}</strong
-        >, and 95 of 100 differences lie between {signedValue(a.lower, measure, unit)} and {signedValue(a.upper, measure, unit)}.
+        >, and 95 of 100 differences lie between {changeText(0, a.lower, measure, unit)} and {changeText(
+          0,
+          a.upper,
+          measure,
+          unit
+        )}.
         <Why about="the limits of agreement">
           <p>
             Mean difference ± 1.96 times the spread of the differences ({size(a.sd)}).

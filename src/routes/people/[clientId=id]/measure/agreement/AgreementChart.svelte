@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Agreement } from '$lib/core';
+  import { axisOver } from '$lib/ui/axis';
   import Chart from '$lib/ui/Chart.svelte';
 
   /** Difference against mean, with the mean difference and its limits. */
@@ -12,9 +13,8 @@
     borderColor: 'var(--color-ink)',
     label: { text: `${text} ${round(y)} ${unitWord}`, style: { background: 'var(--color-paper)', color: 'var(--color-ink)' } }
   });
-  const reach = $derived(
-    Math.max(...points.map((p) => Math.abs(p.y)), Math.abs(agreement.lower), Math.abs(agreement.upper)) * 1.2
-  );
+  const down = $derived(axisOver([...points.map((p) => p.y), agreement.lower, agreement.upper]));
+  const across = $derived(axisOver(points.map((p) => p.x)));
 </script>
 
 <Chart
@@ -24,8 +24,21 @@
     chart: { type: 'scatter' },
     series: [{ name: 'difference', data: points }],
     colors: ['var(--color-mulberry)'],
-    xaxis: { type: 'numeric', title: { text: `mean of both, ${unitWord}` }, tickAmount: 6, decimalsInFloat: 0 },
-    yaxis: { min: -reach, max: reach, tickAmount: 4, decimalsInFloat: 1, title: { text: `first less second, ${unitWord}` } },
+    xaxis: {
+      type: 'numeric',
+      title: { text: `mean of both, ${unitWord}` },
+      min: across.min,
+      max: across.max,
+      tickAmount: across.marks.length - 1,
+      decimalsInFloat: across.step < 1 ? 1 : 0
+    },
+    yaxis: {
+      min: down.min,
+      max: down.max,
+      tickAmount: down.marks.length - 1,
+      decimalsInFloat: down.step < 1 ? 1 : 0,
+      title: { text: `first less second, ${unitWord}` }
+    },
     annotations: {
       yaxis: [line(agreement.meanDifference, 'mean'), line(agreement.lower, 'lower'), line(agreement.upper, 'upper')]
     }

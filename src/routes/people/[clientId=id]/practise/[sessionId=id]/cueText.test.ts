@@ -54,8 +54,8 @@ describe('the cue', () => {
 
   test('a lift is held there, not drawn by percent', () => {
     const lifted = setOf('front_leg_lift', reps);
-    const draw: Phase = { ...of('draw'), cue: 'Hold.' };
-    expect(cueOf(draw, 50, lifted).text).toBe('Hold it there');
+    const held: Phase = { ...of('draw'), kind: 'held', cue: 'Hold.' };
+    expect(cueOf(held, 50, lifted).text).toBe('Hold it there');
   });
 
   test('a change of sides is said while getting ready', () => {

@@ -13,13 +13,13 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
     case 'draw up':
       return { text: announcedPct === 0 ? 'Begin to draw' : `Draw ${announcedPct} %`, tone: 'fern' };
     case 'draw':
-      return set.work.form.kind === 'reps'
-        ? { text: 'Hold it there', tone: 'fern' }
-        : { text: `Draw ${announcedPct} %`, tone: 'fern' };
+      return { text: `Draw ${announcedPct} %`, tone: 'fern' };
     case 'draw down':
       return { text: `Release ${announcedPct} %`, tone: 'fern' };
     case 'lift':
       return { text: 'Lift', tone: 'fern' };
+    case 'held':
+      return { text: 'Hold it there', tone: 'fern' };
     case 'lower':
       return { text: 'Lower slowly', tone: 'fern' };
     case 'turn':
@@ -41,7 +41,7 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
 export function howOf(phase: Phase, set: TimelineSet): string {
   const exercise = exerciseOf(set.exerciseId);
   if (phase.kind.startsWith('press')) return exercise.press ?? phase.cue;
-  if (phase.kind.startsWith('draw') && set.work.form.kind === 'cycle') return exercise.draw ?? phase.cue;
+  if (phase.kind.startsWith('draw')) return exercise.draw ?? phase.cue;
   if (phase.kind === 'ready') return exercise.setup.join(' ');
   return phase.cue;
 }

@@ -25,7 +25,7 @@ export class Tones {
     const key = `${player.setIndex}/${cue}`;
     if (key !== this.#saidPhase) {
       this.#saidPhase = key;
-      this.#beep(phase.kind.startsWith('press') ? 740 : phase.kind.startsWith('draw') ? 520 : 620);
+      this.#beep(phase.kind.startsWith('press') ? 740 : phase.kind.startsWith('draw') || phase.kind === 'held' ? 520 : 620);
       this.#speak(cue);
     }
     const leftS = Math.ceil(player.remainingS);
