@@ -23,7 +23,7 @@ export function pathText(word: StationWord): string {
     case 'no baseline':
       return 'No baseline of the headline yet.';
     case 'retest':
-      return `Last measured ${word.days} days ago.`;
+      return `Last measured ${word.days} days ago: time to measure again.`;
     case 'measured':
       return word.days === 0 ? 'Measured today.' : word.days === 1 ? 'Measured yesterday.' : `Measured ${word.days} days ago.`;
     case 'headline first':
@@ -51,7 +51,7 @@ export function pathText(word: StationWord): string {
     case 'next session':
       return `Week ${word.week}, session ${word.ordinal} is next, on ${shortDate(word.on)}.`;
     case 'session overdue':
-      return `Week ${word.week}, session ${word.ordinal} was planned for ${shortDate(word.on)}.`;
+      return `Week ${word.week}, session ${word.ordinal} is overdue since ${shortDate(word.on)}.`;
     case 'verdicts wait':
       return 'Verdicts wait for you.';
     case 'nothing waits':

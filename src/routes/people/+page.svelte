@@ -4,7 +4,7 @@
   import Trash from '@lucide/svelte/icons/trash-2';
   import Undo from '@lucide/svelte/icons/undo-2';
   import UserPlus from '@lucide/svelte/icons/user-plus';
-  import { dateText, headlineText, plural, targetText } from '$lib/ui/format';
+  import { capital, dateText, headlineText, plural, targetText } from '$lib/ui/format';
   import { pathText } from '$lib/ui/pathText';
   import { undoable } from '$lib/ui/sending';
   import SideMark from '$lib/ui/SideMark.svelte';
@@ -102,7 +102,7 @@
                 {/if}
               {/each}
               <td class="px-4 py-1 {p.waits?.state === 'blocked' ? 'font-semibold text-stop' : ''}">
-                {p.waits ? pathText(p.waits.word) : 'Nothing waits.'}
+                {#if p.waits}<strong>{capital(p.waits.id)}</strong> {pathText(p.waits.word)}{:else}Nothing waits.{/if}
               </td>
               <td class="px-2 py-1 text-right">
                 <form

@@ -129,10 +129,10 @@ const rows: readonly Row[] = [
   {
     id: 'HER90',
     sideWords: 'hip',
-    positions: ['sitting', 'lying on the back'],
+    positions: ['sitting'],
     howTo: ['Hip and knee bent to a right angle: bring the foot inward, toward the other leg.', 'The thigh stays on its line.'],
     landmarks:
-      'Inclinometer along the shin; hanging straight is zero. By tape: how far the ankle hangs below the middle of the knee. Both sitting only.',
+      'Inclinometer along the shin; hanging straight is zero. By tape: how far the ankle hangs below the middle of the knee. Lying down neither tells anything.',
     ways: [...angleWays, 'foot height'],
     limb: 'shankCm',
     possible: [0, 120],
@@ -142,10 +142,10 @@ const rows: readonly Row[] = [
   {
     id: 'HIR90',
     sideWords: 'hip',
-    positions: ['sitting', 'lying on the back'],
+    positions: ['sitting'],
     howTo: ['Hip and knee bent to a right angle: bring the foot outward.', 'Both sit-bones stay heavy.'],
     landmarks:
-      'Inclinometer along the shin; hanging straight is zero. By tape: how far the ankle hangs below the middle of the knee. Both sitting only.',
+      'Inclinometer along the shin; hanging straight is zero. By tape: how far the ankle hangs below the middle of the knee. Lying down neither tells anything.',
     ways: [...angleWays, 'foot height'],
     limb: 'shankCm',
     possible: [0, 100],

@@ -3,7 +3,7 @@
   import { bearsWeight, dialAtRung, type Dial, type Material, type Prop, type Rung } from '$lib/core';
   import { dialText } from '$lib/ui/dialText';
   import StackDrawing from '$lib/ui/drawing/StackDrawing.svelte';
-  import { lengthText } from '$lib/ui/format';
+  import { apartText } from '$lib/ui/format';
   import { stackText } from '$lib/ui/stackText';
 
   /** The heights near the one in use, each with what speaks for it. */
@@ -27,10 +27,11 @@
   }
   function where(r: Rung): string {
     if (measured === null) return '';
-    const off = dialAtRung(dial, r) - measured;
+    const at = dialAtRung(dial, r);
+    const off = at - measured;
     if (Math.abs(off) < 0.6) return 'at the measure';
     const easier = dial.harder === 'down' ? off > 0 : off < 0;
-    return `${lengthText(Math.abs(off), unit)} ${easier ? 'easier' : 'harder'} than measured`;
+    return `${apartText(at, measured, { unit: 'cm' }, unit)} ${easier ? 'easier' : 'harder'} than measured`;
   }
 </script>
 

@@ -123,6 +123,7 @@
   <p class="min-w-64 grow">
     Lay the phone or tablet along the limb, its top toward the {ends?.along ?? 'far end'}, or read your own instrument and type
     the number.
+    {#if specs.length < measure.positions.length}<strong>{capital(specs.map(([p]) => p).join(' or '))} only.</strong>{/if}
     {#if zero === 'set'}<span class="text-ink-soft">Its zero is taken on the other part of the joint first.</span>{/if}
   </p>
   {#if asksPosition}

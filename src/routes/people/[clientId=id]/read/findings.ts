@@ -37,8 +37,8 @@ export function sentencesOf(readings: readonly PositionReading[], isReached = fa
 function reachedSentence(readings: readonly PositionReading[]): string {
   const short = readings.flatMap((r) => r.limiting.slice(0, 1));
   if (short.length === 0) return 'The goal is reached, and none of the links measured is short of it';
-  const texts = [...new Set(short.map((l) => `${nameOf(l)} ${shortOf(l)} short of ${degText(l.needDeg)}`))];
-  return `The goal is reached, with ${texts.join(' and ')}: what carries it instead is worth a look`;
+  const texts = [...new Set(short.map((l) => `${nameOf(l)} is ${shortOf(l)} short of ${degText(l.needDeg)}`))];
+  return `The goal is reached. ${capital(texts.join(', and '))}: look at what carries it instead`;
 }
 
 function sentenceOf(reading: PositionReading): string {

@@ -30,6 +30,23 @@ const read = (kind: string, known: Known, leadSide: Side | null = null, headline
 const splitOf = (lead: Side, known: Known, gapCm: number | null = null) => read('front_split', known, lead, gapCm);
 const textOf = (readings: PositionReading[]) => sentencesOf(readings).map((s) => s.text);
 
+describe('a goal that is reached', () => {
+  test('is held back by nothing: what is short is told as that, and the reading never says both', () => {
+    const turned = read('turnout', { 'HER0/left': [52], 'HER0/right': [54] }, null, 124);
+    expect(sentencesOf([turned], true)[0]!.text).toBe(
+      'The goal is reached. Left outward rotation, hip straight is 8° short of 60°: look at what carries it instead'
+    );
+    expect(sentencesOf([turned], true)[0]!.text).not.toMatch(/holds it back/);
+    const carried = read('turnout', { 'HER0/left': [62], 'HER0/right': [64] }, null, 124);
+    expect(sentencesOf([carried], true)[0]!.text).toBe('The goal is reached, and none of the links measured is short of it');
+  });
+
+  test('what is short agrees with the two figures beside it', () => {
+    const turned = read('turnout', { 'HER0/left': [53.6], 'HER0/right': [70] });
+    expect(textOf([turned])[0]).toMatch(/: 6° short of 60°/);
+  });
+});
+
 describe('the sentence of a reading', () => {
   test('names the link, how short it is, and what is within error of it', () =>
     expect(textOf([read('lotus', { 'HER90/left': [40], 'HER90/right': [42], 'KF/left': [150] })])).toEqual([
