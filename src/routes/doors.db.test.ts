@@ -269,7 +269,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       sensationCap: '4'
     }),
     ofClient('check', 'clear', cleared),
-    ofClient('check', 'relax', { ...cleared, kind: 'effort cap', reason: 'pregnancy' }),
+    ofClient('check', 'relax', { ...cleared, kind: 'effort cap', from: 'row/pregnancy' }),
     ofClient('check', 'clearLock', { ...cleared, lockId: '1' }),
     ofClient(
       'measure',

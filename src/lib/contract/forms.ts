@@ -67,7 +67,7 @@ export const clearForm = z.object({ clearedBy: personName, clearNote: requiredTe
 export type ClearInput = z.output<typeof clearForm>;
 export const clearLockForm = clearForm.extend({ lockId: rowId });
 
-export const relaxForm = clearForm.extend({ kind: z.string(), reason: z.string() });
+export const relaxForm = clearForm.extend({ kind: z.string(), from: z.string() });
 export type RelaxInput = z.output<typeof relaxForm>;
 
 const painKindId = z.enum(painKinds.map((k) => k.id) as [PainKindId, ...PainKindId[]], { error: 'What kind is it?' });

@@ -62,7 +62,7 @@ export { compileReps, type RepsSpec } from './cycle/compileReps';
 export { compileFlow, compileHold } from './cycle/compileHold';
 export { effortAtPct, phaseAt, rampSteps } from './cycle/effortAt';
 export { totals, type Totals } from './cycle/totals';
-export { compileForm, type Block, type Form, type Work } from './session/block';
+export { blockWhyText, compileForm, type Block, type Form, type Work } from './session/block';
 export { compileSession, orderBlocks, type Timeline, type TimelinePhase, type TimelineSet } from './session/compileSession';
 export { fitToMinutes, type Cut, type CutKind } from './session/fitToMinutes';
 
@@ -97,6 +97,7 @@ export {
   isWithin,
   type DialRange,
   type DialState,
+  type DialStepWhy,
   type Step
 } from './exercise/dials';
 export { chainOf, chainsOf, neighboursOf, ringThrough, type Neighbour } from './exercise/neighbours';
@@ -157,6 +158,7 @@ export { leftOutTexts, type LeftOut } from './plan/leftOut';
 export { holdWithin, rungsWithin } from './safety/within';
 export { doseByLink, type LinkDose } from './plan/doseByLink';
 
+export { whyText, type VerdictWhy } from './progress/why';
 export {
   decide,
   isSore,
@@ -183,7 +185,7 @@ export {
   type Screening,
   type ScreeningAnswers
 } from './screen/screen';
-export { limitKinds, type Clearance, type Limit, type LimitKind } from './screen/limit';
+export { limitKinds, type Clearance, type Limit, type LimitFrom, type LimitKind } from './screen/limit';
 export { joints, lines, sidesMeet, type Joint, type JointSide, type Line, type LineSide } from './body/body';
 export { locksFrom, isJointStop, isLineStop, isPersonStop, type OpenStop, type Stop, type ToldIn } from './screen/stop';
 export { endValues, gate, type Gated } from './safety/gate';
@@ -195,7 +197,7 @@ export { capsOf, goalBar, whileTaught, type Caps } from './safety/caps';
 export { endStopOf } from './safety/endStops';
 export { flatHeld, waitDays } from './safety/rules';
 export { reachKey, type Closed, type DialMove, type SafetyPerson, type ToldPain } from './safety/person';
-export { limitText, lineText, reasonBrief, reasonText, stopPlaceText } from './safety/text';
+export { fromText, limitText, lineText, reasonBrief, reasonText, stopPlaceText } from './safety/text';
 export type { GateReason } from './safety/reason';
 export {
   endStopMotions,
@@ -208,7 +210,7 @@ export {
   type TopicId
 } from './screen/screeningTable';
 export { beighton, beightonItems, type BeightonItem } from './screen/beighton';
-export { before, todayThings, type BeforeAnswers, type Readiness, type TodayThing } from './screen/before';
+export { before, readinessText, todayThings, type BeforeAnswers, type Readiness, type TodayThing } from './screen/before';
 export {
   painKindOf,
   painKinds,

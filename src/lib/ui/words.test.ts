@@ -122,10 +122,10 @@ describe('limits in words', () => {
     for (const limit of limits) expect(limitText(limit), limit.kind).toMatch(/^[A-Z][^_]+$/);
   });
   test('says number, motion and side', () => {
-    expect(limitText({ kind: 'joint end stop', motion: 'KF', value: 120, side: 'right', reason: '' })).toBe(
+    expect(limitText({ kind: 'joint end stop', motion: 'KF', value: 120, side: 'right', from: 'end stop' })).toBe(
       'Knee flexion: stop at 120°, right'
     );
-    expect(limitText({ kind: 'warm-up at least', value: 480, reason: '' })).toBe('Warm-up at least 8 minutes');
+    expect(limitText({ kind: 'warm-up at least', value: 480, from: '60 and over' })).toBe('Warm-up at least 8 minutes');
   });
 });
 

@@ -47,8 +47,9 @@ export function dialStates(exercise: Pick<Exercise, 'dials'>, setting: Setting, 
 
 /** A step on one dial, or, where no dial can go on, the neighbours to go to. */
 export type Step =
-  | Readonly<{ kind: 'dial'; dial: DialId; from: number; to: number; setting: Setting; why: string }>
-  | Readonly<{ kind: 'neighbour'; ids: readonly string[]; why: string }>;
+  | Readonly<{ kind: 'dial'; dial: DialId; from: number; to: number; setting: Setting; why: DialStepWhy }>
+  | Readonly<{ kind: 'neighbour'; ids: readonly string[]; why: 'all at their end' | 'all at their easiest' }>;
+export type DialStepWhy = 'first not at its end' | 'moved last' | 'last not at its easiest';
 
 export type StepAsk = Readonly<{
   exercise: Exercise;
@@ -61,9 +62,9 @@ export type StepAsk = Readonly<{
 /** One step harder: the first dial, in the order they are moved, that can go on; one dial at a time. */
 export function harder(ask: StepAsk): Step {
   const next = dialStates(ask.exercise, ask.setting, ask.range).find((d) => d.harder !== null);
-  if (next) return dialStep(ask, next, next.harder!, 'the first dial that is not at its end');
+  if (next) return dialStep(ask, next, next.harder!, 'first not at its end');
   const ids = neighboursOf(ask.exercise, ask.catalogue).harder.map((n) => n.id);
-  return { kind: 'neighbour', ids, why: 'every dial is at its end' };
+  return { kind: 'neighbour', ids, why: 'all at their end' };
 }
 
 /**
@@ -78,18 +79,12 @@ export function easier(ask: StepAsk & Readonly<{ movedLast?: DialId }>): Step {
   const states = dialStates(exercise, ask.setting, ask.range).filter((d) => d.easier !== null);
   const last = states.find((d) => d.id === movedLast);
   const next = last ?? states.at(-1);
-  if (next)
-    return dialStep(
-      ask,
-      next,
-      next.easier!,
-      last ? 'the dial that was moved last goes back' : 'the last dial that is not at its easiest'
-    );
+  if (next) return dialStep(ask, next, next.easier!, last ? 'moved last' : 'last not at its easiest');
   const ids = neighboursOf(exercise, ask.catalogue).easier.map((n) => n.id);
-  return { kind: 'neighbour', ids, why: 'every dial is at its easiest' };
+  return { kind: 'neighbour', ids, why: 'all at their easiest' };
 }
 
-const dialStep = ({ setting }: StepAsk, { id, at }: DialState, to: number, why: string): Step => ({
+const dialStep = ({ setting }: StepAsk, { id, at }: DialState, to: number, why: DialStepWhy): Step => ({
   kind: 'dial',
   dial: id,
   from: at,

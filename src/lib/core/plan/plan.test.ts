@@ -128,7 +128,7 @@ describe('planProgression', () => {
 
   // Source: common practice, lift-offs at half effort (docs/sources.md#planning).
   test('lift-offs stay at half effort, whatever cap the instructor gives', () => {
-    const limits = [limit('effort cap', { value: 80, reason: setByInstructor })];
+    const limits = [limit('effort cap', { value: 80, from: setByInstructor })];
     const strong = planProgression({ ...ask, person: somebody({ limits }) });
     const lifts = formsOf(strong).flatMap((form) => (form.kind === 'reps' ? [form.spec] : []));
     expect(lifts.length).toBeGreaterThan(0);
@@ -175,7 +175,7 @@ describe('planProgression', () => {
         ...ask.settings,
         front_hamstring_cycle: { left: { holdS: 60, effortPct: 80 }, right: { holdS: 60, effortPct: 80 } }
       },
-      person: somebody({ limits: [limit('effort cap', { value: 80, reason: setByInstructor })] })
+      person: somebody({ limits: [limit('effort cap', { value: 80, from: setByInstructor })] })
     });
     const light = peaksOf(daily).filter((s) => s.light);
     expect(light.length).toBeGreaterThan(0);

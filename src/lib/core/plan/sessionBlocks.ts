@@ -2,7 +2,7 @@ import { dialStates } from '../exercise/dials';
 import { exerciseOf } from '../exercise/exercises';
 import type { Setting } from '../exercise/dial';
 import { partOf, propWords, type Exercise } from '../exercise/exercise';
-import type { Block, Form, Work } from '../session/block';
+import type { Block, BlockWhy, Form, Work } from '../session/block';
 import { isTooFar, rungAt } from '../grade/gradeStack';
 import type { Rung } from '../props/ladder';
 import { endValues, gate, type Gated } from '../safety/gate';
@@ -68,7 +68,7 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
   const warmUp = warmUpFlow(ask.person, ask.today);
   const settle = settleFlow(ask.person, ask.today);
   const leftOut: LeftOut[] = [...warmUp.leftOut, ...settle.leftOut];
-  const block = (exerciseId: string, sets: number, priority: number, because: string[]): Block[] => {
+  const block = (exerciseId: string, sets: number, priority: number, because: BlockWhy[]): Block[] => {
     const exercise = exerciseOf(exerciseId);
     const work = sideOrder(ask).flatMap((side): Work[] => {
       const found = workOf(exercise, side, dose.rounds, warmUp.backWarm, ask);
@@ -97,17 +97,15 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
     ];
   };
 
-  const weaker = ask.weakerSide
-    ? [`${capital(ask.weakerSide)} leading trails by more than the error: it goes first, with one set more.`]
-    : [];
+  const weaker = ask.weakerSide ? [{ code: 'weaker leads' as const, side: ask.weakerSide }] : [];
   const blocks = [
-    flowBlock('split_warm_up', warmUp.steps, ['Warm before anything is held. Never cut.']),
-    ...block('front_hamstring_cycle', 1, 3, ['The front end of the split.', roundsText(dose.rounds)]),
-    ...block('rear_hip_cycle', 1, 4, ['The rear end of the split.', roundsText(dose.rounds)]),
-    ...(ask.light ? [] : block('front_leg_lift', dose.ownSets, 1, ['Active work at the range the front leg has reached.'])),
-    ...(ask.light ? [] : block('rear_knee_lift', dose.ownSets, 2, ['Active work at the range the rear hip has reached.'])),
-    ...block('front_split_on_stack', dose.positionSets, 5, ['The position itself, on the stack of today.', ...weaker]),
-    flowBlock(settle.exerciseId, settle.steps, ['Ends without strain. Never cut.'])
+    flowBlock('split_warm_up', warmUp.steps, [{ code: 'warm first' }]),
+    ...block('front_hamstring_cycle', 1, 3, [{ code: 'front end' }, { code: 'rounds', rounds: dose.rounds }]),
+    ...block('rear_hip_cycle', 1, 4, [{ code: 'rear end' }, { code: 'rounds', rounds: dose.rounds }]),
+    ...(ask.light ? [] : block('front_leg_lift', dose.ownSets, 1, [{ code: 'front owned' }])),
+    ...(ask.light ? [] : block('rear_knee_lift', dose.ownSets, 2, [{ code: 'rear owned' }])),
+    ...block('front_split_on_stack', dose.positionSets, 5, [{ code: 'position' }, ...weaker]),
+    flowBlock(settle.exerciseId, settle.steps, [{ code: 'ends quiet' }])
   ];
   if (ask.light) leftOut.push({ code: 'light day' });
   return { blocks, leftOut };
@@ -234,7 +232,7 @@ function shortened<E extends PlanningSchool['press']>(effort: E, mostS: number):
 
 const toFive = (pct: number): number => Math.max(5, Math.round(pct / 5) * 5);
 
-function flowBlock(exerciseId: string, steps: readonly { durationS: number; cue: string }[], because: string[]): Block {
+function flowBlock(exerciseId: string, steps: readonly { durationS: number; cue: string }[], because: BlockWhy[]): Block {
   const exercise = exerciseOf(exerciseId);
   const form: Form = { kind: 'flow', spec: { steps } };
   return {
@@ -249,7 +247,3 @@ function flowBlock(exerciseId: string, steps: readonly { durationS: number; cue:
     because
   };
 }
-
-const roundsText = (rounds: number) =>
-  rounds === 1 ? 'One round of press and draw.' : `${rounds} rounds of press and draw, the first lighter.`;
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -3,9 +3,9 @@ import type { DialState } from '../exercise/dials';
 import type { DialId } from '../exercise/dial';
 import { stretchesLine, type Exercise } from '../exercise/exercise';
 import type { Gated } from '../safety/gate';
-import { reasonText } from '../safety/text';
 import { painKindOf, painPlaceOf, type PainEvent, type PainKindId } from '../screen/pain';
 import type { Side } from '../body/side';
+import type { VerdictWhy } from './why';
 
 export type Verdict = 'deepen' | 'stay' | 'ease' | 'stop';
 
@@ -64,7 +64,7 @@ export type Decision = Readonly<{
   dial: DialId | null;
   from: number | null;
   to: number | null;
-  because: readonly string[];
+  because: readonly VerdictWhy[];
   /** What else the rule asks for. */
   asks?: readonly ('retest' | 'refer' | 'clearance')[];
 }>;
@@ -94,7 +94,7 @@ export function decide(ask: DecideAsk): Decision {
     const decision = decideBy(ask);
     if (decision) return { rule, ...decision };
   }
-  return { rule: 'not yet', ...stay('The target is not met twice running yet.') };
+  return { rule: 'not yet', ...stay({ code: 'not met yet' }) };
 }
 
 type Outcome = Omit<Decision, 'rule'>;
@@ -104,30 +104,29 @@ const lastOf = (ask: DecideAsk): SessionRecord | undefined => ask.history.at(-1)
 
 const stopSign: Rule = (ask) => {
   const bar = ask.gated.bars.find((b) => b.code === 'stop' && !('line' in b.stop));
-  if (bar) return stop(reasonText(bar), ['clearance']);
+  if (bar) return stop({ code: 'gate', reason: bar }, ['clearance']);
   const sign = lastOf(ask)?.pains.find((p) => painKindOf(p.kind).locks);
-  return sign ? stop(`A stop sign: ${lower(painKindOf(sign.kind).label)}.`, ['clearance']) : null;
+  return sign ? stop({ code: 'stop sign', kind: sign.kind }, ['clearance']) : null;
 };
 
 const boneAttachment: Rule = (ask) => {
   const rest = ask.gated.bars.find(
     (b) => (b.code === 'stop' && 'line' in b.stop) || (b.code === 'limit' && b.limit.line !== undefined)
   );
-  if (rest) return stop(reasonText(rest), ['refer']);
+  if (rest) return stop({ code: 'gate', reason: rest }, ['refer']);
   const ache = lastOf(ask)?.pains.find((p) => p.kind === 'bone_attachment');
   if (!ache) return null;
-  const { lines, label } = painPlaceOf(ache.place);
+  const { lines } = painPlaceOf(ache.place);
   const stretched = lines.some((line) => stretchesLine(ask.prescription.exercise, ask.side, { line, side: ache.side }));
-  return stretched
-    ? stop(`An ache at the bone (${lower(label)}): what stretches it passively rests until it is quiet.`, ['refer'])
-    : { ...ease(ask, `An ache at the bone (${lower(label)}) came in this exercise.`), asks: ['refer'] };
+  const why = { code: 'ache at the bone', place: ache.place, rests: stretched } as const;
+  return stretched ? stop(why, ['refer']) : { ...ease(ask, why), asks: ['refer'] };
 };
 
 /** What a limit, an age or a stage bars is not decided on: it is not done. */
 const closedByGate: Rule = ({ gated }) => {
   // A pain that was told is what is decided on here.
   const bars = gated.bars.filter((b) => b.code !== 'told pain');
-  return bars.length > 0 ? stay(...bars.map(reasonText)) : null;
+  return bars.length > 0 ? stay(...bars.map((reason) => ({ code: 'gate', reason }) as const)) : null;
 };
 
 /** Kinds of pain that ask for a step back. */
@@ -135,26 +134,24 @@ export const sorePainKinds: readonly PainKindId[] = ['joint', 'pinch', 'afterwar
 
 export const isSore = (pain: PainEvent): boolean => sorePainKinds.includes(pain.kind);
 const sorePain = (record: SessionRecord | undefined): PainEvent | undefined => record?.pains.find(isSore);
-const toldText = ({ kind, place, side }: PainEvent): string =>
-  `${lower(painKindOf(kind).label)}, ${side ? `${side} ` : ''}${lower(painPlaceOf(place).label)}`;
+const told = ({ kind, place, side }: PainEvent) => ({ kind, place, side });
 
 const jointPain: Rule = (ask) => {
   const sore = sorePain(lastOf(ask));
   if (sore) {
-    if (sorePain(ask.history.at(-2)))
-      return stop(`Joint or closing-side pain, or pain afterwards, twice running (${toldText(sore)}).`, ['refer']);
-    return ease(ask, `${capital(toldText(sore))}.`);
+    if (sorePain(ask.history.at(-2))) return stop({ code: 'sore twice', pain: told(sore) }, ['refer']);
+    return ease(ask, { code: 'sore', pain: told(sore) });
   }
-  const told = ask.shared?.find(({ pain }) => isSore(pain));
-  return told ? ease(ask, `In ${lower(told.exerciseName)}: ${toldText(told.pain)}. This bears on it too.`) : null;
+  const shared = ask.shared?.find(({ pain }) => isSore(pain));
+  return shared ? ease(ask, { code: 'sore elsewhere', exerciseName: shared.exerciseName, pain: told(shared.pain) }) : null;
 };
 
 const sensationAboveCap: Rule = (ask) => {
   const cap = ask.prescription.sensationCap;
   const last = lastOf(ask);
   const highest = Math.max(-1, ...(last?.sets.map((s) => (s.clean ? -1 : (s.sensation ?? -1))) ?? []));
-  if (highest > cap) return ease(ask, `Sensation ${highest} of 10, above the cap of ${cap}.`);
-  return last?.pains.some((p) => p.kind === 'too_strong') ? ease(ask, 'The stretch was told as too strong.') : null;
+  if (highest > cap) return ease(ask, { code: 'sensation', value: highest, cap });
+  return last?.pains.some((p) => p.kind === 'too_strong') ? ease(ask, { code: 'too strong' }) : null;
 };
 
 const alignmentLost = (record: SessionRecord | undefined): boolean => {
@@ -165,17 +162,17 @@ const alignmentLost = (record: SessionRecord | undefined): boolean => {
 const alignment: Rule = (ask) => {
   if (!alignmentLost(lastOf(ask))) return null;
   return alignmentLost(ask.history.at(-2))
-    ? ease(ask, 'Shape was lost in half the sets or more, the second time running.')
-    : stay('Shape was lost in half the sets or more.');
+    ? ease(ask, { code: 'shape lost', again: true })
+    : stay({ code: 'shape lost', again: false });
 };
 
 const somethingMissing: Rule = (ask) => {
   const last = lastOf(ask);
-  if (!last) return stay('Nothing is logged yet.');
+  if (!last) return stay({ code: 'nothing logged' });
   const unsaid = last.sets.some((s) => !s.clean && (s.sensation === null || s.alignmentKept === null || s.feltRight === null));
-  if (unsaid) return stay('Something about a set was not said.');
+  if (unsaid) return stay({ code: 'something unsaid' });
   if (last.sets.length < progressRules.setsDoneShare * last.plannedSets)
-    return stay(`${last.sets.length} of ${last.plannedSets} planned sets were done.`);
+    return stay({ code: 'sets missing', done: last.sets.length, planned: last.plannedSets });
   return null;
 };
 
@@ -185,16 +182,16 @@ const pauses: Rule = (ask) => {
   const usualDays = 7 / ask.prescription.sessionsPerWeek;
   const missed = last ? Math.floor(daysBetween(last.on, ask.today) - usualDays) : 0;
   if (missed > progressRules.longPauseDays)
-    return { ...ease(ask, `${missed} days missed: resume a step back, and measure before going on.`), asks: ['retest'] };
-  return missed >= progressRules.missedDays ? ease(ask, `${missed} days missed: resume a step back.`) : null;
+    return { ...ease(ask, { code: 'days missed', days: missed, measureFirst: true }), asks: ['retest'] };
+  return missed >= progressRules.missedDays ? ease(ask, { code: 'days missed', days: missed, measureFirst: false }) : null;
 };
 
 const retests: Rule = (ask) => {
   const { lastOn, retestEveryDays, deepeningsSince } = ask.measures;
   if (lastOn === null || daysBetween(lastOn, ask.today) > retestEveryDays)
-    return { ...stay('A retest is overdue: measure before deepening.'), asks: ['retest'] };
+    return { ...stay({ code: 'retest overdue' }), asks: ['retest'] };
   if (deepeningsSince >= progressRules.deepeningsPerMeasure)
-    return { ...stay(`${deepeningsSince} deepenings since the last measure: measure again first.`), asks: ['retest'] };
+    return { ...stay({ code: 'many deepenings', count: deepeningsSince }), asks: ['retest'] };
   return null;
 };
 
@@ -217,31 +214,30 @@ const targetMet: Rule = (ask) => {
   const needed = lastEase > lastMove ? progressRules.cleanSessionsAfterEase : progressRules.cleanSessions;
   if (metRunning < needed) return null;
 
-  const met = `Target met, under the cap and in shape, ${metRunning} sessions running.`;
+  const met: VerdictWhy = { code: 'target met', sessions: metRunning };
   const { gated } = ask;
-  if (gated.keeps) return stay(reasonText(gated.keeps), met);
-  if (ask.linkDeepenedToday) return stay('This link was already deepened today.', met);
-  if (ask.otherSide && !ask.otherSide.isWeaker && ask.otherSide.stepsAhead >= 1)
-    return stay('The weaker side leads; this side is already one step ahead.', met);
+  if (gated.keeps) return stay({ code: 'gate', reason: gated.keeps }, met);
+  if (ask.linkDeepenedToday) return stay({ code: 'link deepened' }, met);
+  if (ask.otherSide && !ask.otherSide.isWeaker && ask.otherSide.stepsAhead >= 1) return stay({ code: 'weaker side leads' }, met);
 
-  const held: string[] = [];
+  const held: VerdictWhy[] = [];
   for (const dial of dials) {
     if (dial.harder === null) {
       const end = gated.ends[dial.id];
-      if (end) held.push(reasonText(end.why));
+      if (end) held.push({ code: 'gate', reason: end.why });
       continue;
     }
     if (returnsFrom(dial, ask) >= progressRules.returnsFromRung) {
-      held.push(`Twice back from ${dial.harder} ${dial.unit}: another dial instead.`);
+      held.push({ code: 'came back twice', from: dial.harder, unit: dial.unit });
       continue;
     }
     const wait = cleanSessionsNeeded(dial.id, ask);
-    if (metRunning < wait) return stay(`It was taken back before: ${wait} clean sessions first, ${metRunning} so far.`, met);
+    if (metRunning < wait) return stay({ code: 'taken back before', needed: wait, sessions: metRunning }, met);
     const soon = gated.waits[dial.id];
-    if (soon) return stay(reasonText(soon.why), met);
+    if (soon) return stay({ code: 'gate', reason: soon.why }, met);
     return { verdict: 'deepen', dial: dial.id, from: dial.at, to: dial.harder, because: [met, ...held] };
   }
-  return stay('Every dial is at its end: the next harder exercise, or the goal is reached.', met, ...held);
+  return stay({ code: 'all at their end' }, met, ...held);
 };
 
 /**
@@ -292,8 +288,8 @@ const rules: readonly (readonly [RuleName, Rule])[] = [
   ['target met', targetMet]
 ];
 
-const stay = (...because: string[]): Outcome => ({ verdict: 'stay', dial: null, from: null, to: null, because });
-const stop = (why: string, asks: Decision['asks']): Outcome => ({
+const stay = (...because: VerdictWhy[]): Outcome => ({ verdict: 'stay', dial: null, from: null, to: null, because });
+const stop = (why: VerdictWhy, asks: Decision['asks']): Outcome => ({
   verdict: 'stop',
   dial: null,
   from: null,
@@ -303,7 +299,7 @@ const stop = (why: string, asks: Decision['asks']): Outcome => ({
 });
 
 /** Reverts the dial moved last; where none was moved, or it was moved away since, the first that can be eased. */
-function ease(ask: DecideAsk, why: string): Outcome {
+function ease(ask: DecideAsk, why: VerdictWhy): Outcome {
   const { dials } = ask.prescription;
   const moved = ask.history.findLast((r) => r.decision?.verdict === 'deepen')?.decision;
   const last = dials.find((d) => d.id === moved?.dial && d.easier !== null);
@@ -314,10 +310,7 @@ function ease(ask: DecideAsk, why: string): Outcome {
       dial: null,
       from: null,
       to: null,
-      because: [why, 'Every dial is at its easiest: take the easier exercise.']
+      because: [why, { code: 'all at their easiest' }]
     };
   return { verdict: 'ease', dial: dial.id, from: dial.at, to: dial.easier, because: [why] };
 }
-
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -5,7 +5,13 @@ import { floor, type Prop, type Stack, type StackRules } from './stack';
 
 /** One setting of the ladder. `depthCm` is signed: positive is a height that gives way, negative one that goes past flat. */
 export type Rung = Stack & Readonly<{ depthCm: number; under: Under }>;
-export type LadderFault = Readonly<{ fromCm: number; toCm: number; why: string; missingCm: number }>;
+/** Where a step is missing: between two heights, or from the last height to the goal. */
+export type LadderFault = Readonly<{
+  fromCm: number;
+  toCm: number;
+  why: 'no height between' | 'goal not reached';
+  missingCm: number;
+}>;
 export type Ladder = Readonly<{ steps: readonly Rung[]; faults: readonly LadderFault[] }>;
 
 export type LadderAsk = Readonly<{
@@ -131,16 +137,14 @@ function changedProps(a: Stack, b: Stack): number {
 function faultsOf(steps: readonly Rung[], maxStepCm: number, toCm: number): LadderFault[] {
   const faults = steps.slice(1).flatMap((to, i): LadderFault[] => {
     const from = steps[i]!;
-    return from.depthCm - to.depthCm > maxStepCm + 1e-9
-      ? [fault(from.depthCm, to.depthCm, 'the shelf has no height between')]
-      : [];
+    return from.depthCm - to.depthCm > maxStepCm + 1e-9 ? [fault(from.depthCm, to.depthCm, 'no height between')] : [];
   });
   const last = steps.at(-1);
-  if (last && last.depthCm - toCm > maxStepCm + 1e-9) faults.push(fault(last.depthCm, toCm, 'the shelf does not reach the goal'));
+  if (last && last.depthCm - toCm > maxStepCm + 1e-9) faults.push(fault(last.depthCm, toCm, 'goal not reached'));
   return faults;
 }
 
-const fault = (fromCm: number, toCm: number, why: string): LadderFault => ({
+const fault = (fromCm: number, toCm: number, why: LadderFault['why']): LadderFault => ({
   fromCm,
   toCm,
   why,

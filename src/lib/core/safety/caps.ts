@@ -17,8 +17,8 @@ export type Caps = Readonly<{
 export function capsOf(limits: readonly Limit[]): Caps {
   const of = (kind: LimitKind) => limits.filter((l) => l.kind === kind && l.value !== undefined);
   const least = (kind: LimitKind, usual: number) => {
-    const set = of(kind).findLast((l) => l.reason === setByInstructor)?.value ?? usual;
-    return of(kind).reduce((cap, l) => (l.reason === setByInstructor ? cap : Math.min(cap, l.value!)), set);
+    const set = of(kind).findLast((l) => l.from === setByInstructor)?.value ?? usual;
+    return of(kind).reduce((cap, l) => (l.from === setByInstructor ? cap : Math.min(cap, l.value!)), set);
   };
   const contraction = least('contraction at most', Infinity);
   return {

@@ -233,8 +233,8 @@ describe('limits', () => {
     expect(asked('butterfly_reclined', null, { limits: [limit('no loaded stretch')] }).ends.loadKg?.at).toBe(0));
 
   test('what the Check forbids is no goal either', () => {
-    const young = [limit('no past-flat', { reason: 'under 18' })];
-    expect(goalBar({ kind: 'front_split', target: -10 }, young)?.reason).toBe('under 18');
+    const young = [limit('no past-flat', { from: 'under 18' })];
+    expect(goalBar({ kind: 'front_split', target: -10 }, young)?.from).toBe('under 18');
     expect(goalBar({ kind: 'front_split', target: 0 }, young)).toBeNull();
     expect(goalBar({ kind: 'lotus', target: 5 }, [limit('no lotus')])).not.toBeNull();
   });

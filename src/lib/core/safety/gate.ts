@@ -62,7 +62,7 @@ export function gate(ask: GateAsk): Gated {
 export const endValues = ({ ends }: Pick<Gated, 'ends'>): Readonly<Partial<Record<DialId, number>>> =>
   Object.fromEntries(Object.entries(ends).map(([id, end]) => [id, end!.at]));
 
-const isUsual = (why: GateReason): boolean => why.code === 'limit' && why.limit.reason === setByInstructor;
+const isUsual = (why: GateReason): boolean => why.code === 'limit' && why.limit.from === setByInstructor;
 
 const distinct = (reasons: readonly GateReason[]): GateReason[] => [
   ...new Map(reasons.map((r) => [JSON.stringify(r), r])).values()

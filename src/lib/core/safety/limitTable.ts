@@ -7,7 +7,7 @@ import { gate } from './gate';
 import type { SafetyPerson } from './person';
 import { limitText, stopPlaceText } from './text';
 
-const sample = (kind: LimitKind, more: Partial<Limit> = {}): Limit => ({ kind, reason: 'an answer', ...more });
+const sample = (kind: LimitKind, more: Partial<Limit> = {}): Limit => ({ kind, from: 'kept/an answer', ...more });
 
 /** A limit of every kind, with figures as the Check gives them. */
 export const sampleLimits: Readonly<Record<LimitKind, Limit>> = {

@@ -2,7 +2,8 @@
 import { dayText } from '../days';
 import type { Line } from '../body/body';
 import { motionOf } from '../body/motions';
-import type { Limit, LimitKind } from '../screen/limit';
+import { plainFroms, type Limit, type LimitKind, type PlainFrom } from '../screen/limit';
+import { screeningRows } from '../screen/screeningTable';
 import { isJointStop, isLineStop, isPersonStop, type Stop } from '../screen/stop';
 import type { GateReason } from './reason';
 
@@ -54,6 +55,13 @@ export const lineText: Readonly<Record<Line, string>> = {
 };
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Where a limit comes from, in words. */
+export function fromText({ from }: Pick<Limit, 'from'>): string {
+  if (from.startsWith('kept/')) return from.slice('kept/'.length);
+  const row = from.startsWith('row/') ? screeningRows.find((r) => r.id === from.slice('row/'.length)) : undefined;
+  return row ? lower(row.text) : (plainFroms[from as PlainFrom] ?? 'an answer of an earlier Check');
+}
 
 export const limitText = (limit: Limit): string =>
   capital(limitSentences[limit.kind](limit)) + (limit.side ? `, ${limit.side}` : '');
@@ -124,12 +132,11 @@ export function reasonText(reason: GateReason): string {
     case 'stop':
       return stopSentence(reason);
     case 'limit':
-      return `${limitText(reason.limit)} (${reason.limit.reason}).`;
+      return `${limitText(reason.limit)} (${fromText(reason.limit)}).`;
     case 'end stop': {
       const motion = capital(motionOf(reason.limit.motion!).name);
       const measured = reason.deg === null ? 'Not measured yet, so no deeper than now.' : `Measured ${Math.round(reason.deg)}°.`;
-      const by = reason.limit.reason.startsWith('end stop') ? 'the end stop set in the Check' : reason.limit.reason;
-      return `${motion}, ${reason.side}: stopped at ${reason.limit.value}° by ${by}. ${measured}`;
+      return `${motion}, ${reason.side}: stopped at ${reason.limit.value}° by ${fromText(reason.limit)}. ${measured}`;
     }
     case 'flat first':
       return `Past flat opens once the flat split was held ${reason.holdS} seconds on ${reason.neededDays} days: ${reason.heldDays} so far.`;

@@ -29,7 +29,7 @@ export function capReasons({ exercise, person }: GateAsk): GateReason[] {
   return person.limits
     .filter(
       (l) =>
-        l.reason !== setByInstructor &&
+        l.from !== setByInstructor &&
         ((l.kind === 'effort cap' && presses(exercise)) ||
           (l.kind === 'teach first, effort cap' && presses(exercise)) ||
           (l.kind === 'contraction at most' && presses(exercise)) ||

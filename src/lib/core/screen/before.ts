@@ -1,6 +1,6 @@
 import { requireRange } from '../errors';
 import type { Limit } from './limit';
-import { painKindOf, type PainEvent } from './pain';
+import { painKindOf, type PainEvent, type PainKindId } from './pain';
 
 export const todayThings = ['poor sleep', 'painkillers', 'period', 'hard training', 'ill or tired'] as const;
 export type TodayThing = (typeof todayThings)[number];
@@ -25,8 +25,29 @@ export type Readiness = Readonly<{
   easier: boolean;
   /** Limits of today alone. */
   limits: readonly Limit[];
-  because: readonly string[];
+  because: readonly ReadinessWhy[];
 }>;
+
+/** Why a session waits, goes easier or is held; a code with its numbers. */
+export type ReadinessWhy =
+  /** Null: a symptom that was not said what it is. */
+  | Readonly<{ code: 'symptom'; kind: PainKindId | null }>
+  | Readonly<{ code: 'soreness'; soreness: number; tooSore: boolean }>
+  | Readonly<{ code: 'tiring'; things: readonly TodayThing[] }>
+  | Readonly<{ code: 'painkillers' }>;
+
+export function readinessText(why: ReadinessWhy): string {
+  switch (why.code) {
+    case 'symptom':
+      return why.kind ? painKindOf(why.kind).advice : 'A new pain, illness or symptom: say what it is first.';
+    case 'soreness':
+      return `Soreness ${why.soreness} of 10: ${why.tooSore ? 'not today' : 'one step easier today'}.`;
+    case 'tiring':
+      return `${capital(why.things.join(', '))}: one step easier today.`;
+    case 'painkillers':
+      return 'Painkillers today: nothing is deepened after this session.';
+  }
+}
 
 /**
  * What the three taps make of a session.
@@ -38,20 +59,19 @@ export type Readiness = Readonly<{
  */
 export function before({ newSymptom, symptom, soreness, today }: BeforeAnswers): Readiness {
   requireRange('soreness', soreness, 0, 10);
-  const because: string[] = [];
+  const because: ReadinessWhy[] = [];
   const kind = newSymptom && symptom ? painKindOf(symptom.kind) : null;
   const bars = newSymptom && (kind === null || (kind.action !== 'carry on' && kind.action !== 'ease'));
-  if (newSymptom) because.push(kind ? kind.advice : 'A new pain, illness or symptom: say what it is first.');
-  if (soreness >= sorenessRules.tooSore) because.push(`Soreness ${soreness} of 10: not today.`);
-  else if (soreness >= sorenessRules.easier) because.push(`Soreness ${soreness} of 10: one step easier today.`);
+  if (newSymptom) because.push({ code: 'symptom', kind: symptom?.kind ?? null });
+  if (soreness >= sorenessRules.easier) because.push({ code: 'soreness', soreness, tooSore: soreness >= sorenessRules.tooSore });
   const tiring = today.filter((t) => t === 'poor sleep' || t === 'hard training' || t === 'ill or tired');
-  if (tiring.length > 0) because.push(`${capital(tiring.join(', '))}: one step easier today.`);
+  if (tiring.length > 0) because.push({ code: 'tiring', things: tiring });
   const numbed = today.includes('painkillers');
-  if (numbed) because.push('Painkillers today: nothing is deepened after this session.');
+  if (numbed) because.push({ code: 'painkillers' });
   return {
     starts: !bars && soreness < sorenessRules.tooSore,
     easier: kind?.action === 'ease' || soreness >= sorenessRules.easier || tiring.length > 0,
-    limits: numbed ? [{ kind: 'no deepening', reason: 'painkillers today' }] : [],
+    limits: numbed ? [{ kind: 'no deepening', from: 'painkillers' }] : [],
     because
   };
 }

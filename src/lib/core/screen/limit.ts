@@ -46,7 +46,7 @@ export const plainLimits = [
 
 export type LimitKind = keyof typeof valuedLimits | (typeof plainLimits)[number];
 
-/** A limit is data that every later step obeys, with the reason it is there. */
+/** A limit is data that every later step obeys, with where it comes from: by kind and source it is relaxed. */
 export type Limit = Readonly<{
   kind: LimitKind;
   /** Percent, points of 10, seconds, days or degrees, by kind. */
@@ -56,8 +56,21 @@ export type Limit = Readonly<{
   motion?: MotionId;
   line?: Line;
   side?: Side;
-  reason: string;
+  from: LimitFrom;
 }>;
+
+/** Whom or what a limit comes from: a row of the Check by its id, or one of the plain sources. */
+export type LimitFrom = PlainFrom | `row/${string}` | `kept/${string}`;
+/** Sources that are no row of the Check, in words. 'kept/' carries the words of a limit kept before there were codes. */
+export const plainFroms = {
+  'very mobile': 'very mobile joints',
+  'under 18': 'under 18',
+  '60 and over': '60 and over',
+  instructor: 'set by the instructor',
+  'end stop': 'the end stop set in the Check',
+  painkillers: 'painkillers today'
+} as const;
+export type PlainFrom = keyof typeof plainFroms;
 
 export type Clearance = 'go' | 'go with limits' | 'clinician first' | 'urgent';
 

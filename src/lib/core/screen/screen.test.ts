@@ -30,7 +30,7 @@ describe('screen', () => {
   // Born 1966, looked at in 2026: 59 or 60. Both readings take the cautious side.
   test('of a year of birth alone the young count as younger and those of 60 as older', () => {
     const kinds = (ageYears: number, oldestYears: number) =>
-      screen({ flags: [], ageYears, oldestYears }).limits.map((l) => l.reason);
+      screen({ flags: [], ageYears, oldestYears }).limits.map((l) => l.from);
     expect(kinds(59, 60)).toContain('60 and over');
     expect(kinds(59, 59)).not.toContain('60 and over');
     expect(kinds(17, 18)).toContain('under 18');

@@ -1,6 +1,6 @@
 import { CoreError } from '../errors';
 import { defaultEffortCapPct, defaultSensationCap } from '../cycle/compileCycle';
-import { motionOf, type MotionId } from '../body/motions';
+import type { MotionId } from '../body/motions';
 import { addDays } from '../days';
 import type { Side } from '../body/side';
 import { beighton, type BeightonItem } from './beighton';
@@ -66,7 +66,7 @@ export function screen(answers: ScreeningAnswers): Screening {
   const fromRows = raised.flatMap((row) =>
     (row.limits ?? []).map((limit): Limit => {
       const side = row.asks === 'side' ? answers.sides?.[row.id] : undefined;
-      return { ...limit, ...(side && { side }), reason: lower(row.text) };
+      return { ...limit, ...(side && { side }), from: `row/${row.id}` };
     })
   );
   const stops = (answers.endStops ?? []).map(({ motion, side, deg }): Limit => ({
@@ -74,7 +74,7 @@ export function screen(answers: ScreeningAnswers): Screening {
     motion,
     value: deg,
     ...(side && { side }),
-    reason: `end stop of ${motionOf(motion).name}${side ? `, ${side}` : ''}`
+    from: 'end stop'
   }));
   const limited = [...age.limits, ...fromRows, ...(mobility.meets ? hypermobileLimits : []), ...stops];
   const cautions = [
@@ -91,35 +91,35 @@ export function screen(answers: ScreeningAnswers): Screening {
         : 'go';
   const limits: Limit[] = [
     ...limited,
-    { kind: 'effort cap', value: answers.effortCapPct ?? defaultEffortCapPct, reason: setByInstructor },
-    { kind: 'sensation cap', value: answers.sensationCap ?? defaultSensationCap, reason: setByInstructor }
+    { kind: 'effort cap', value: answers.effortCapPct ?? defaultEffortCapPct, from: setByInstructor },
+    { kind: 'sensation cap', value: answers.sensationCap ?? defaultSensationCap, from: setByInstructor }
   ];
   return { clearance, limits, cautions, raised, mobility };
 }
 
-/** Reason of the caps that are not a limit of the answers. */
-export const setByInstructor = 'set by the instructor';
+/** Source of the caps that are not a limit of the answers. */
+export const setByInstructor = 'instructor';
 
 const hypermobileLimits: readonly Limit[] = [
-  { kind: 'active work first', reason: 'very mobile joints' },
-  { kind: 'sensation cap', value: 3, reason: 'very mobile joints' },
-  { kind: 'no partner', reason: 'very mobile joints' }
+  { kind: 'active work first', from: 'very mobile' },
+  { kind: 'sensation cap', value: 3, from: 'very mobile' },
+  { kind: 'no partner', from: 'very mobile' }
 ];
 
 /** What an age brings: of a year of birth alone the young are taken as younger, those of 60 and over as older. */
 export function ageLimits(youngestYears: number, oldestYears: number): { limits: Limit[]; cautions: string[] } {
   const young: Limit[] = [
-    { kind: 'effort cap', value: 40, reason: 'under 18' },
-    { kind: 'no past-flat', reason: 'under 18' },
-    { kind: 'no partner', reason: 'under 18' },
-    { kind: 'no loaded stretch', reason: 'under 18' },
-    { kind: 'adult present', reason: 'under 18' }
+    { kind: 'effort cap', value: 40, from: 'under 18' },
+    { kind: 'no past-flat', from: 'under 18' },
+    { kind: 'no partner', from: 'under 18' },
+    { kind: 'no loaded stretch', from: 'under 18' },
+    { kind: 'adult present', from: 'under 18' }
   ];
   const old: Limit[] = [
-    { kind: 'effort cap', value: 50, reason: '60 and over' },
-    { kind: 'warm-up at least', value: 480, reason: '60 and over' },
-    { kind: 'no ballistic', reason: '60 and over' },
-    { kind: 'wide support only', reason: '60 and over' }
+    { kind: 'effort cap', value: 50, from: '60 and over' },
+    { kind: 'warm-up at least', value: 480, from: '60 and over' },
+    { kind: 'no ballistic', from: '60 and over' },
+    { kind: 'wide support only', from: '60 and over' }
   ];
   return {
     limits: [...(youngestYears < 18 ? young : []), ...(oldestYears >= 60 ? old : [])],
@@ -137,5 +137,3 @@ export function ageLimits(youngestYears: number, oldestYears: number): { limits:
 /** Whether planning and playing are open: an urgent or clinician-first result waits for a named person. */
 export const isCleared = (clearance: Clearance, clearedBy: string | null): boolean =>
   clearance === 'go' || clearance === 'go with limits' || clearedBy !== null;
-
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

@@ -17,7 +17,7 @@ export type ScreeningRow = Readonly<{
   /** A plain question instead of a tick: it applies when it is answered so. */
   question?: Readonly<{ text: string; appliesOn: 'yes' | 'no' }>;
   asks?: RowAsk;
-  limits?: readonly Omit<Limit, 'reason' | 'side'>[];
+  limits?: readonly Omit<Limit, 'from' | 'side'>[];
   caution?: string;
 }>;
 

@@ -40,7 +40,8 @@ export type Block = Readonly<{
   props: readonly string[];
   work: readonly Work[];
   /** Why it is there, in plain sentences. */
-  because: readonly string[];
+  /** Why it is there. Sessions kept before there were codes have the sentence. */
+  because: readonly (BlockWhy | string)[];
 }>;
 
 /** Any form as the same phases. Throws: those of the compilers. */
@@ -54,5 +55,33 @@ export function compileForm(form: Form, limits: EffortLimits = {}): Phase[] {
       return compileHold(form.spec);
     case 'flow':
       return compileFlow(form.spec);
+  }
+}
+
+/** Why a block is in a session; a code with its numbers. */
+export type BlockWhy =
+  | Readonly<{ code: 'rounds'; rounds: number }>
+  | Readonly<{ code: 'weaker leads'; side: Side }>
+  | Readonly<{ code: keyof typeof plainWhys }>;
+
+const plainWhys = {
+  'warm first': 'Warm before anything is held. Never cut.',
+  'front end': 'The front end of the split.',
+  'rear end': 'The rear end of the split.',
+  'front owned': 'Active work at the range the front leg has reached.',
+  'rear owned': 'Active work at the range the rear hip has reached.',
+  position: 'The position itself, on the stack of today.',
+  'ends quiet': 'Ends without strain. Never cut.'
+} as const;
+
+export function blockWhyText(why: BlockWhy | string): string {
+  if (typeof why === 'string') return why;
+  switch (why.code) {
+    case 'rounds':
+      return why.rounds === 1 ? 'One round of press and draw.' : `${why.rounds} rounds of press and draw, the first lighter.`;
+    case 'weaker leads':
+      return `${why.side === 'left' ? 'Left' : 'Right'} leading trails by more than the error: it goes first, with one set more.`;
+    default:
+      return plainWhys[why.code];
   }
 }

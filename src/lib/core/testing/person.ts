@@ -18,7 +18,7 @@ export const somebody = (more: Partial<SafetyPerson> = {}): SafetyPerson => ({
   ...more
 });
 
-export const limit = (kind: LimitKind, more: Partial<Limit> = {}): Limit => ({ kind, reason: 'test', ...more });
+export const limit = (kind: LimitKind, more: Partial<Limit> = {}): Limit => ({ kind, from: 'kept/test', ...more });
 export const stopped = (stop: Stop, reason = 'Locking or giving way'): OpenStop => ({ ...stop, reason, openedOn: '2026-02-25' });
 /** Three days on which the flat split was held. */
 export const flatDays = ['2026-02-10', '2026-02-12', '2026-02-14'] as const;

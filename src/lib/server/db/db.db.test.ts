@@ -2,9 +2,13 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
+import { fromText } from '$lib/core';
+import { findScreening } from '../repo/screeningRepo';
+import { newPerson } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
 import { lockDataDir } from './dataDirLock';
-import { migrate, migrations } from './migrate';
+import type { Database, Db } from './db';
+import { migrate, migrations, statementsOf } from './migrate';
 import { sqlProblem } from './sqlState';
 
 const store = testDatabase();
@@ -68,6 +72,50 @@ describe('migrate', () => {
     await expect(migrate(store.db, migrations.slice(1))).rejects.toThrow(/do not match/);
     await expect(migrate(store.db, [{ name: '0000_early.sql', sql: 'select 1' }, ...migrations])).rejects.toThrow(/do not match/);
   });
+});
+
+describe('what was kept as a sentence', () => {
+  const codeReasons = migrations.find((m) => m.name === '0012_code_reasons.sql')!;
+  const personWith = async (tx: Db, limits: object[], relaxed: object[]) => {
+    const id = await newPerson(tx as Database);
+    await tx.query(
+      `insert into screening (client_id, taken_on, version, flags, effort_cap_pct, sensation_cap, clearance, limits, relaxed)
+       values ($1, '2026-03-01', '1', '[]', 60, 4, 'go with limits', $2, $3)`,
+      [id, JSON.stringify(limits), JSON.stringify(relaxed)]
+    );
+    return id;
+  };
+
+  test('becomes the code it was made from, and what is not known is carried along; once more changes nothing', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWith(
+        db,
+        [
+          { kind: 'no loaded roll-down', reason: 'back pain in the past, settled' },
+          { kind: 'joint end stop', motion: 'KF', value: 120, side: 'left', reason: 'end stop of knee flexion, left' },
+          { kind: 'effort cap', value: 50, reason: '60 and over' },
+          { kind: 'effort cap', value: 60, reason: 'set by the instructor' },
+          { kind: 'no head-down', reason: 'a row that was reworded since' }
+        ],
+        [{ kind: 'no loaded roll-down', reason: 'back pain in the past, settled', by: 'M. Ash', on: '2026-03-01', note: '' }]
+      );
+      for (let time = 1; time <= 2; time++) {
+        for (const statement of statementsOf(codeReasons.sql)) await db.query(statement);
+        const kept = (await findScreening(db, id))!;
+        expect(kept.limits.map((l) => l.from)).toEqual([
+          'row/back_history',
+          'end stop',
+          '60 and over',
+          'instructor',
+          'kept/a row that was reworded since'
+        ]);
+        expect(kept.limits[1]).toEqual({ kind: 'joint end stop', motion: 'KF', value: 120, side: 'left', from: 'end stop' });
+        expect(kept.relaxed).toEqual([
+          { kind: 'no loaded roll-down', from: 'row/back_history', by: 'M. Ash', on: '2026-03-01', note: '' }
+        ]);
+        expect(kept.limits.map(fromText)).toContain('a row that was reworded since');
+      }
+    }));
 });
 
 describe('lockDataDir', () => {

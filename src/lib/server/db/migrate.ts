@@ -46,7 +46,7 @@ export async function migrate(db: Database, known: readonly Migration[] = migrat
 const hashOf = (sql: string): string => createHash('sha256').update(sql).digest('hex');
 
 /** One statement a query; our files hold no semicolon inside a statement. */
-const statementsOf = (sql: string): string[] =>
+export const statementsOf = (sql: string): string[] =>
   sql
     .replace(/--.*$/gm, '')
     .split(';')

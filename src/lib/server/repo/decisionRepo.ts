@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { DialId, Side, Verdict } from '$lib/core';
+import type { DialId, Side, Verdict, VerdictWhy } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
 
@@ -13,7 +13,7 @@ const DecisionRow = z
     exercise_id: z.string(),
     side: z.enum(['left', 'right']),
     proposed_verdict: verdict,
-    because: z.array(z.string()),
+    because: z.array(z.custom<VerdictWhy>()),
     verdict,
     dial: z.string().nullable(),
     from_value: z.number().nullable(),
@@ -56,7 +56,7 @@ export type NewDecision = Readonly<{
   exerciseId: string;
   side: Side;
   proposedVerdict: Verdict;
-  because: readonly string[];
+  because: readonly VerdictWhy[];
   verdict: Verdict;
   dial: DialId | null;
   from: number | null;

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { ScreeningDraftSchema, type ScreeningDraft } from '$lib/contract/checkForms';
-import type { Clearance, Limit, LimitKind } from '$lib/core';
+import type { Clearance, Limit, LimitFrom, LimitKind } from '$lib/core';
 import type { Db } from '../db/db';
 import { firstRow, IdRow, oneRow } from '../db/rows';
 
 /** A limit that a named person relaxed. */
-export type Relaxed = Readonly<{ kind: LimitKind; reason: string; by: string; on: string; note: string }>;
+export type Relaxed = Readonly<{ kind: LimitKind; from: LimitFrom; by: string; on: string; note: string }>;
 
 const answers = ScreeningDraftSchema.shape;
 const ScreeningRow = z

@@ -107,20 +107,20 @@ describe('limits in force', () => {
     store.rolledBack(async (db) => {
       const id = await newPerson(db);
       await passCheck(db, id, today, ['back_history', 'low_bone_density']);
-      const reason = 'back pain in the past, settled';
-      await relaxLimit(db, id, { kind: 'no loaded roll-down', reason, ...clear }, today);
-      const left = limitsOf(await loadCase(db, id, today)).map((l) => `${l.kind}: ${l.reason}`);
-      expect(left).not.toContain(`no loaded roll-down: ${reason}`);
-      expect(left).toContain(`no rounded fold: ${reason}`);
-      expect(left).toContain('no loaded roll-down: low bone density');
+      const from = 'row/back_history';
+      await relaxLimit(db, id, { kind: 'no loaded roll-down', from, ...clear }, today);
+      const left = limitsOf(await loadCase(db, id, today)).map((l) => `${l.kind}: ${l.from}`);
+      expect(left).not.toContain(`no loaded roll-down: ${from}`);
+      expect(left).toContain(`no rounded fold: ${from}`);
+      expect(left).toContain('no loaded roll-down: row/low_bone_density');
     }));
 
   test('what is no limit of theirs is not relaxed, nor the caps the instructor set', () =>
     store.rolledBack(async (db) => {
       const id = await newPerson(db);
       await passCheck(db, id, today);
-      for (const reason of ['nothing', 'set by the instructor'])
-        await expect(relaxLimit(db, id, { kind: 'effort cap', reason, ...clear }, today)).rejects.toEqual(
+      for (const from of ['nothing', 'instructor'])
+        await expect(relaxLimit(db, id, { kind: 'effort cap', from, ...clear }, today)).rejects.toEqual(
           expect.objectContaining({ code: 'not_found' })
         );
     }));

@@ -109,9 +109,9 @@ export async function clearScreening(db: Database, clientId: number, input: Clea
 /** A named person relaxes a limit, with a note; never an open stop. Throws: CoreError 'not_found'. */
 export async function relaxLimit(db: Database, clientId: number, input: RelaxInput, today: string): Promise<void> {
   const screening = await findScreening(db, clientId);
-  const limit = screening?.limits.find((l) => l.kind === input.kind && l.reason === input.reason && l.reason !== setByInstructor);
+  const limit = screening?.limits.find((l) => l.kind === input.kind && l.from === input.from && l.from !== setByInstructor);
   if (!screening || !limit) throw new CoreError('not_found', { what: 'limit' });
-  const relaxed = { kind: limit.kind, reason: limit.reason, by: input.clearedBy, on: today, note: input.clearNote };
+  const relaxed = { kind: limit.kind, from: limit.from, by: input.clearedBy, on: today, note: input.clearNote };
   await updateRelaxed(db, screening.id, [...screening.relaxed, relaxed]);
 }
 
@@ -140,10 +140,8 @@ export function limitsOf({
 }: Pick<ClientCase, 'client' | 'screening' | 'sessions' | 'today'>): readonly Limit[] {
   const { ageYears, oldestYears } = agesOf(client, today);
   const kept = screening?.limits ?? [];
-  const ofAge = ageLimits(ageYears, oldestYears).limits.filter(
-    (l) => !kept.some((k) => k.kind === l.kind && k.reason === l.reason)
-  );
-  const inForce = [...kept, ...ofAge].filter((l) => !screening?.relaxed.some((r) => r.kind === l.kind && r.reason === l.reason));
+  const ofAge = ageLimits(ageYears, oldestYears).limits.filter((l) => !kept.some((k) => k.kind === l.kind && k.from === l.from));
+  const inForce = [...kept, ...ofAge].filter((l) => !screening?.relaxed.some((r) => r.kind === l.kind && r.from === l.from));
   const done = sessions.filter((s) => s.status === 'done').length;
   return whileTaught(inForce, done);
 }

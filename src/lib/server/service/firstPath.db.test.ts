@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { addDays, exerciseOf, leftOutTexts, type Side } from '$lib/core';
+import { addDays, exerciseOf, leftOutTexts, type Side, whyText } from '$lib/core';
 import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
@@ -427,7 +427,7 @@ describe('reviewing', () => {
       await play(db, id, today, (set) => (set.exerciseId === splitExerciseId ? strong : {}));
       const split = proposalsOf(await loadSplitCase(db, id, today)).find((p) => p.exerciseId === splitExerciseId)!;
       expect(split).toMatchObject({ verdict: 'ease', rule: 'sensation', dial: 'depthCm' });
-      expect(split.because[0]).toContain('7 of 10, above the cap of 4');
+      expect(whyText(split.because[0]!)).toContain('7 of 10, above the cap of 4');
     }));
 
   test('an overruling needs its reason, and both are kept', () =>

@@ -12,7 +12,8 @@ import {
   sides,
   type PainKindId,
   type PainPlaceId,
-  type Side
+  type Side,
+  whyText
 } from '$lib/core';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
@@ -146,7 +147,7 @@ describe('lists and steps, for every answer of the Check', () => {
       const id = await personWithGoal(db, 'turnout');
       await db.query("update client set birth_year = 1966, birth_date = '1966-03-10' where id = $1", [id]);
       await passCheck(db, id, today);
-      const reasons = async (on: string) => limitsOf(await loadCase(db, id, on)).map((l) => l.reason);
+      const reasons = async (on: string) => limitsOf(await loadCase(db, id, on)).map((l) => l.from);
       expect(await reasons(today)).not.toContain('60 and over');
       expect(await reasons('2026-03-10')).toContain('60 and over');
     }));
@@ -247,7 +248,7 @@ describe('stops that stay stopped', () => {
       expect(verdictOf('rear_hip_cycle', 'left').verdict).toBe('ease');
       const split = verdictOf('front_split_on_stack', 'right');
       expect(split).toMatchObject({ verdict: 'ease' });
-      expect(split.because[0]).toMatch(/rear hip, half kneeling: pain in the joint, left knee/);
+      expect(whyText(split.because[0]!)).toMatch(/rear hip, half kneeling: pain in the joint, left knee/);
       expect(verdictOf('front_leg_lift', 'right').verdict).not.toBe('ease'); // the right leg lifts alone
     }));
 });

@@ -1,5 +1,17 @@
 import type { GoalInput } from '$lib/contract/goalForms';
-import { addDays, CoreError, dayText, flatHeld, goalBar, goalOf, isFlatHeld, limitText, sides, waitDays } from '$lib/core';
+import {
+  addDays,
+  CoreError,
+  dayText,
+  flatHeld,
+  goalBar,
+  goalOf,
+  isFlatHeld,
+  limitText,
+  sides,
+  waitDays,
+  fromText
+} from '$lib/core';
 import { limitsOf } from './checking';
 import type { Database } from '../db/db';
 import { getClient, updateCurrentGoal } from '../repo/clientRepo';
@@ -26,7 +38,7 @@ export async function saveGoal(
   const existing = goalId === null ? null : c.goals.find((g) => g.id === goalId);
   if (existing === undefined || (existing && existing.kind !== input.kind)) throw new CoreError('not_found', { what: 'goal' });
   const bar = goalBar(input, limitsOf(c));
-  if (bar) throw new CoreError('goal_barred', { why: `${limitText(bar)} (${bar.reason})` });
+  if (bar) throw new CoreError('goal_barred', { why: `${limitText(bar)} (${fromText(bar)})` });
   refuseStageOutOfOrder(existing ?? null, input, today);
   refuseTurnoutPastHips(c, input);
   return db.transaction(async (tx) => {

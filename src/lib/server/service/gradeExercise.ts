@@ -26,6 +26,7 @@ import {
   type DialWait,
   type Exercise,
   type Gated,
+  type GateReason,
   type Prop,
   type Setting,
   type Side,
@@ -78,6 +79,9 @@ export type Change = Readonly<{
   reason: string;
 }>;
 
+/** A step, and why every neighbour it would lead to is barred, where that is so. */
+export type OpenStep = Step & Readonly<{ barred: GateReason | null }>;
+
 export type ExerciseGrade = Readonly<{
   side: Side;
   /** Why it is not done at all, what keeps it within, and what is to be kept in mind. */
@@ -86,7 +90,7 @@ export type ExerciseGrade = Readonly<{
   /** The latest first. */
   history: readonly Change[];
   /** What would come next, either way: a dial, or the neighbours where every dial is at its end. */
-  next: Readonly<{ harder: Step; easier: Step }>;
+  next: Readonly<{ harder: OpenStep; easier: OpenStep }>;
 }>;
 
 /** Whether left and right may stand differently. */
@@ -183,12 +187,12 @@ export function gradeOf(c: GoalCase, exercise: Exercise, side: Side, shelf: read
 }
 
 /** A step to neighbours, without those that are barred; where every one is, why. */
-function openStep(c: GoalCase, step: Step): Step {
-  if (step.kind === 'dial') return step;
+function openStep(c: GoalCase, step: Step): OpenStep {
+  if (step.kind === 'dial') return { ...step, barred: null };
   const barred = step.ids.map((id) => barsOf(c, exerciseIn(c.catalogue, id)));
   const ids = step.ids.filter((_, i) => barred[i]!.length === 0);
   const why = barred.find((b) => b.length > 0)?.[0];
-  return { ...step, ids, ...(ids.length === 0 && why && { why: reasonText(why) }) };
+  return { ...step, ids, barred: ids.length === 0 && why ? why : null };
 }
 
 const dialIn = (exercise: Exercise, id: string): Dial => exercise.dials.find((d) => d.id === id)!;

@@ -1,5 +1,5 @@
 import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
-import { before, CoreError, painKindOf, type Block } from '$lib/core';
+import { before, CoreError, painKindOf, type Block, readinessText } from '$lib/core';
 import type { Database } from '../db/db';
 import { openLocks } from '../repo/lockRepo';
 import { insertPain, upsertSetLog } from '../repo/logRepo';
@@ -34,7 +34,7 @@ export async function startSession(
     const { symptom } = answers;
     if (symptom)
       await db.transaction((tx) => lockFor(tx, clientId, symptom, { exerciseId: null, workSide: null, painEventId: null }, now));
-    throw new CoreError('not_ready', { why: readiness.because.join(' ') });
+    throw new CoreError('not_ready', { why: readiness.because.map(readinessText).join(' ') });
   }
   const day = dayOf(found);
   if (day.isStopped) throw new CoreError('stopped_today');

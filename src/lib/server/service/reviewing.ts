@@ -16,6 +16,7 @@ import {
   retestEveryDays,
   sides,
   stretchesLine,
+  whyText,
   type Decision,
   type DialState,
   type Exercise,
@@ -331,7 +332,7 @@ async function stopExercise(
     }
   await insertLock(tx, c.client.id, {
     stop: { exerciseId, side },
-    reason: `${exercise.name}: ${because[0] ?? 'stopped in Review'}`,
+    reason: `${exercise.name}: ${because[0] ? whyText(because[0]) : 'stopped in Review'}`,
     ...open
   });
 }

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
-  import { beighton, isCleared, limitText, screeningRows, setByInstructor, stopPlaceText } from '$lib/core';
+  import { beighton, fromText, isCleared, limitText, screeningRows, setByInstructor, stopPlaceText, type Limit } from '$lib/core';
   import type { BodyLock } from '$lib/server/repo/lockRepo';
   import type { ScreeningRecord } from '$lib/server/repo/screeningRepo';
   import Field from '$lib/ui/Field.svelte';
@@ -27,8 +27,8 @@
   let { screening: s, isOpen, isDue, hasLocks, begunAt, clearedLocks, week, ages, names, form }: Props = $props();
   const mobility = $derived(beighton(s.beighton, ages.oldestYears));
   const raised = $derived(screeningRows.filter((r) => s.flags.includes(r.id)));
-  const limits = $derived(s.limits.filter((l) => l.reason !== setByInstructor));
-  const relaxedOf = (kind: string, reason: string) => s.relaxed.find((r) => r.kind === kind && r.reason === reason);
+  const limits = $derived(s.limits.filter((l) => l.from !== setByInstructor));
+  const relaxedOf = (limit: Limit) => s.relaxed.find((r) => r.kind === limit.kind && r.from === limit.from);
   const here = $derived(page.url.pathname);
 </script>
 
@@ -76,8 +76,8 @@
     <h2>Limits</h2>
     <p class="text-ink-soft">A named person may relax one, with a note. An open stop is never relaxed.</p>
     {#each limits as limit, i (i)}
-      {@const relaxed = relaxedOf(limit.kind, limit.reason)}
-      {@const mine = form?.typed?.kind === limit.kind && form.typed.reason === limit.reason ? form : null}
+      {@const relaxed = relaxedOf(limit)}
+      {@const mine = form?.typed?.kind === limit.kind && form.typed.from === limit.from ? form : null}
       {#if relaxed}
         <p class="border-t border-line pt-2 text-ink-soft">
           <s>{limitText(limit)}</s>: relaxed by {relaxed.by} on {dateText(relaxed.on)}, “{relaxed.note}”
@@ -85,13 +85,13 @@
       {:else}
         <details class="border-t border-line" open={mine !== null}>
           <summary class="flex min-h-11 cursor-pointer items-center gap-2"
-            ><span>{limitText(limit)} <span class="text-ink-soft">· {limit.reason}</span></span>
+            ><span>{limitText(limit)} <span class="text-ink-soft">· {fromText(limit)}</span></span>
             <span class="ml-auto text-ink-soft underline underline-offset-4">relax</span></summary
           >
           <form method="POST" action="?/relax" class="mb-4 flex flex-col gap-3" novalidate use:enhance={keepTyped}>
             <ProblemNote text={formProblem(mine)} />
             <input type="hidden" name="kind" value={limit.kind} />
-            <input type="hidden" name="reason" value={limit.reason} />
+            <input type="hidden" name="from" value={limit.from} />
             <div class="grid gap-4 sm:grid-cols-2">
               <Field
                 label="Relaxed by"

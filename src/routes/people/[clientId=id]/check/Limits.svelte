@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { capsOf, limitText, setByInstructor, type Screening } from '$lib/core';
+  import { capsOf, fromText, limitText, setByInstructor, type Screening } from '$lib/core';
   import { dateText } from '$lib/ui/format';
 
   /** What the answers allow, written out while they are given. */
@@ -10,7 +10,7 @@
     /** A stop is open on the whole person, or on something of theirs. */
     hasPersonStop: boolean;
     hasStops: boolean;
-    relaxed: readonly { kind: string; reason: string }[];
+    relaxed: readonly { kind: string; from: string }[];
     /** While the conversation goes on nothing is final. */
     soFar: boolean;
   };
@@ -23,7 +23,7 @@
     urgent: 'Medical help now'
   } as const;
   const stopped = $derived(hasPersonStop || screening.clearance === 'urgent' || screening.clearance === 'clinician first');
-  const inForce = $derived(screening.limits.filter((l) => !relaxed.some((r) => r.kind === l.kind && r.reason === l.reason)));
+  const inForce = $derived(screening.limits.filter((l) => !relaxed.some((r) => r.kind === l.kind && r.from === l.from)));
   const caps = $derived(capsOf(inForce));
   const state = $derived(
     hasPersonStop ? 'Medical help first' : hasStops && !stopped ? 'Open, but for what is stopped' : word[screening.clearance]
@@ -43,8 +43,8 @@
   </div>
   {#if soFar}
     <ul class="flex flex-col gap-2">
-      {#each inForce.filter((l) => l.reason !== setByInstructor) as limit, i (i)}
-        <li>{limitText(limit)} <span class="text-ink-soft">· {limit.reason}</span></li>
+      {#each inForce.filter((l) => l.from !== setByInstructor) as limit, i (i)}
+        <li>{limitText(limit)} <span class="text-ink-soft">· {fromText(limit)}</span></li>
       {/each}
     </ul>
   {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
-  import { dialAtRung, reasonText, usualStepCm, type Material, type Prop, type Rung } from '$lib/core';
+  import { dialAtRung, reasonText, usualStepCm, type LadderFault, type Material, type Prop, type Rung } from '$lib/core';
   import type { GradedDial, GradedStack } from '$lib/server/service/gradeExercise';
   import { dialText } from '$lib/ui/dialText';
   import { lengthText } from '$lib/ui/format';
@@ -20,6 +20,10 @@
   };
   let { graded, stack, rung, shelf, shelfHref, unit, onLook }: Props = $props();
   const value = $derived(dialAtRung(graded.dial, rung));
+  const faultText: Readonly<Record<LadderFault['why'], string>> = {
+    'no height between': 'the shelf has no height between',
+    'goal not reached': 'the shelf does not reach the goal'
+  };
 </script>
 
 <div>
@@ -56,7 +60,9 @@
   <LadderRow dial={graded.dial} rungs={stack.rungs} {shelf} {unit} nowCm={stack.rung.depthCm} lookedCm={rung.depthCm} {onLook} />
   {#each stack.faults as fault (fault.fromCm)}
     <p class="mt-1">
-      <strong>{lengthText(Math.abs(fault.fromCm), unit)} to {lengthText(Math.abs(fault.toCm), unit)}</strong>: {fault.why}; one of
+      <strong>{lengthText(Math.abs(fault.fromCm), unit)} to {lengthText(Math.abs(fault.toCm), unit)}</strong>: {faultText[
+        fault.why
+      ]}; one of
       {lengthText(fault.missingCm, unit)} would halve it.
       <a class="underline" href={shelfHref}>To the shelf</a>
     </p>

@@ -1,12 +1,13 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
-  import type { Dial, Step } from '$lib/core';
+  import { reasonText, type Dial, type Step } from '$lib/core';
+  import type { OpenStep } from '$lib/server/service/gradeExercise';
   import { dialText } from '$lib/ui/dialText';
   import Why from '$lib/ui/Why.svelte';
 
   /** One step either way: one dial at a time, in their order; at the end, the neighbours. */
   type Props = {
-    next: Readonly<{ harder: Step; easier: Step }>;
+    next: Readonly<{ harder: OpenStep; easier: OpenStep }>;
     dials: readonly Dial[];
     names: Readonly<Record<string, string>>;
     base: string;
@@ -17,6 +18,13 @@
     { word: 'Harder', step: next.harder },
     { word: 'Easier', step: next.easier }
   ]);
+  const whys: Readonly<Record<Step['why'], string>> = {
+    'first not at its end': 'the first dial that is not at its end',
+    'moved last': 'the dial that was moved last goes back',
+    'last not at its easiest': 'the last dial that is not at its easiest',
+    'all at their end': 'every dial is at its end',
+    'all at their easiest': 'every dial is at its easiest'
+  };
 </script>
 
 <dl class="grid grid-cols-[auto_1fr] gap-x-3">
@@ -27,7 +35,7 @@
         {@const dial = dials.find((d) => d.id === step.dial)!}
         <strong>{dial.name} {dialText(dial, step.to, unit)}</strong>
       {:else if step.ids.length === 0}
-        <span class="text-ink-soft">{step.why.endsWith('.') ? step.why : `${step.why}; no neighbour is known`}</span>
+        <span class="text-ink-soft">{step.barred ? reasonText(step.barred) : `${whys[step.why]}; no neighbour is known`}</span>
       {:else}
         {#each step.ids as id, i (id)}{i > 0 ? ', ' : ''}<a class="underline" href="{base}/grade?exercise={id}"
             >{names[id] ?? id}</a
@@ -35,8 +43,8 @@
       {/if}
       {#if word === 'Harder'}
         <Why about="the next step">
-          <p>One dial at a time, in the order in which they are moved: {next.harder.why}.</p>
-          <p>Easing takes back what was moved last: {next.easier.why}.</p>
+          <p>One dial at a time, in the order in which they are moved: {whys[next.harder.why]}.</p>
+          <p>Easing takes back what was moved last: {whys[next.easier.why]}.</p>
         </Why>
       {/if}
     </dd>

@@ -1,5 +1,15 @@
 <script lang="ts">
-  import { compileSession, doseByLink, exerciseOf, leftOutTexts, orderBlocks, type Block, type Cut, type Prop } from '$lib/core';
+  import {
+    blockWhyText,
+    compileSession,
+    doseByLink,
+    exerciseOf,
+    leftOutTexts,
+    orderBlocks,
+    type Block,
+    type Cut,
+    type Prop
+  } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import type { SessionView, WeekView } from '$lib/server/service/planning';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
@@ -79,7 +89,7 @@
               </p>
             {/if}
           {/each}
-          <p class="text-ink-soft">{block.because.join(' ')}</p>
+          <p class="text-ink-soft">{block.because.map(blockWhyText).join(' ')}</p>
         </div>
       </li>
     {/each}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { compileSession, exerciseOf, leftOutTexts, urgentSignsText } from '$lib/core';
+  import { compileSession, exerciseOf, leftOutTexts, urgentSignsText, whyText } from '$lib/core';
   import GateNotes from '$lib/ui/GateNotes.svelte';
   import Choices from '$lib/ui/Choices.svelte';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
@@ -75,7 +75,7 @@
           {/if}
           {#if data.resume.length > 0 && !running}
             <div class="flex flex-col gap-3 rounded-soft border-2 border-ink p-3">
-              <p><strong>{data.resume[0]?.because[0]}</strong></p>
+              <p><strong>{data.resume[0]?.because[0] ? whyText(data.resume[0].because[0]) : ''}</strong></p>
               <Choices
                 legend="How to resume"
                 name="answer"

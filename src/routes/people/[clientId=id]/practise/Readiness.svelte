@@ -4,6 +4,7 @@
     painKinds,
     painPlaceOf,
     painPlaces,
+    readinessText,
     todayThings,
     type PainKindId,
     type PainPlaceId,
@@ -102,7 +103,9 @@
 </fieldset>
 {#if readiness}
   <div aria-live="polite">
-    {#each readiness.because as why (why)}<p class={readiness.starts ? 'font-semibold' : 'font-semibold text-stop'}>
+    {#each readiness.because.map(readinessText) as why (why)}<p
+        class={readiness.starts ? 'font-semibold' : 'font-semibold text-stop'}
+      >
         {why}
       </p>{/each}
   </div>

@@ -42,7 +42,7 @@ describe('a goal that is reached', () => {
   });
 
   test('what is short agrees with the two figures beside it', () => {
-    const turned = read('turnout', { 'HER0/left': [53.6], 'HER0/right': [70] });
+    const turned = read('turnout', { 'HER0/left': [53.6], 'HER0/right': [60] });
     expect(textOf([turned])[0]).toMatch(/: 6° short of 60°/);
   });
 });

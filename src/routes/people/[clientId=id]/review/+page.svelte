@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { exerciseOf, type Side } from '$lib/core';
+  import { exerciseOf, whyText, type Side } from '$lib/core';
   import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
   import { formProblem } from '$lib/ui/formState';
   import { capital, clockText, dateText, plural } from '$lib/ui/format';
@@ -79,7 +79,7 @@
                   <span class="w-full text-ink-soft"
                     >{d.overruledBecause
                       ? `${capital(d.proposedVerdict)} was proposed; overruled: ${d.overruledBecause}`
-                      : d.because.join(' ')}</span
+                      : d.because.map(whyText).join(' ')}</span
                   >
                 </li>
               {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { whyText } from '$lib/core';
   import { enhance } from '$app/forms';
   import type { LengthUnit } from '$lib/contract/fields';
   import type { Verdict } from '$lib/core';
@@ -45,7 +46,7 @@
     </span>
   </div>
   <p class="mt-1 text-ink-soft">
-    {proposal.because.join(' ')}
+    {proposal.because.map(whyText).join(' ')}
     {#if done}{done.doneSets} of {plural(done.plannedSets, 'set')}, {done.cleanSets} clean.{/if}
     <Why about="the verdict">
       <p>
