@@ -51,6 +51,9 @@ describe('the direction of imports', () => {
       const to = layer(target);
       if (to !== 'other') expect(allowed[from], `${file} → ${target}`).toContain(to);
     }
+    // A drawing or a form takes its types from the contract, so that it can be shown anything of that shape.
+    if (from === 'lib/ui')
+      for (const target of importsOf(file)) expect(layer(target), `${file} → ${target}`).not.toBe('lib/server');
   });
 
   test('the core knows no interface, database, clock, DOM, Node or ambient randomness', () => {

@@ -6,6 +6,7 @@ import {
   highestSensationCap,
   screeningRows,
   screeningTopics,
+  sides,
   type BeightonItem,
   type EndStop,
   type MotionId,
@@ -22,8 +23,8 @@ const ids = <T extends string>(all: readonly T[]) => z.enum(all as unknown as [T
 export const ScreeningDraftSchema = z.object({
   topics: z.array(z.string()),
   flags: z.array(ids(screeningRows.map((r) => r.id))),
-  sides: z.record(z.string(), z.enum(['left', 'right'])),
-  endStops: z.array(z.object({ motion: ids(endStopMotions), side: z.enum(['left', 'right']).nullable(), deg: z.number() })),
+  sides: z.record(z.string(), z.enum(sides)),
+  endStops: z.array(z.object({ motion: ids(endStopMotions), side: z.enum(sides).nullable(), deg: z.number() })),
   beighton: z.array(ids(beightonItems.map((i) => i.id))),
   effortCapPct: z.number(),
   sensationCap: z.number()

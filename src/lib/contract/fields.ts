@@ -1,3 +1,4 @@
+import { sides } from '$lib/core';
 import { z } from 'zod';
 
 export type LengthUnit = 'cm' | 'in';
@@ -98,6 +99,6 @@ export const checkbox = z
   .literal('on')
   .optional()
   .transform((v) => v === 'on');
-export const sideField = z.enum(['left', 'right'], { error: 'Choose a side' });
+export const sideField = z.enum(sides, { error: 'Choose a side' });
 export const bodyState = z.enum(['cold', 'warm', 'after'], { error: 'Choose the state' });
 export type BodyState = z.output<typeof bodyState>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exercises, painKinds, painPlaceIds, todayThings, type PainKindId } from '$lib/core';
+import { exercises, painKinds, painPlaceIds, sides, todayThings, type PainKindId } from '$lib/core';
 import {
   checkbox,
   isoDate,
@@ -146,7 +146,7 @@ export const setLogSchema = z
     id: z.uuid(),
     setIndex: z.int().min(0).max(200),
     exerciseId,
-    side: z.enum(['left', 'right']).nullable(),
+    side: z.enum(sides).nullable(),
     plannedS: z.int().min(0).max(7200),
     actualS: z.int().min(0).max(14400),
     clean: z.boolean().nullable(),
@@ -163,9 +163,9 @@ export const painSchema = z.object({
   setIndex: z.int().min(0).max(200),
   exerciseId,
   /** The side the set was done on; `side` is where it hurts. */
-  workSide: z.enum(['left', 'right']).nullable(),
+  workSide: z.enum(sides).nullable(),
   place: z.enum(painPlaceIds),
-  side: z.enum(['left', 'right']).nullable(),
+  side: z.enum(sides).nullable(),
   kind: painKindId
 });
 export type PainInput = z.output<typeof painSchema>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bases, goalOf, goals, measureOf, motionIds, type Demand, type Goal } from '$lib/core';
+import { bases, goalOf, goals, isSplit, measureOf, motionIds, type Demand, type Goal } from '$lib/core';
 import { fromCm, length, optionalDate, parseDecimal, rowId, sideField, text, toCm, whole, type LengthUnit } from './fields';
 
 /** Measures a goal of one's own may be told by. */
@@ -25,8 +25,6 @@ export type GoalInput = Readonly<{
   /** Null: those of the catalogue. */
   demands: Demand[] | null;
 }>;
-
-export const isSplitModel = (goal: Pick<Goal, 'model'>): boolean => goal.model === 'split' || goal.model === 'side split';
 
 /** Field of a demand; a goal of one's own has one for each motion. */
 export const needField = (goal: Pick<Goal, 'id'>, d: Pick<Demand, 'measure' | 'on'>): string =>
@@ -62,7 +60,7 @@ export const goalForm = (unit: LengthUnit, today: string) =>
       if (goal.leads && !form.leadSide) message(ctx, 'leadSide', 'Choose a side');
       if (form.targetOn !== null && form.targetOn <= today)
         message(ctx, 'targetOn', 'This date has passed. Leave it empty for an open end');
-      const target = isSplitModel(goal) ? splitTarget(form, unit, ctx) : plainTarget(form.target, headline, unit, ctx);
+      const target = isSplit(goal) ? splitTarget(form, unit, ctx) : plainTarget(form.target, headline, unit, ctx);
       return {
         kind: goal.id,
         title: goal.id === 'custom' ? form.title : '',

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import {
   CoreError,
   isPhoto,
+  isSignedDepth,
   measureOf,
   measures,
   splitOpeningDeg,
@@ -106,7 +107,7 @@ export function parseTrial(
   if (missing) return { state: 'wrong', messages: { [missing.id]: `Write the ${missing.label} too` } };
   try {
     const value = trialValue(measure, wayId, entries, lengths);
-    if (measure.ways.includes('raise')) {
+    if (isSignedDepth(measure)) {
       if (wayId !== 'raise' && value < 0)
         return wrong(fields, 'Past flat? Choose "Tape, past flat" and write the raise under the heel');
       splitOpeningDeg({ gapCm: Math.abs(value), leadLegCm: lengths.legCm.value, trailLegCm: lengths.legCm.value });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { measureModes, type Landmark, type PhotoPoints } from '$lib/core';
+import { measureModes, sides, type Landmark, type PhotoPoints } from '$lib/core';
 import { isoDate, personName } from './fields';
 import { measureId } from './measureForms';
 
@@ -39,7 +39,7 @@ const jsonText = z.string().transform((raw, ctx): unknown => {
 export const photoForm = z.object({
   id: z.uuid(),
   measureId,
-  side: z.union([z.enum(['left', 'right']), z.literal('').transform(() => null)]),
+  side: z.union([z.enum(sides), z.literal('').transform(() => null)]),
   mode: z.enum(measureModes),
   takenOn: isoDate,
   points: jsonText.pipe(photoPoints)

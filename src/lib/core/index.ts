@@ -33,7 +33,7 @@ export {
   type MeasureMode,
   type MeasureUnit
 } from './measure/measure';
-export { measureOf, measures } from './measure/measures';
+export { isSignedDepth, measureOf, measures } from './measure/measures';
 export { comparesAs, isPhoto, wayIds, wayOf, ways, type Entries, type EntryField, type Way, type WayId } from './measure/ways';
 export { looksSwapped, measureReading, trialValue, type MeasureReading } from './measure/measureReading';
 export { measuringErrorOf, type LearntError, type OwnRecord } from './measure/measuringError';
@@ -136,7 +136,7 @@ export { bestAddition, type Addition, type Evenness, type LadderNeed } from './p
 export { heightGaps, type HeightGap } from './props/heightGaps';
 export { candidateProps } from './props/candidates';
 export { shareShelf, type LinearSolver, type Share, type ShareNeed } from './props/shareShelf';
-export { bases, type Basis, type Demand, type Goal, type GoalKind, type ReadingModel } from './goal/goal';
+export { bases, isFrontSplit, isSplit, type Basis, type Demand, type Goal, type GoalKind, type ReadingModel } from './goal/goal';
 export { goalOf, goals } from './goal/goals';
 export { motionIds, motionOf, motions, type Motion, type MotionId, type Norm } from './body/motions';
 export { linkKey, modelSdDeg, readPosition, type Link, type LinkValue, type PositionReading } from './read/readPosition';

@@ -1,5 +1,5 @@
 import { format, parseISO } from 'date-fns';
-import { measureOf, type Measure } from '$lib/core';
+import { isSignedDepth, measureOf, type Measure } from '$lib/core';
 import { fromCm, fromKg, type LengthUnit, type MassUnit } from '$lib/contract/fields';
 import type { BodyState } from '$lib/contract/fields';
 
@@ -71,8 +71,10 @@ export function valueText(value: number, measure: Pick<Measure, 'unit' | 'levels
 }
 
 /** A headline as it is spoken of: a split by its depth, the others by value and unit. */
-export const headlineText = (value: number, headline: string, unit: LengthUnit): string =>
-  headline.endsWith('_split_gap') ? depthText(value, unit) : valueText(value, measureOf(headline), unit);
+export function headlineText(value: number, headline: string, unit: LengthUnit): string {
+  const measure = measureOf(headline);
+  return isSignedDepth(measure) ? depthText(value, unit) : valueText(value, measure, unit);
+}
 
 /** Where a goal ends, after its name; nothing for an open one. */
 export const targetText = (goal: Readonly<{ target: number | null; headline: string }>, unit: LengthUnit): string =>

@@ -1,3 +1,4 @@
+import { toDeg } from '../geometry/angles';
 import type { Side } from '../body/side';
 import { frameOf, type Body, type Carried, type Frame } from './frame';
 import type { Limb, Point } from './limbs';
@@ -209,7 +210,7 @@ function headOf(posture: Posture, frame: Frame, at: Sight['at']): FigurePose['he
     centre,
     alongCm: Math.sqrt((up * seenShare) ** 2 + across ** 2 * (1 - seenShare ** 2)),
     acrossCm: across,
-    tiltDeg: seenShare < 0.05 ? 0 : (Math.atan2(centre.y - neck.y, centre.x - neck.x) * 180) / Math.PI - 90,
+    tiltDeg: seenShare < 0.05 ? 0 : toDeg(Math.atan2(centre.y - neck.y, centre.x - neck.x)) - 90,
     group: 'trunk'
   };
 }

@@ -1,3 +1,5 @@
+import { toRad } from '../geometry/angles';
+
 /** A point or a direction in a body's own space, cm: x is the way it faces or lies, y is up, z is to its right. */
 export type Vec = Readonly<{ x: number; y: number; z: number }>;
 
@@ -17,19 +19,17 @@ export function unit(a: Vec, fallback: Vec = vec(0, 1)): Vec {
   return length < 1e-9 ? fallback : times(a, 1 / length);
 }
 
-const rad = (deg: number): number => (deg * Math.PI) / 180;
-
 /** A direction in the plane a body faces in: 0 ahead, 90 up, 180 behind; turned out of it to the right by `outDeg`. */
 export function way(deg: number, outDeg = 0): Vec {
-  const flat = Math.cos(rad(outDeg));
-  return vec(flat * Math.cos(rad(deg)), flat * Math.sin(rad(deg)), Math.sin(rad(outDeg)));
+  const flat = Math.cos(toRad(outDeg));
+  return vec(flat * Math.cos(toRad(deg)), flat * Math.sin(toRad(deg)), Math.sin(toRad(outDeg)));
 }
 
 /** A direction across the body: 0 down, 90 to the right, 180 up, −90 to the left. */
-export const across = (deg: number): Vec => vec(0, -Math.cos(rad(deg)), Math.sin(rad(deg)));
+export const across = (deg: number): Vec => vec(0, -Math.cos(toRad(deg)), Math.sin(toRad(deg)));
 
 /** A direction on the floor: 0 ahead, 90 to the right. */
-export const onFloor = (deg: number): Vec => vec(Math.cos(rad(deg)), 0, Math.sin(rad(deg)));
+export const onFloor = (deg: number): Vec => vec(Math.cos(toRad(deg)), 0, Math.sin(toRad(deg)));
 
 /** What is left of a vector at right angles to a direction. */
 export const squareTo = (a: Vec, direction: Vec): Vec => sub(a, times(direction, dot(a, direction)));

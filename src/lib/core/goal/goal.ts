@@ -24,6 +24,11 @@ export type Demand = Readonly<{
  */
 export type ReadingModel = 'split' | 'side split' | 'sum' | 'apart';
 
+/** Whether a goal is a split, front or side: its headline is a signed depth, and its end above the floor, flat or past it. */
+export const isSplit = ({ model }: Readonly<{ model: ReadingModel }>): boolean => model === 'split' || model === 'side split';
+/** Whether it is the front split, for which there are plans and sessions. */
+export const isFrontSplit = ({ model }: Readonly<{ model: ReadingModel }>): boolean => model === 'split';
+
 export type GoalKind = 'position' | 'joint range' | 'active range' | 'comfort';
 
 export type Goal = Readonly<{

@@ -1,4 +1,4 @@
-import { asinDeg, sinDeg, toDeg } from '../geometry/angles';
+import { asinDeg, sinDeg, toDeg, toRad } from '../geometry/angles';
 import type { InstrumentSpec } from '../measure/positions';
 
 /** The way up, in the axes of the device: x to the right of its screen, y toward its top, z out of the screen. */
@@ -12,7 +12,7 @@ export type Up = Readonly<{ x: number; y: number; z: number }>;
  * Units:  degrees.
  */
 export function upOf(betaDeg: number, gammaDeg: number): Up {
-  const [beta, gamma] = [betaDeg, gammaDeg].map((d) => (d * Math.PI) / 180) as [number, number];
+  const [beta, gamma] = [betaDeg, gammaDeg].map(toRad) as [number, number];
   return { x: -Math.cos(beta) * Math.sin(gamma), y: Math.sin(beta), z: Math.cos(beta) * Math.cos(gamma) };
 }
 

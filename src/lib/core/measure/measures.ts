@@ -18,6 +18,9 @@ export const measures: readonly Measure[] = [...headlineMeasures, ...motionMeasu
   ways: [...m.ways, ...photoWays(m.id)]
 }));
 
+/** Whether the values of a measure are signed depths: below zero is past flat, by a raise of its own. */
+export const isSignedDepth = ({ ways }: Pick<Measure, 'ways'>): boolean => ways.includes('raise');
+
 const byId = new Map(measures.map((m) => [m.id, m]));
 
 export function measureOf(id: string): Measure {

@@ -2,7 +2,7 @@ import { CoreError } from '../errors';
 import type { Landmark } from '../figure/pose';
 import type { Point } from '../figure/limbs';
 import { angleAtDeg } from '../geometry/angleAt';
-import { toDeg } from '../geometry/angles';
+import { toDeg, toRad } from '../geometry/angles';
 import { propagate, type Propagated } from '../geometry/propagate';
 import { scaleCmPerPx } from '../geometry/scaleCmPerPx';
 import type { PhotoSpec } from '../measure/positions';
@@ -110,7 +110,7 @@ export function rollOf({ kind, from, to }: Line): number {
 
 /** Height of a point over the floor line, square to it, in picture elements. */
 function heightOver(point: Point, line: Line): number {
-  const roll = (rollOf(line) * Math.PI) / 180;
+  const roll = toRad(rollOf(line));
   // The line that was set straight up stands on the floor with its lower end.
   const foot = line.kind === 'floor' ? line.from : line.from.y > line.to.y ? line.from : line.to;
   return (point.x - foot.x) * Math.sin(roll) - (point.y - foot.y) * Math.cos(roll);
@@ -122,7 +122,7 @@ function angleValue(
   line: Line | null
 ): number {
   if (spec.from === 'other') return spec.offsetDeg + spec.sign * angleAtDeg(vertex!, along!, other!);
-  const roll = (rollOf(line!) * Math.PI) / 180;
+  const roll = toRad(rollOf(line!));
   const level = { x: Math.cos(roll), y: Math.sin(roll) };
   const up = { x: Math.sin(roll), y: -Math.cos(roll) };
   const toward = (p: Point) => (p.x - vertex!.x) * level.x + (p.y - vertex!.y) * level.y;

@@ -1,7 +1,7 @@
 import { CoreError } from '../errors';
 import { openingFromDepthDeg } from '../geometry/openingFromDepth';
 import type { Uncertain } from '../geometry/propagate';
-import type { Basis, Demand, Goal } from '../goal/goal';
+import { isSplit, type Basis, type Demand, type Goal } from '../goal/goal';
 import { z95 } from '../measure/mdc';
 import { openingReading } from '../measure/openingReading';
 import type { ActiveGap } from '../measure/sideDifference';
@@ -87,11 +87,11 @@ export function readPosition(ask: ReadAsk): PositionReading {
   const { goal, legs } = ask;
   const openingOf = (depthCm: number) =>
     openingFromDepthDeg({ depthCm, leadLegCm: legs.lead.value, trailLegCm: legs.trail.value });
-  const isSplit = goal.model === 'split' || goal.model === 'side split';
+  const isDepth = isSplit(goal);
   const opening =
     ask.headline === null || goal.model === 'apart'
       ? null
-      : isSplit
+      : isDepth
         ? openingReading(ask.headline, legs.lead, legs.trail)
         : ask.headline;
   const openingDeg = opening && opening.value;
@@ -99,7 +99,7 @@ export function readPosition(ask: ReadAsk): PositionReading {
   const targetDeg =
     ask.target === null || goal.model === 'apart'
       ? null
-      : isSplit
+      : isDepth
         ? openingOf(Math.min(ask.target, shorterCm * 0.999)) // a goal set before a leg was measured shorter
         : ask.target;
 

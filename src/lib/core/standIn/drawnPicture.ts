@@ -1,3 +1,4 @@
+import { toRad } from '../geometry/angles';
 import { isFromAbove } from '../figure/pose';
 import type { FigurePose } from '../figure/poseFigure';
 import { limbOutline, type Point } from '../figure/limbs';
@@ -76,7 +77,7 @@ export function drawnPicture(figure: FigurePose, seed: number, widthPx = 1600, h
     '</g></svg>'
   ].join('');
   const shot = ({ x, y }: Point): Point => {
-    const roll = (rollDeg * Math.PI) / 180;
+    const roll = toRad(rollDeg);
     const [u, v] = [(x - middle.x) * pxPerCm, -(y - middle.y) * pxPerCm];
     return {
       x: widthPx / 2 + u * Math.cos(roll) - v * Math.sin(roll),

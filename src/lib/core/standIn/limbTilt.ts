@@ -4,7 +4,7 @@ import type { Point } from '../figure/limbs';
 import type { Landmark } from '../figure/pose';
 import { poseFigure } from '../figure/poseFigure';
 import { poses } from '../figure/poses';
-import { toDeg } from '../geometry/angles';
+import { toDeg, toRad } from '../geometry/angles';
 import { tiltOf } from '../instrument/inclination';
 import type { InstrumentSpec, MeasuringPosition } from '../measure/positions';
 
@@ -46,7 +46,7 @@ export function limbTilt(position: MeasuringPosition, { side, value }: { side: S
 
 /** What the orientation sensor of a device tells that lies along a limb, turned a little about it. */
 export function tiltAlong(riseDeg: number, rollDeg: number): { betaDeg: number; gammaDeg: number } {
-  const [rise, roll] = [riseDeg, rollDeg].map((d) => (d * Math.PI) / 180) as [number, number];
+  const [rise, roll] = [riseDeg, rollDeg].map(toRad) as [number, number];
   const flat = Math.cos(rise);
   return tiltOf({ x: flat * Math.sin(roll), y: Math.sin(rise), z: flat * Math.cos(roll) });
 }

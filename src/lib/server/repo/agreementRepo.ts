@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { measureModes } from '$lib/core';
+import { measureModes, sides } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
 
@@ -8,7 +8,7 @@ const PairRow = z
     client_id: z.int(),
     name: z.string(),
     taken_on: z.iso.date(),
-    side: z.enum(['left', 'right']).nullable(),
+    side: z.enum(sides).nullable(),
     mode: z.enum(measureModes),
     first: z.number(),
     second: z.number()

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { policiesSchema } from '$lib/contract/exerciseForms';
-import { schoolIds, type Side } from '$lib/core';
+import { schoolIds, sides, type Side } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
 
@@ -36,7 +36,7 @@ export async function replaceChoices(tx: Db, goalId: number, choices: readonly E
 const ChangeRow = z
   .object({
     exercise_id: z.string(),
-    side: z.enum(['left', 'right']),
+    side: z.enum(sides),
     dial: z.string(),
     from_value: z.number().nullable(),
     to_value: z.number(),

@@ -1,3 +1,4 @@
+import { sides } from '$lib/core';
 import { z } from 'zod';
 import type { DialId, Side, Verdict, VerdictWhy } from '$lib/core';
 import type { Db } from '../db/db';
@@ -11,7 +12,7 @@ const DecisionRow = z
     session_id: z.int(),
     moment: z.enum(['review', 'resume', 'afterwards']),
     exercise_id: z.string(),
-    side: z.enum(['left', 'right']),
+    side: z.enum(sides),
     proposed_verdict: verdict,
     because: z.array(z.custom<VerdictWhy>()),
     verdict,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { DemandSchema, type GoalInput } from '$lib/contract/goalForms';
-import { goalOf } from '$lib/core';
+import { goalOf, sides } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, changedOne, IdRow, oneRow } from '../db/rows';
 
@@ -11,7 +11,7 @@ const GoalRow = z
     kind: z.string(),
     title: z.string(),
     headline: z.string(),
-    lead_side: z.enum(['left', 'right']).nullable(),
+    lead_side: z.enum(sides).nullable(),
     target: z.number().nullable(),
     target_reason: z.string(),
     target_on: z.iso.date().nullable(),

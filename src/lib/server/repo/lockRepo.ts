@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { joints, lines, type OpenStop, type Stop } from '$lib/core';
+import { joints, lines, sides, type OpenStop, type Stop } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
 
@@ -23,7 +23,7 @@ const LockRow = z
     line: z.enum(lines).nullable(),
     exercise_id: z.string().nullable(),
     whole_person: z.boolean(),
-    side: z.enum(['left', 'right']).nullable(),
+    side: z.enum(sides).nullable(),
     reason: z.string(),
     opened_on: z.iso.date(),
     cleared_by: z.string().nullable(),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { feltPlaces, slips, type SetLogInput } from '$lib/contract/forms';
-import { painPlaceIds, type PainEvent, type PainKindId, type Setting, type Side } from '$lib/core';
+import { painPlaceIds, sides, type PainEvent, type PainKindId, type Setting, type Side } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
 
@@ -10,7 +10,7 @@ const SetLogRow = z
     session_id: z.int(),
     set_index: z.int(),
     exercise_id: z.string(),
-    side: z.enum(['left', 'right']).nullable(),
+    side: z.enum(sides).nullable(),
     planned_s: z.int(),
     actual_s: z.int(),
     clean: z.boolean().nullable(),
@@ -80,9 +80,9 @@ const PainRow = z
     session_id: z.int().nullable(),
     set_index: z.int().nullable(),
     exercise_id: z.string().nullable(),
-    work_side: z.enum(['left', 'right']).nullable(),
+    work_side: z.enum(sides).nullable(),
     place: z.enum(painPlaceIds),
-    side: z.enum(['left', 'right']).nullable(),
+    side: z.enum(sides).nullable(),
     kind: z.custom<PainKindId>(),
     felt_on: z.iso.date(),
     /** By the clock of the database: whether it came before or after a decision. */

@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import { bodyState } from '$lib/contract/fields';
 import { dayTimes, trainings, type ConditionsInput, type TrialInput } from '$lib/contract/measureForms';
-import { measureModes, wayIds } from '$lib/core';
+import { measureModes, sides, wayIds } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, changedOne, firstRow, IdRow, oneRow } from '../db/rows';
 
 const TrialJson = z
   .object({
     measure_id: z.string(),
-    side: z.enum(['left', 'right']).nullable(),
+    side: z.enum(sides).nullable(),
     mode: z.enum(measureModes),
     way: z.enum(wayIds),
     support: z.string(),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { photoPoints, type PhotoInput } from '$lib/contract/photoForms';
 import { bodyState } from '$lib/contract/fields';
-import { measureModes, wayIds } from '$lib/core';
+import { measureModes, sides, wayIds } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, firstRow, oneRow } from '../db/rows';
 import type { MediaType } from '../photos/photoFiles';
@@ -32,7 +32,7 @@ const PhotoRow = z
   .object({
     id: z.uuid(),
     measure_id: z.string(),
-    side: z.enum(['left', 'right']).nullable(),
+    side: z.enum(sides).nullable(),
     mode: z.enum(measureModes),
     width_px: z.int(),
     height_px: z.int(),

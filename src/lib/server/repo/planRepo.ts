@@ -1,3 +1,4 @@
+import { sides } from '$lib/core';
 import { z } from 'zod';
 import type { PlanInput } from '$lib/contract/forms';
 import type { Setting, Settings, Side } from '$lib/core';
@@ -58,7 +59,7 @@ export async function supersedePlan(tx: Db, planId: number): Promise<void> {
 
 const SettingRow = z.object({
   exercise_id: z.string(),
-  side: z.enum(['left', 'right']),
+  side: z.enum(sides),
   setting: z.record(z.string(), z.number())
 });
 

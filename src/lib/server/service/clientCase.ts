@@ -4,14 +4,15 @@ import {
   bodyLengths,
   CoreError,
   goalOf,
+  isFrontSplit,
   meanLengths,
   otherSide,
   type Body,
   type BodyLength,
   type BodyLengths,
   type Exercise,
-  type Side,
-  type Settings
+  type Settings,
+  type Side
 } from '$lib/core';
 import type { Db } from '../db/db';
 import { getClient, type Client } from '../repo/clientRepo';
@@ -111,7 +112,7 @@ export const withGoal = (c: ClientCase): GoalCase | null => (hasGoal(c) ? c : nu
 // The case itself, not a copy: what is remembered of it (`perCase`) is remembered once a request.
 const hasGoal = (c: ClientCase): c is GoalCase => c.goal !== null;
 const isSplitCase = (c: ClientCase): c is SplitCase =>
-  c.goal !== null && goalOf(c.goal.kind).model === 'split' && c.goal.leadSide !== null && c.goal.target !== null;
+  c.goal !== null && isFrontSplit(goalOf(c.goal.kind)) && c.goal.leadSide !== null && c.goal.target !== null;
 
 /** The case when its goal is a front split, else null. */
 export const withSplit = (c: ClientCase): SplitCase | null => (isSplitCase(c) ? c : null);

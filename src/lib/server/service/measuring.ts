@@ -1,5 +1,5 @@
 import type { MeasureInput } from '$lib/contract/measureForms';
-import { measureOf, otherSide, splitOpeningDeg, trialValue } from '$lib/core';
+import { isSignedDepth, measureOf, otherSide, splitOpeningDeg, trialValue } from '$lib/core';
 import type { Database } from '../db/db';
 import { appendNote, findOpenOccasion, insertOccasion, insertTrials } from '../repo/occasionRepo';
 import { updatePhotoTrial } from '../repo/photoRepo';
@@ -12,7 +12,7 @@ export async function saveOccasion(db: Database, clientId: number, input: Measur
   const trials = input.trials.map((t) => {
     const measure = measureOf(t.measureId);
     const value = trialValue(measure, t.way, t.entries, lengthsOf(client, t.side));
-    if (measure.ways.includes('raise')) {
+    if (isSignedDepth(measure)) {
       const lead = t.side ?? 'left';
       const legs = { leadLegCm: legOf(client, lead).value, trailLegCm: legOf(client, otherSide(lead)).value };
       splitOpeningDeg({ gapCm: Math.abs(value), ...legs }); // refuses what no body can be

@@ -7,6 +7,9 @@ import { compareSides } from './comparing';
 import { perCase } from './perCase';
 import { takenOf, type TakenReading } from './taken';
 
+/** The measure that carries the depth of the front split. */
+export const frontSplitGap = 'front_split_gap';
+
 export type SideReading = TakenReading &
   Readonly<{ side: Side; depthCm: number; spreadCm: number | null; marginCm: number; sdCm: number }> &
   Readonly<{ openingDeg: number; openingMarginDeg: number; change: Change | null }>;
@@ -15,7 +18,7 @@ export type SideReading = TakenReading &
 export const readingsOf = perCase((c: ClientCase): SideReading[] =>
   takenOf(c).flatMap((r): SideReading[] => {
     const { side } = r;
-    if (r.measureId !== 'front_split_gap' || side === null || r.sd === null) return [];
+    if (r.measureId !== frontSplitGap || side === null || r.sd === null) return [];
     const depth = { value: r.value, sd: r.sd };
     const opening = compute(() => openingReading(depth, legOf(c.client, side), legOf(c.client, otherSide(side))));
     if (!opening.ok) return [];

@@ -1,31 +1,10 @@
+import { type Staircase, type Tread } from '$lib/contract/staircase';
 import { addDays, daysBetween, nearestStack, sides, waitDays, type Rung, type Side, type Stack } from '$lib/core';
-import type { BodyState } from '$lib/contract/fields';
 import { dateOf, type SplitCase } from './clientCase';
 import { splitExerciseId, splitGrade } from './grading';
 import { readingsOf } from './splitReadings';
 import { shelfStacks } from './planning';
 import { endedSessions } from './reviewing';
-
-/** A tread: one setting of the ladder for as long as it lasted, or, ahead, the earliest it can come. Weeks count from the start. */
-export type Tread = Readonly<{
-  fromWeek: number;
-  toWeek: number;
-  depthCm: number;
-  items: Stack['items'];
-  ahead: boolean;
-  now: boolean;
-}>;
-export type Dot = Readonly<{ week: number; depthCm: number; sdCm: number; state: BodyState; takenOn: string }>;
-export type Staircase = Readonly<{
-  side: Side;
-  startOn: string;
-  weeks: number;
-  todayWeek: number;
-  targetDepthCm: number;
-  targetWeek: number | null;
-  treads: readonly Tread[];
-  dots: readonly Dot[];
-}>;
 
 const minWeeks = 4;
 

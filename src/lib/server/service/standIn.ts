@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { measureId } from '$lib/contract/measureForms';
-import { behaviours, measureModes, measureOf, seedOf, standInValue } from '$lib/core';
+import { behaviours, measureModes, measureOf, seedOf, sides, standInValue } from '$lib/core';
 import { latestTaken } from './taken';
 import type { ClientCase } from './clientCase';
 
 /** What a stand-in is asked for: a measure on a side of a client, and which trial, so that no two readings are alike. */
 export const standInAsk = z.object({
   measure: measureId,
-  side: z.enum(['left', 'right']).nullable().catch(null),
+  side: z.enum(sides).nullable().catch(null),
   mode: z.enum(measureModes).catch('passive'),
   trial: z.coerce.number().int().min(1).max(99).catch(1),
   behaves: z.enum(behaviours).catch('well'),

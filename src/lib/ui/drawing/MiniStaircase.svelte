@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Staircase } from '$lib/server/service/staircase';
+  import type { Staircase } from '$lib/contract/staircase';
 
   let { staircase }: { staircase: Staircase } = $props();
   const width = 84;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { addDays, type Prop } from '$lib/core';
   import { fromCm, toCm, type LengthUnit } from '$lib/contract/fields';
-  import type { Staircase } from '$lib/server/service/staircase';
+  import type { Staircase } from '$lib/contract/staircase';
   import { axisOver } from '../axis';
   import { depthText, lengthNumber, shortDate } from '../format';
   import StackDrawing from './StackDrawing.svelte';

@@ -1,9 +1,8 @@
 <script lang="ts">
   import { page } from '$app/state';
   import Pencil from '@lucide/svelte/icons/pencil';
-  import { isSplitModel } from '$lib/contract/goalForms';
   import MiniStaircase from '$lib/ui/drawing/MiniStaircase.svelte';
-  import { goalOf, stopPlaceText, type Stop } from '$lib/core';
+  import { goalOf, isSplit, stopPlaceText, type Stop } from '$lib/core';
   import { shortDate, targetText } from '$lib/ui/format';
   import GoalSwitch from './GoalSwitch.svelte';
   import Path from './Path.svelte';
@@ -15,7 +14,7 @@
   const stage = $derived.by(() => {
     if (!data.goal) return '';
     const goal = goalOf(data.goal.kind);
-    return isSplitModel(goal) ? '' : (goal.stages[data.goal.stage] ?? '');
+    return isSplit(goal) ? '' : (goal.stages[data.goal.stage] ?? '');
   });
   /** Told on every page but the one that shows it whole. */
   const shownStops = $derived(page.url.pathname === `${base}/check` ? [] : data.stops);

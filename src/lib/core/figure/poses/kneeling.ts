@@ -1,3 +1,4 @@
+import { toDeg } from '../../geometry/angles';
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
 import { armBy, armTo, legBy, legTo, postureOf, restingAt, trunkOf, underHand, type Leg } from '../posture';
@@ -21,7 +22,7 @@ const flat = (f: Frame, which: Which, hip: Vec, ankleX: number, z: number, kneeT
 function heelSit(f: Frame, gapCm: number): Built {
   const seatY = 2 * f.r.ankle + f.r.pelvis * 0.8 + gapCm;
   const rise = Math.min(0.98, (seatY - f.r.knee) / f.leg.trained.thigh);
-  const deg = (Math.asin(rise) * 180) / Math.PI;
+  const deg = toDeg(Math.asin(rise));
   const pelvis = { ...hipOver(f, 'trained', way(180 - deg), 0), z: 0 };
   const trunk = trunkOf(f, pelvis, { lower: way(92), upper: way(88), head: way(90) });
   const legs = both((which) => kneelingLeg(f, which, trunk.hip[which], way(-deg)));

@@ -1,4 +1,5 @@
 // One build a position, the whole family of sitting; long as a catalogue is.
+import { toRad } from '../../geometry/angles';
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
 import { armBy, armTo, legBy, legSwung, legTo, legVia, postureOf, restingAt, trunkOf, type Leg, type Trunk } from '../posture';
@@ -128,7 +129,7 @@ const straddleLegs = (f: Frame, trunk: Trunk, openDeg: number) =>
     const legAt = (deg: number) => legBy(f, which, trunk.hip[which], { thigh: slope(out, deg), toes: vec(0.1, 1) });
     return restingAt(f, 0, legAt, -12, 4);
   });
-const slope = (outDeg: number, upDeg: number): Vec => unit(add(onFloor(outDeg), vec(0, Math.tan((upDeg * Math.PI) / 180))));
+const slope = (outDeg: number, upDeg: number): Vec => unit(add(onFloor(outDeg), vec(0, Math.tan(toRad(upDeg)))));
 
 /** The top of the breastbone, on the front of the chest. */
 const breastbone = (f: Frame, trunk: Trunk): Vec => {
@@ -268,7 +269,7 @@ function footPointed(f: Frame, pointDeg: number): Built {
 function lineAt({ ankle, knee }: Leg, pointDeg: number): Vec {
   const shank = unit(sub(ankle, knee));
   const up = vec(-shank.y, shank.x);
-  const rad = (pointDeg * Math.PI) / 180;
+  const rad = toRad(pointDeg);
   return add(times(up, Math.cos(rad)), times(shank, Math.sin(rad)));
 }
 

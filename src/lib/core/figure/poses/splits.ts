@@ -1,3 +1,4 @@
+import { toRad, toDeg } from '../../geometry/angles';
 import { CoreError } from '../../errors';
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
@@ -103,12 +104,12 @@ function standingSplit(f: Frame, openDeg: number): Built {
 
 /** Knees wide on the floor, forearms down: seen from above by its opening, from behind by the height of the hips. */
 function frog(f: Frame, openDeg: number): Built {
-  const y = f.r.knee + f.leg.trained.thigh * Math.cos((openDeg * Math.PI) / 180);
+  const y = f.r.knee + f.leg.trained.thigh * Math.cos(toRad(openDeg));
   const pelvis = vec(0, Math.max(f.r.pelvis, y));
-  const drop = solve((deg) => pelvis.y - f.leg.trained.thigh * Math.cos((deg * Math.PI) / 180), f.r.knee, 0, 120);
+  const drop = solve((deg) => pelvis.y - f.leg.trained.thigh * Math.cos(toRad(deg)), f.r.knee, 0, 120);
   const shoulderY = f.arm.upper + f.r.wrist;
   const rise = Math.max(-0.9, Math.min(0.4, (shoulderY - pelvis.y) / f.trunk.whole));
-  const back = way((Math.asin(rise) * 180) / Math.PI);
+  const back = way(toDeg(Math.asin(rise)));
   const trunk = trunkOf(f, pelvis, { lower: back, head: way(-6) });
   const leg = (which: Which, side: 1 | -1) =>
     legBy(f, which, trunk.hip[which], {
@@ -136,7 +137,7 @@ function frog(f: Frame, openDeg: number): Built {
 const frogAtHeight = (f: Frame, heightCm: number): Built =>
   frog(
     f,
-    solve((deg) => f.r.knee + f.leg.trained.thigh * Math.cos((deg * Math.PI) / 180), heightCm + f.r.pelvis, 0, 100)
+    solve((deg) => f.r.knee + f.leg.trained.thigh * Math.cos(toRad(deg)), heightCm + f.r.pelvis, 0, 100)
   );
 
 /** On hands and one knee, the other leg out to the side and lifted: the height of its foot. */

@@ -1,3 +1,4 @@
+import { toRad } from '../../geometry/angles';
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
 import { armBy, armTo, legBy, legTo, legVia, lowestOfFoot, postureOf, trunkOf, type Leg, type Trunk } from '../posture';
@@ -85,12 +86,7 @@ function turnout(f: Frame, betweenDeg: number): Built {
 /** At the bottom of a squat, the heels lifted by a height. */
 function deepSquat(f: Frame, heelCm: number): Built {
   const length = f.foot.ahead + f.foot.back;
-  const tilt = solve(
-    (deg) => length * Math.sin((deg * Math.PI) / 180) + (f.r.toe - f.r.heel) * (1 - Math.cos((deg * Math.PI) / 180)),
-    heelCm,
-    0,
-    88
-  );
+  const tilt = solve((deg) => length * Math.sin(toRad(deg)) + (f.r.toe - f.r.heel) * (1 - Math.cos(toRad(deg))), heelCm, 0, 88);
   const toes = way(-tilt);
   const footAt = (ankle: Vec, which: Which, hip: Vec) =>
     legTo(f, which, hip, ankle, { kneeToward: vec(1, 1), toes, soleFaces: way(-90 - tilt) });

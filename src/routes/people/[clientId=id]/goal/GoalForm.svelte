@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { isSplitModel, needField, ownHeadlines, type GoalInput } from '$lib/contract/goalForms';
-  import { goalOf, goals, measureOf, motionIds, positionOf, type Body, type Demand, type GoalKind } from '$lib/core';
+  import { needField, ownHeadlines, type GoalInput } from '$lib/contract/goalForms';
+  import { goalOf, goals, isSplit, measureOf, motionIds, positionOf, type Body, type Demand, type GoalKind } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
@@ -30,7 +30,7 @@
   let chosenHeadline = $state<string>();
   const kind = $derived(chosenKind ?? typedOr(form, 'kind', goal?.kind ?? 'front_split'));
   const catalogue = $derived(goalOf(kind));
-  const isSplit = $derived(isSplitModel(catalogue));
+  const endsByDepth = $derived(isSplit(catalogue));
   const headline = $derived(
     measureOf(
       kind === 'custom' ? (chosenHeadline ?? typedOr(form, 'headline', goal?.headline ?? 'own_distance')) : catalogue.headline
@@ -120,7 +120,7 @@
       ]}
     />
   {/if}
-  {#if isSplit}
+  {#if endsByDepth}
     <Choices
       legend="Where it ends"
       name="aim"
@@ -167,7 +167,7 @@
       />
     {/if}
   {/if}
-  {#if catalogue.stages.length > 1 && !isSplit}
+  {#if catalogue.stages.length > 1 && !endsByDepth}
     <Select
       label="Stage worked on now"
       name="stage"

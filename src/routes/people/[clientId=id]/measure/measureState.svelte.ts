@@ -5,6 +5,7 @@ import type { Result } from '$lib/contract/problem';
 import {
   activeGap,
   crossCheckWays,
+  isSignedDepth,
   looksSwapped,
   measureReading,
   openingReading,
@@ -182,7 +183,7 @@ export class MeasureState {
   /** The opening of a split at this depth; null for what is no split. */
   opening(side: Side | null, mode: MeasureMode): Propagated | null {
     const reading = this.reading(side, mode);
-    if (!reading?.ok || reading.value.sd === null || !this.#source().measure.ways.includes('raise')) return null;
+    if (!reading?.ok || reading.value.sd === null || !isSignedDepth(this.#source().measure)) return null;
     const { value, sd } = reading.value;
     const [lead, trail] = [this.#lengths(side), this.#lengths(side === null ? null : otherSide(side))];
     const result = compute(() => openingReading({ value, sd }, lead.legCm, trail.legCm));

@@ -13,7 +13,7 @@ import type { BodyState } from '$lib/contract/fields';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { compareActive, compareSides } from '$lib/server/service/comparing';
 import { hasBaseline, latestTaken, takenOf, type TakenReading } from '$lib/server/service/taken';
-import { readingsOf } from '$lib/server/service/splitReadings';
+import { frontSplitGap, readingsOf } from '$lib/server/service/splitReadings';
 import { withSplit, type GoalCase } from '$lib/server/service/clientCase';
 
 import { safetyOf } from '$lib/server/service/safety';
@@ -67,7 +67,7 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
       held: headline.modes.length > 1 ? latestTaken(c, headline.id, side, 'active') : null,
       activeGap: headline.modes.length > 1 ? compareActive(ofHeadline, side) : null,
       openingDeg:
-        headline.id === 'front_split_gap'
+        headline.id === frontSplitGap
           ? (readingsOf(c).findLast((r) => r.side === side && r.mode === 'passive')?.openingDeg ?? null)
           : null
     })),
