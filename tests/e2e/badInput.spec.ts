@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addClient, clientBase, measure, passCheck, readyToPractise, setGoal, stamp, watched } from './steps';
+import { addClient, clientBase, measure, passCheck, readyToPractise, send, setGoal, stamp, watched } from './steps';
 
 test('a bad person is told beside each field, and nothing typed is lost', async ({ page }) => {
   await page.goto('/people/new');
@@ -130,4 +130,32 @@ test('archiving can be undone', async ({ page }) => {
   await expect(page.getByRole('link', { name })).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name })).toBeVisible();
+});
+
+test('legs of 95 and 80 cm, retests on one day, a gap as long as a leg: every page has a clear word', async ({ page }) => {
+  test.setTimeout(120_000);
+  const { faults } = watched(page);
+  const base = await readyToPractise(page, `Unlike ${stamp()}`, '45', { 'Left leg cm': '95', 'Right leg cm': '80' });
+  const write = async (state: string, way: string, field: string, cm: string) => {
+    await page.goto(`${base}/measure?set=short&m=front_split_gap`);
+    await page.getByText(state, { exact: true }).click();
+    await page.getByText(way, { exact: true }).click();
+    await page.getByLabel(`Reached, left leg in front, trial 1, ${field}`, { exact: false }).fill(cm);
+  };
+  // The same depth twice on one day in two states, and past flat on the same day.
+  await write('Cold', 'Tape', 'height', '22');
+  await send(page, 'Keep this measure');
+  await write('After session', 'Tape', 'height', '22');
+  await send(page, 'Keep this measure');
+  await write('Warmed up', 'Tape, past flat', 'raise', '3');
+  await send(page, 'Keep this measure');
+  for (const station of ['measure', 'read', 'grade', 'plan', 'practise', 'review']) {
+    await page.goto(`${base}/${station}`);
+    await page.waitForLoadState('networkidle');
+    expect(await page.locator('body').innerText(), station).not.toMatch(/undefined|NaN|Something went wrong/);
+  }
+  await write('Warmed up', 'Tape', 'height', '80');
+  await page.getByRole('button', { name: 'Keep this measure' }).click();
+  await expect(page.getByText(/longer than the leg/i)).toBeVisible();
+  expect(faults.filter((f) => !f.includes('400'))).toEqual([]);
 });

@@ -19,7 +19,9 @@ test('no station of any goal answers with a fault, before its headline is measur
     for (const station of stations) {
       const answer = await page.request.get(`${base}/${station}`);
       expect(answer.status(), `${told}: ${station}`).toBe(200);
-      expect((await answer.text()).replace(/<script[\s\S]*?<\/script>/g, ''), `${told}: ${station}`).not.toMatch(/undefined|NaN|\[object/);
+      expect((await answer.text()).replace(/<script[\s\S]*?<\/script>/g, ''), `${told}: ${station}`).not.toMatch(
+        /undefined|NaN|\[object/
+      );
     }
   };
   for (const goal of goals) {

@@ -4,6 +4,7 @@ import reference from '../fixtures/splitGeometry.json';
 import {
   CoreError,
   limbElevationDeg,
+  nearestDepthCm,
   openingFromDepthDeg,
   openingFromSpanDeg,
   propagate,
@@ -191,4 +192,21 @@ describe('segmentLengths', () => {
   test('gives a leg of 0.53 of stature, marked as an estimate', () =>
     expect(segmentLengths(170).legCm).toMatchObject({ value: expect.closeTo(90.1, 6), estimated: true }));
   test('refuses a stature no one has', () => expect(() => segmentLengths(20)).toThrow(CoreError));
+});
+
+describe('depth and opening', () => {
+  // Source: geometry, past flat on the leading leg: 15 cm under a leg of 95 cm is 9.08° (asin 15/95), under one of 80 cm 10.81°.
+  test.each([
+    [95, 80, 189.0847],
+    [80, 95, 190.8069]
+  ])('past flat goes by the leg in front: %d and %d', (lead, trail, deg) => {
+    expect(openingFromDepthDeg({ depthCm: -15, leadLegCm: lead, trailLegCm: trail })).toBeCloseTo(deg, 3);
+    expect(nearestDepthCm({ openingDeg: deg, leadLegCm: lead, trailLegCm: trail })).toBeCloseTo(-15, 3);
+  });
+
+  test('an opening that unlike legs cannot make gives the nearest depth they can; what is no number is refused', () => {
+    expect(nearestDepthCm({ openingDeg: 10, leadLegCm: 95, trailLegCm: 80 })).toBeCloseTo(80, 3);
+    expect(nearestDepthCm({ openingDeg: 300, leadLegCm: 95, trailLegCm: 80 })).toBeCloseTo(-95, 6);
+    expect(() => nearestDepthCm({ openingDeg: Number.NaN, leadLegCm: 90, trailLegCm: 90 })).toThrow(CoreError);
+  });
 });

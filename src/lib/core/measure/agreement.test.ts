@@ -194,6 +194,9 @@ describe('the spread from day to day, learnt from retests', () => {
     const steady = measuringErrorOf(gap, 'tape', at, { trials: [], retests: [series(Array.from({ length: 22 }, () => 20))] })!;
     expect(steady.usualShare.day).toBeCloseTo(8 / (8 + (20 * 18) / 35), 9);
     expect(steady.daySd).toBeLessThan(1.3);
+    // Trials that scatter more than days do leave nothing for the day, and no number that is none.
+    const wild = { trials: Array.from({ length: 20 }, () => [10, 30]), retests: [series(Array.from({ length: 22 }, () => 20))] };
+    expect(measuringErrorOf(gap, 'tape', at, wild)!.daySd).toBe(0);
     const restless = series(Array.from({ length: 22 }, (_, i) => (i % 2 ? 14 : 26)));
     expect(measuringErrorOf(gap, 'tape', at, { trials: [], retests: [restless] })!.daySd).toBeGreaterThan(4);
   });

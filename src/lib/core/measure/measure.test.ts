@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import reference from '../fixtures/semMdc.json';
 import {
   activeGap,
+  isShownTwice,
   changeVerdict,
   CoreError,
   mdc,
@@ -99,6 +100,16 @@ describe('changeVerdict', () => {
   test('no instrument is better than its resolution', () =>
     expect(occasionSd(5, { trialSd: 0, daySd: 0, resolution: 1 })).toBeCloseTo(1 / Math.sqrt(12), 12));
   test('refuses a value that is no number', () => expect(() => from(Number.NaN, 10)).toThrow(CoreError));
+});
+
+test('two likely changes running show nothing yet; two real ones the same way do', () => {
+  const ask = { trialSd: 0, daySd: 1, betterIs: 'lower' } as const;
+  const to = (value: number) => changeVerdict({ ...ask, before: { value: 20, trials: 1 }, after: { value, trials: 1 } });
+  expect(to(18).verdict).toBe('likely gain');
+  expect(isShownTwice(to(18), to(18))).toBe(false);
+  expect(isShownTwice(to(16), to(15))).toBe(true);
+  expect(isShownTwice(to(16), to(24))).toBe(false);
+  expect(isShownTwice(null, to(16))).toBe(false);
 });
 
 describe('sideDifference and activeGap', () => {

@@ -55,6 +55,19 @@ describe('the catalogue of measures', () => {
     if (measure.unit === 'level') expect(measure.levels).toHaveLength(measure.possible[1] + 1);
   });
 
+  // Source: common practice. A height or gap that is left shrinks, a lift, a reach, an angle, a time and a count grow.
+  test('which way each measure is better', () => {
+    const lower = measures.filter((m) => m.betterIs === 'lower').map((m) => m.id);
+    expect(lower.toSorted()).toEqual(
+      [
+        ...['front_split_gap', 'side_split_gap', 'frog_hip_height', 'butterfly_knee_height', 'pancake_sternum_height'],
+        ...['fingertip_floor', 'lotus_knee_height', 'squat_heel_lift', 'switch_knee_height', 'pancake_seat_height'],
+        ...['cross_seat_height', 'calf_thigh_gap', 'own_distance']
+      ].toSorted()
+    );
+    expect(measures.filter((m) => m.unit === '°').every((m) => m.betterIs === 'higher')).toBe(true);
+  });
+
   test('ids are there once, and every way is used', () => {
     expect(new Set(measures.map((m) => m.id)).size).toBe(measures.length);
     expect(ways.map((w) => w.id).filter((id) => !measures.some((m) => m.ways.includes(id)))).toEqual([]);
@@ -270,6 +283,8 @@ describe('measureReading', () => {
   test('two sides in each other’s place are noticed, a real change is not taken for it', () => {
     expect(looksSwapped({ left: 30, right: 12 }, { left: 12, right: 30 }, 1.9)).toBe(true);
     expect(looksSwapped({ left: 12, right: 29 }, { left: 12, right: 30 }, 1.9)).toBe(false);
+    // Nearer the other way round, but not three times as near: both sides may have moved.
+    expect(looksSwapped({ left: 30, right: 20 }, { left: 22, right: 27 }, 1.9)).toBe(false);
     expect(looksSwapped({ left: 20, right: 21 }, { left: 21, right: 20 }, 1.9)).toBe(false);
   });
 

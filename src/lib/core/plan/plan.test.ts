@@ -97,6 +97,24 @@ describe('planProgression', () => {
     }
   });
 
+  // Source: anatomy. In a front split the hip that is extended is that of the leg behind.
+  test('a split done on the left doses the flexion of the left and the extension of the right', () => {
+    const split = planProgression(ask).weeks[0]!.sessions[0]!.blocks.find((b) => b.exerciseId === 'front_split_on_stack')!;
+    const onLeft = { ...split, work: split.work.filter((w) => w.side === 'left') };
+    expect(
+      doseByLink([onLeft])
+        .map((d) => `${d.link}/${d.side}`)
+        .toSorted()
+    ).toEqual(['HE/right', 'HF-KS/left']);
+  });
+
+  test('no session falls on the day of the goal or after it', () => {
+    const dated = planProgression({ ...ask, weeks: 2, sessionsPerWeek: 5, start: '2026-01-01', target: '2026-01-09' });
+    const days = dated.weeks.flatMap((w) => w.sessions.map((s) => s.on));
+    expect(days.at(-1)).toBe('2026-01-08');
+    expect(days).toHaveLength(6);
+  });
+
   test('is never above its minutes, to the second, whatever they are', () =>
     fc.assert(
       fc.property(fc.integer({ min: 12, max: 75 }), fc.integer({ min: 1, max: 7 }), (minutes, sessionsPerWeek) => {

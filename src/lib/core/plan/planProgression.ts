@@ -44,7 +44,7 @@ export type PlanAsk = Omit<BlocksAsk, 'phase' | 'easy' | 'light'> &
  * A first plan: every session of every week, inside the minutes.
  *
  * Model:  phases by share of the weeks, every fourth week easy, a retest every second; sessions spread evenly over the week,
- *         and on the day after hard work a light one. Every session is compiled to the second and cut to the minutes.
+ *         on the day after hard work a light one, none on the day of the goal or after it. Every session is compiled to the second and cut to the minutes.
  * Throws: CoreError 'baseline_missing', 'weeks_past_target' with the weeks that are left, 'minutes_too_few', 'everything_locked',
  *         and the range errors of weeks (1–12), sessions a week (1–7) and minutes (5–240).
  * Source: docs/sources.md#planning
@@ -70,9 +70,12 @@ export function planProgression(ask: PlanAsk): Progression {
   const weeks = planPhases(ask.weeks).map((phase, i): PlanWeek => {
     const week = i + 1;
     const easy = isEasyWeek(week);
-    const sessions = offsets.map(({ day, light }, s): PlanSession => {
-      return { week, ordinal: s + 1, on: addDays(ask.start, i * 7 + day), light, ...fittedOnce({ phase, easy, light }) };
-    });
+    const sessions = offsets
+      .map(({ day, light }, s): PlanSession => {
+        return { week, ordinal: s + 1, on: addDays(ask.start, i * 7 + day), light, ...fittedOnce({ phase, easy, light }) };
+      })
+      // The day of the goal itself is for the goal.
+      .filter(({ on }) => ask.target === null || on < ask.target);
     return { week, phase, easy, retest: isRetestWeek(week), sessions };
   });
   return { weeks };

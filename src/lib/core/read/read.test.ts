@@ -6,7 +6,6 @@ import {
   goalOf,
   linkKey,
   measureSet,
-  nearestDepthCm,
   openingFromDepthDeg,
   openingReading,
   readPosition,
@@ -166,15 +165,6 @@ describe('whatIf', () => {
     expect(whatIf(near, { 'HF-KS/left': 0, 'HE/right': -40 }).depthCm).toBeCloseTo(80, 3);
     expect(whatIf(near, { 'HF-KS/left': 170, 'HE/right': 120 }).depthCm).toBeLessThan(-60);
     expect(() => whatIf(near, { 'HE/right': Number.NaN })).toThrow(expect.objectContaining({ code: 'value_not_a_number' }));
-  });
-
-  // Source: geometry, past flat on the leading leg: 15 cm under a leg of 95 cm is 9.08° (asin 15/95), under one of 80 cm 10.81°.
-  test.each([
-    [95, 80, 189.0847],
-    [80, 95, 190.8069]
-  ])('past flat goes by the leg in front: %d and %d', (lead, trail, deg) => {
-    expect(openingFromDepthDeg({ depthCm: -15, leadLegCm: lead, trailLegCm: trail })).toBeCloseTo(deg, 3);
-    expect(nearestDepthCm({ openingDeg: deg, leadLegCm: lead, trailLegCm: trail })).toBeCloseTo(-15, 3);
   });
 
   test('a link outside the sum changes nothing', () => {

@@ -66,7 +66,7 @@
   <text x={left - 8} y={y(0) - 6} text-anchor="end" fill="var(--color-ink-soft)">floor</text>
 
   <g transform="translate(0 {y(0)}) scale(1 -1)">
-    {#each seen as t (`${t.fromWeek}/${t.depthCm}`)}
+    {#each seen as t, i (i)}
       {#if isWide(t)}
         <StackDrawing
           items={t.items}
@@ -95,7 +95,7 @@
     stroke-dasharray="5 5"
   />
   <path d={stairs(seen.filter((t) => !t.ahead))} fill="none" stroke="var(--color-ink)" stroke-width="2.6" />
-  {#each seen as t (`label/${t.fromWeek}/${t.depthCm}`)}
+  {#each seen as t, i (i)}
     {#if isWide(t) && t.depthCm !== 0}
       <text
         x={(x(t.fromWeek) + x(t.toWeek)) / 2}
@@ -108,7 +108,7 @@
     {/if}
   {/each}
 
-  {#each s.dots as d (`${d.takenOn}/${d.depthCm}`)}
+  {#each s.dots as d, i (i)}
     <path d="M{x(d.week)} {y(d.depthCm - d.sdCm)}V{y(d.depthCm + d.sdCm)}" stroke={sideColour} stroke-width="1.8" />
     <g transform="translate({x(d.week) - 9} {y(d.depthCm) - 9})">
       <path

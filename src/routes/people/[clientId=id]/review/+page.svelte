@@ -106,7 +106,7 @@
                   ><span class="flex items-center gap-1"
                     ><SideMark side={e.side} size={13} /> {exerciseOf(e.exerciseId).name}</span
                   >
-                  {#each e.pains as pain (pain)}<span class="block font-semibold text-stop">{pain}</span>{/each}</th
+                  {#each e.pains as pain, i (i)}<span class="block font-semibold text-stop">{pain}</span>{/each}</th
                 >
                 <td class="py-1 pr-3 text-right {e.doneSets < e.plannedSets ? 'font-bold' : ''}">{e.doneSets}/{e.plannedSets}</td>
                 <td class="py-1 text-right whitespace-nowrap"
