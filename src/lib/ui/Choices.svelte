@@ -1,15 +1,19 @@
 <script lang="ts">
+  import { messageIn, shownIn, type OfForm } from './formState';
+
   /** A small set of radio buttons as one row of large targets. */
   type Choice = Readonly<{ value: string; label: string }>;
-  type Props = {
+  type Props = OfForm & {
     legend: string;
     name: string;
     choices: readonly Choice[];
     /** @bindable */
     value?: string;
-    error?: string;
   };
-  let { legend, name, choices, value = $bindable(''), error }: Props = $props();
+  let { legend, name, choices, value = $bindable(), ...of }: Props = $props();
+  /** Chosen here, or as its form has it; a binding is kept by whoever binds. */
+  let picked = $derived(value ?? shownIn(of, name));
+  const error = $derived(messageIn(of, name));
 </script>
 
 <fieldset class="flex flex-col gap-1" aria-describedby={error ? `choices-${name}-error` : undefined}>
@@ -19,7 +23,14 @@
       <label
         class="btn has-checked:border-mulberry has-checked:text-mulberry has-checked:shadow-[inset_0_0_0_1px_var(--color-mulberry)] has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-mulberry"
       >
-        <input type="radio" {name} value={choice.value} bind:group={value} class="sr-only" />
+        <input
+          type="radio"
+          {name}
+          value={choice.value}
+          checked={picked === choice.value}
+          onchange={() => (value = picked = choice.value)}
+          class="sr-only"
+        />
         {choice.label}
       </label>
     {/each}

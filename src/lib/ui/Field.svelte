@@ -1,14 +1,13 @@
 <script lang="ts">
   import type { HTMLInputAttributes } from 'svelte/elements';
+  import { messageIn, shownIn, type OfForm } from './formState';
 
-  type Props = {
+  type Props = OfForm & {
     label: string;
     name: string;
-    value?: string;
     /** Shown after the label, small. */
     unit?: string;
     hint?: string;
-    error?: string;
     type?: HTMLInputAttributes['type'];
     inputmode?: HTMLInputAttributes['inputmode'];
     autocomplete?: HTMLInputAttributes['autocomplete'];
@@ -20,18 +19,19 @@
   let {
     label,
     name,
-    value = '',
     unit,
     hint,
-    error,
     type = 'text',
     inputmode,
     autocomplete = 'off',
     list,
     input = $bindable(),
-    oninput
+    oninput,
+    ...of
   }: Props = $props();
   const id = $props.id();
+  const value = $derived(shownIn(of, name));
+  const error = $derived(messageIn(of, name));
 </script>
 
 <div class="flex flex-col gap-1">

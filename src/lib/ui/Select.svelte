@@ -1,17 +1,19 @@
 <script lang="ts">
+  import { messageIn, shownIn, type OfForm } from './formState';
+
   /** One of many, in groups: the device's own list, which works by touch, keyboard and reader alike. */
   type Option = Readonly<{ value: string; label: string }>;
-  type Props = {
+  type Props = OfForm & {
     label: string;
     name: string;
     groups: readonly Readonly<{ label: string; options: readonly Option[] }>[];
-    value: string;
-    error?: string;
     hint?: string;
     onchange?: (value: string) => void;
   };
-  let { label, name, groups, value, error, hint, onchange }: Props = $props();
+  let { label, name, groups, hint, onchange, ...of }: Props = $props();
   const id = $props.id();
+  const value = $derived(shownIn(of, name));
+  const error = $derived(messageIn(of, name));
 </script>
 
 {#snippet optionsOf(options: readonly Option[])}

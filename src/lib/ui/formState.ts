@@ -15,5 +15,18 @@ export function typedOr(form: FormState, name: string, known: string | number | 
 export const fieldError = (form: FormState, name: string): string | undefined =>
   form?.problem?.code === 'invalid_input' ? form.problem.fields[name]?.[0] : undefined;
 
+/** A field that knows its form: what was typed and what is wrong are its form's to say; else its own value and message. */
+export type OfForm = Readonly<{
+  form?: FormState;
+  /** What is known, where nothing was typed. */
+  known?: string | number | null;
+  value?: string;
+  error?: string;
+}>;
+
+export const shownIn = ({ form, known, value }: OfForm, name: string): string =>
+  form === undefined && known === undefined ? (value ?? '') : typedOr(form, name, known);
+export const messageIn = ({ form, error }: OfForm, name: string): string | undefined => error ?? fieldError(form, name);
+
 /** The message above a form. */
 export const formProblem = (form: FormState): string | undefined => (form?.problem ? problemText(form.problem) : undefined);

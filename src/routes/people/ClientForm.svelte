@@ -3,7 +3,7 @@
   import { fromCm, type Units } from '$lib/contract/fields';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
-  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { lengthNumber, massNumber } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { keepTyped } from '$lib/ui/sending';
@@ -36,34 +36,22 @@
 <form method="POST" class="flex flex-col gap-5" use:enhance={keepTyped} novalidate>
   <ProblemNote text={formProblem(form)} />
   <div class="grid gap-5 sm:grid-cols-2">
-    <Field label="Name" name="name" value={typedOr(form, 'name', known?.name)} error={fieldError(form, 'name')} />
-    <Field
-      label="How to reach them"
-      name="contact"
-      value={typedOr(form, 'contact', known?.contact)}
-      error={fieldError(form, 'contact')}
-    />
-    <Field
-      label="Date of birth"
-      name="birthDate"
-      type="date"
-      value={typedOr(form, 'birthDate', known?.birthDate ?? '')}
-      error={fieldError(form, 'birthDate')}
-      hint="If you know it"
-    />
+    <Field label="Name" name="name" {form} known={known?.name} />
+    <Field label="How to reach them" name="contact" {form} known={known?.contact} />
+    <Field label="Date of birth" name="birthDate" type="date" {form} known={known?.birthDate ?? ''} hint="If you know it" />
     <Field
       label="Year of birth"
       name="birthYear"
       inputmode="numeric"
-      value={typedOr(form, 'birthYear', known?.birthYear)}
-      error={fieldError(form, 'birthYear')}
+      {form}
+      known={known?.birthYear}
       hint="Enough without the date: limits of age then take the cautious side both ways"
     />
     <Choices
       legend="Level"
       name="level"
-      value={typedOr(form, 'level', known?.level)}
-      error={fieldError(form, 'level')}
+      {form}
+      known={known?.level}
       choices={[
         { value: 'beginner', label: 'Beginner' },
         { value: 'intermediate', label: 'Intermediate' },
@@ -77,8 +65,8 @@
       unit={units.length}
       name="statureCm"
       inputmode="decimal"
-      value={typedOr(form, 'statureCm', cm(known?.statureCm))}
-      error={fieldError(form, 'statureCm')}
+      {form}
+      known={cm(known?.statureCm)}
       hint="About {exampleStature}"
     />
     <Field
@@ -86,8 +74,8 @@
       unit={units.length}
       name="leftLegCm"
       inputmode="decimal"
-      value={typedOr(form, 'leftLegCm', cm(known?.leftLegCm))}
-      error={fieldError(form, 'leftLegCm')}
+      {form}
+      known={cm(known?.leftLegCm)}
       hint="Hip centre to heel, about {exampleLeg}"
     />
     <Field
@@ -95,8 +83,8 @@
       unit={units.length}
       name="rightLegCm"
       inputmode="decimal"
-      value={typedOr(form, 'rightLegCm', cm(known?.rightLegCm))}
-      error={fieldError(form, 'rightLegCm')}
+      {form}
+      known={cm(known?.rightLegCm)}
       hint="Empty: taken from stature, and marked so"
     />
     <Field
@@ -104,8 +92,8 @@
       unit={units.length}
       name="lowerLegCm"
       inputmode="decimal"
-      value={typedOr(form, 'lowerLegCm', cm(known?.lowerLegCm))}
-      error={fieldError(form, 'lowerLegCm')}
+      {form}
+      known={cm(known?.lowerLegCm)}
       hint="Knee to ankle; may stay empty"
     />
     <Field
@@ -113,8 +101,8 @@
       unit={units.length}
       name="hipToBreastboneCm"
       inputmode="decimal"
-      value={typedOr(form, 'hipToBreastboneCm', cm(known?.hipToBreastboneCm))}
-      error={fieldError(form, 'hipToBreastboneCm')}
+      {form}
+      known={cm(known?.hipToBreastboneCm)}
       hint="For folds; may stay empty"
     />
     <Field
@@ -122,8 +110,8 @@
       unit={units.mass}
       name="bodyMassKg"
       inputmode="decimal"
-      value={typedOr(form, 'bodyMassKg', kg(known?.bodyMassKg))}
-      error={fieldError(form, 'bodyMassKg')}
+      {form}
+      known={kg(known?.bodyMassKg)}
       hint="May stay empty"
     />
   </div>
@@ -132,17 +120,11 @@
       label="Sessions a week"
       name="sessionsPerWeek"
       inputmode="numeric"
-      value={typedOr(form, 'sessionsPerWeek', known?.sessionsPerWeek)}
-      error={fieldError(form, 'sessionsPerWeek')}
+      {form}
+      known={known?.sessionsPerWeek}
       hint="That they really have"
     />
-    <Field
-      label="Minutes a session"
-      name="minutesPerSession"
-      inputmode="numeric"
-      value={typedOr(form, 'minutesPerSession', known?.minutesPerSession)}
-      error={fieldError(form, 'minutesPerSession')}
-    />
+    <Field label="Minutes a session" name="minutesPerSession" inputmode="numeric" {form} known={known?.minutesPerSession} />
   </div>
   <label class="flex flex-col gap-1">
     <span class="font-semibold">Notes</span>

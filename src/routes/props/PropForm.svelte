@@ -61,7 +61,7 @@
     error={fieldError(form, 'kind')}
     onchange={(v) => (picked = v as EquipmentId)}
   />
-  <Field label="Name" name="name" value={typedOr(form, 'name', known?.name)} error={fieldError(form, 'name')} />
+  <Field label="Name" name="name" {form} known={known?.name} />
   {#if by === 'faces'}
     <div class="grid grid-cols-3 gap-3">
       {#each labels as label, i (label)}
@@ -78,21 +78,8 @@
     <label class="choice"><input type="checkbox" name="turns" defaultChecked={turns} /> It may stand any way up</label>
   {:else if by === 'steps'}
     <div class="grid grid-cols-2 gap-3">
-      <Field
-        label="Height of a step"
-        {unit}
-        name="stepCm"
-        inputmode="decimal"
-        value={typedOr(form, 'stepCm', show(0))}
-        error={fieldError(form, 'stepCm')}
-      />
-      <Field
-        label="Steps"
-        name="steps"
-        inputmode="numeric"
-        value={typedOr(form, 'steps', known?.faces.length ?? '')}
-        error={fieldError(form, 'steps')}
-      />
+      <Field label="Height of a step" {unit} name="stepCm" inputmode="decimal" {form} known={show(0)} />
+      <Field label="Steps" name="steps" inputmode="numeric" {form} known={known?.faces.length ?? ''} />
     </div>
   {:else if by === 'pull'}
     <Field
@@ -100,36 +87,23 @@
       unit={units.mass}
       name="pullKg"
       inputmode="decimal"
-      value={typedOr(form, 'pullKg', mass(known?.pullKg))}
-      error={fieldError(form, 'pullKg')}
+      {form}
+      known={mass(known?.pullKg)}
       hint="Stretched to twice its length; printed on most"
     />
   {:else if by === 'mass'}
-    <Field
-      label="Weight of one"
-      unit={units.mass}
-      name="massKg"
-      inputmode="decimal"
-      value={typedOr(form, 'massKg', mass(known?.massKg))}
-      error={fieldError(form, 'massKg')}
-    />
+    <Field label="Weight of one" unit={units.mass} name="massKg" inputmode="decimal" {form} known={mass(known?.massKg)} />
   {/if}
   <div class="grid grid-cols-2 gap-3">
-    <Field
-      label="How many"
-      name="quantity"
-      inputmode="numeric"
-      value={typedOr(form, 'quantity', known?.quantity ?? 1)}
-      error={fieldError(form, 'quantity')}
-    />
+    <Field label="How many" name="quantity" inputmode="numeric" {form} known={known?.quantity ?? 1} />
     {#if by === 'faces'}
       <Field
         label="Sinks"
         unit="%"
         name="softPct"
         inputmode="numeric"
-        value={typedOr(form, 'softPct', known ? Math.round(known.softShare * 100) : soft)}
-        error={fieldError(form, 'softPct')}
+        {form}
+        known={known ? Math.round(known.softShare * 100) : soft}
         hint="Of its height, under the body; 0 is hard"
       />
     {/if}

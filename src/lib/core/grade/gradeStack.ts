@@ -79,8 +79,10 @@ export function gradeStack({ dial, use, shelf, stacks, setAt, measured, end, goa
 function meantDepth({ dial, use, setAt, measured }: Pick<StackAsk, 'dial' | 'use' | 'setAt' | 'measured'>, all: readonly Rung[]) {
   if (setAt !== null) return depthOfDial(dial, setAt);
   if (measured !== null) return depthOfDial(dial, measured);
-  // Unsure: begin with the middle height (common practice); where higher is harder, on the floor.
-  return use.higherIs === 'harder' ? 0 : (all[Math.floor((all.length - 1) / 2)]?.depthCm ?? 0);
+  if (use.higherIs === 'harder') return 0;
+  // Unsure: begin with the middle height (common practice), never past flat.
+  const heights = all.filter((r) => r.depthCm >= 0);
+  return heights[Math.floor((heights.length - 1) / 2)]?.depthCm ?? 0;
 }
 
 /** What only keeps a dial where it stands today is no end of the ladder. */

@@ -315,6 +315,14 @@ describe('crossCheckWays', () => {
     expect(check(80, 95).differenceDeg).toBeCloseTo(-15, 6);
   });
 
+  // By hand: two inclinometers of one trial each are off by √2 · 1.5°, of four trials by half of that.
+  test('more trials tell smaller differences', () => {
+    const of = (n: number) => ({ way: 'inclinometer' as const, trials: Array.from({ length: n }, () => ({ deg: 80 })) });
+    const margin = (n: number) => crossCheckWays(measureOf('HF-KS'), of(n), of(n), body)!.marginDeg;
+    expect(margin(1)).toBeCloseTo(1.96 * Math.SQRT2 * 1.5, 6);
+    expect(margin(4)).toBeCloseTo(margin(1) / 2, 6);
+  });
+
   test('a way near the edge of its formula cannot tell', () => {
     const flat = crossCheckWays(
       measureOf('HF-KS'),

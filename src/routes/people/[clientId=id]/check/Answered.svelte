@@ -5,7 +5,7 @@
   import type { BodyLock } from '$lib/server/repo/lockRepo';
   import type { ScreeningRecord } from '$lib/server/repo/screeningRepo';
   import Field from '$lib/ui/Field.svelte';
-  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { formProblem, type FormState } from '$lib/ui/formState';
   import { dateText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { keepTyped } from '$lib/ui/sending';
@@ -93,14 +93,8 @@
             <input type="hidden" name="kind" value={limit.kind} />
             <input type="hidden" name="from" value={limit.from} />
             <div class="grid gap-4 sm:grid-cols-2">
-              <Field
-                label="Relaxed by"
-                name="clearedBy"
-                value={typedOr(mine, 'clearedBy', '')}
-                error={fieldError(mine, 'clearedBy')}
-                hint="Name and role"
-              />
-              <Field label="Why" name="clearNote" value={typedOr(mine, 'clearNote', '')} error={fieldError(mine, 'clearNote')} />
+              <Field label="Relaxed by" name="clearedBy" form={mine} hint="Name and role" />
+              <Field label="Why" name="clearNote" form={mine} />
             </div>
             <div><button class="btn">Relax this limit</button></div>
           </form>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Field from '$lib/ui/Field.svelte';
-  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { formProblem, type FormState } from '$lib/ui/formState';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { keepTyped } from '$lib/ui/sending';
 
@@ -17,19 +17,8 @@
     <ProblemNote text={formProblem(form)} />
     {#if lockId !== undefined}<input type="hidden" name="lockId" value={lockId} />{/if}
     <div class="grid gap-4 sm:grid-cols-2">
-      <Field
-        label="Cleared by"
-        name="clearedBy"
-        value={typedOr(form, 'clearedBy', '')}
-        error={fieldError(form, 'clearedBy')}
-        hint="Name and role of who examined them"
-      />
-      <Field
-        label="What they said"
-        name="clearNote"
-        value={typedOr(form, 'clearNote', '')}
-        error={fieldError(form, 'clearNote')}
-      />
+      <Field label="Cleared by" name="clearedBy" {form} hint="Name and role of who examined them" />
+      <Field label="What they said" name="clearNote" {form} />
     </div>
     <div><button class="btn">Cleared today</button></div>
   </form>

@@ -157,8 +157,8 @@
     <Field
       label="Props at home"
       name="homeProps"
-      value={typedOr(form, 'homeProps', week.homeProps)}
-      error={fieldError(form, 'homeProps')}
+      {form}
+      known={week.homeProps}
       hint="Blocks, books, a strap, a wall; what is really there"
     />
   {/if}

@@ -93,12 +93,7 @@
   {/if}
 
   {#if kind === 'custom'}
-    <Field
-      label="What is it called"
-      name="title"
-      value={typedOr(form, 'title', known?.title)}
-      error={fieldError(form, 'title')}
-    />
+    <Field label="What is it called" name="title" {form} known={known?.title} />
     <Select
       label="Told by"
       name="headline"
@@ -112,8 +107,8 @@
     <Choices
       legend="Leading leg"
       name="leadSide"
-      value={typedOr(form, 'leadSide', known?.leadSide)}
-      error={fieldError(form, 'leadSide')}
+      {form}
+      known={known?.leadSide}
       choices={[
         { value: 'left', label: 'Left in front' },
         { value: 'right', label: 'Right in front' }
@@ -138,8 +133,8 @@
         {unit}
         name="distanceCm"
         inputmode="decimal"
-        value={typedOr(form, 'distanceCm', known?.target ? lengthNumber(Math.abs(known.target), unit) : '')}
-        error={fieldError(form, 'distanceCm')}
+        {form}
+        known={known?.target ? lengthNumber(Math.abs(known.target), unit) : ''}
         hint={aim === 'past' ? 'Only after a flat split is held with ease on several days' : undefined}
       />
     {/if}
@@ -149,8 +144,8 @@
       unit={unitWord}
       name="target"
       inputmode="decimal"
-      value={typedOr(form, 'target', shown(known ? known.target : catalogue.target))}
-      error={fieldError(form, 'target')}
+      {form}
+      known={shown(known ? known.target : catalogue.target)}
       hint={headline.levels
         ? headline.levels.map((level, i) => `${i} ${level}`).join(', ')
         : `${headline.betterIs === 'lower' ? 'Lower' : 'Higher'} is further. Empty: open`}
@@ -159,8 +154,8 @@
       <Field
         label="Why further than the hips allow"
         name="targetReason"
-        value={typedOr(form, 'targetReason', known?.targetReason)}
-        error={fieldError(form, 'targetReason')}
+        {form}
+        known={known?.targetReason}
         hint={turnout
           ? `Both hips turn ${turnout.hipsDeg}° together; past ${turnout.mostDeg}° it needs a reason`
           : 'Asked for once both hips are measured, when the target is past what they allow'}
@@ -172,37 +167,19 @@
       label="Stage worked on now"
       name="stage"
       groups={[{ label: '', options: catalogue.stages.map((s, i) => ({ value: String(i), label: s })) }]}
-      value={typedOr(form, 'stage', known?.stage ?? 0)}
-      error={fieldError(form, 'stage')}
+      {form}
+      known={known?.stage ?? 0}
     />
     {#if form?.problem?.code === 'stage_not_open'}
-      <Field
-        label="Why sooner (it is kept)"
-        name="targetReason"
-        value={typedOr(form, 'targetReason', '')}
-        error={fieldError(form, 'targetReason')}
-      />
+      <Field label="Why sooner (it is kept)" name="targetReason" {form} />
     {/if}
   {/if}
   {#if goal && goal.kind === kind}
     {#each stageFacts as fact (fact)}<p class="text-ink-soft">{fact}</p>{/each}
   {/if}
   <div class="grid gap-5 sm:grid-cols-2">
-    <Field
-      label="By when"
-      name="targetOn"
-      type="date"
-      value={typedOr(form, 'targetOn', known?.targetOn)}
-      error={fieldError(form, 'targetOn')}
-      hint="Empty: open end"
-    />
-    <Field
-      label="For what"
-      name="eventName"
-      value={typedOr(form, 'eventName', known?.eventName)}
-      error={fieldError(form, 'eventName')}
-      hint="A pageant, an evening, nothing"
-    />
+    <Field label="By when" name="targetOn" type="date" {form} known={known?.targetOn} hint="Empty: open end" />
+    <Field label="For what" name="eventName" {form} known={known?.eventName} hint="A pageant, an evening, nothing" />
   </div>
   {#if kind === 'custom' || demands.length > 0}
     <details class="card">
@@ -221,8 +198,8 @@
               unit="°"
               {name}
               inputmode="decimal"
-              value={typedOr(form, name, known?.demands.find((d) => d.measure === id)?.needDeg)}
-              error={fieldError(form, name)}
+              {form}
+              known={known?.demands.find((d) => d.measure === id)?.needDeg}
             />
           {/each}
         {:else}
@@ -233,8 +210,8 @@
               unit="°"
               {name}
               inputmode="decimal"
-              value={typedOr(form, name, numberText(demand.needDeg))}
-              error={fieldError(form, name)}
+              {form}
+              known={numberText(demand.needDeg)}
               hint={demand.basis}
             />
           {/each}

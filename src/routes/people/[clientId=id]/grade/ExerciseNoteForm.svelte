@@ -3,7 +3,7 @@
   import { effects } from '$lib/contract/exerciseForms';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
-  import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
+  import type { FormState } from '$lib/ui/formState';
   import { shortDate } from '$lib/ui/format';
   import { keepTyped } from '$lib/ui/sending';
 
@@ -31,11 +31,11 @@
         <Choices
           legend="It"
           name="effect"
-          value={typedOr(mine, 'effect', note?.effect)}
-          error={fieldError(mine, 'effect')}
+          form={mine}
+          known={note?.effect}
           choices={effects.map((e) => ({ value: e, label: words[e] }))}
         />
-        <Field label="Note" name="note" value={typedOr(mine, 'note', note?.note)} error={fieldError(mine, 'note')} />
+        <Field label="Note" name="note" form={mine} known={note?.note} />
         <div><button class="btn">Keep the note</button></div>
       </form>
     {/key}

@@ -2,7 +2,7 @@
   import type { ConditionsInput } from '$lib/contract/measureForms';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
-  import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
+  import { typedOr, type FormState } from '$lib/ui/formState';
 
   /** What a measure was taken under: what has to be alike before it is compared, and what is only kept. */
   type Props = {
@@ -20,7 +20,7 @@
 <details class="card py-2" open={form?.problem !== undefined}>
   <summary class="min-h-7 text-ink-soft">Day, conditions, support, note</summary>
   <div class="mt-3 grid gap-4 sm:grid-cols-3">
-    <Field label="Day" name="takenOn" type="date" value={typedOr(form, 'takenOn', today)} error={fieldError(form, 'takenOn')} />
+    <Field label="Day" name="takenOn" type="date" {form} known={today} />
     <Choices
       legend="Time of day"
       name="dayTime"
@@ -49,13 +49,7 @@
       hint="Another one makes it another measure"
     />
     <Field label="Measured by" name="measurer" value={typedOr(form, 'measurer', known.measurer)} />
-    <Field
-      label="Note"
-      name="note"
-      value={typedOr(form, 'note', '')}
-      error={fieldError(form, 'note')}
-      hint="Anything different today"
-    />
+    <Field label="Note" name="note" {form} hint="Anything different today" />
   </div>
   <datalist id="supports">
     {#each new Set(supports.filter(Boolean)) as name (name)}<option value={name}></option>{/each}

@@ -83,13 +83,7 @@
     </fieldset>
 
     <div class="grid gap-4 sm:grid-cols-2">
-      <Field
-        label="On which day"
-        name="feltOn"
-        type="date"
-        value={typedOr(form, 'feltOn', data.today)}
-        error={fieldError(form, 'feltOn')}
-      />
+      <Field label="On which day" name="feltOn" type="date" {form} known={data.today} />
       <Select
         label="After which exercise"
         name="exerciseId"
@@ -108,8 +102,8 @@
       <Choices
         legend="Done on which side"
         name="workSide"
-        value={typedOr(form, 'workSide', data.asked.side)}
-        error={fieldError(form, 'workSide')}
+        {form}
+        known={data.asked.side}
         choices={[
           { value: '', label: 'Both, or not known' },
           { value: 'left', label: 'Left' },
@@ -117,13 +111,7 @@
         ]}
       />
     {/if}
-    <Field
-      label="In their words"
-      name="note"
-      value={typedOr(form, 'note', '')}
-      error={fieldError(form, 'note')}
-      hint="Optional"
-    />
+    <Field label="In their words" name="note" {form} hint="Optional" />
     <div><button class="btn btn-primary">Keep it</button></div>
   </form>
 

@@ -3,7 +3,6 @@
   import { measureOf } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
   import { capital, dateText, headlineText, plural, shortDate, stateText } from '$lib/ui/format';
-  import { fieldError, typedOr } from '$lib/ui/formState';
   import Field from '$lib/ui/Field.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
   import SideBySide from './SideBySide.svelte';
@@ -58,12 +57,7 @@
           .client.name}, or a parent or guardian of a minor. Taken back, it deletes them.
       </p>
       <form method="POST" action="?/consent" use:enhance class="mt-3 flex flex-wrap items-end gap-3">
-        <Field
-          label="Consent given by"
-          name="givenBy"
-          value={typedOr(form, 'givenBy', data.client.name)}
-          error={fieldError(form, 'givenBy')}
-        />
+        <Field label="Consent given by" name="givenBy" {form} known={data.client.name} />
         <button class="btn btn-primary">Keep pictures from now on</button>
       </form>
     </section>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Field from '$lib/ui/Field.svelte';
-  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
 
   type Shape = { weeks: number; sessionsPerWeek: number; minutes: number; startOn: string };
@@ -32,36 +32,17 @@
   <ProblemNote text={formProblem(form)} />
   <input type="hidden" name="basedOnVersion" value={openedOn} />
   <div class="grid gap-4 sm:grid-cols-2">
-    <Field
-      label="Weeks"
-      name="weeks"
-      inputmode="numeric"
-      value={typedOr(form, 'weeks', known.weeks)}
-      error={fieldError(form, 'weeks')}
-      hint="1 to 12"
-    />
-    <Field
-      label="Sessions a week"
-      name="sessionsPerWeek"
-      inputmode="numeric"
-      value={typedOr(form, 'sessionsPerWeek', known.sessionsPerWeek)}
-      error={fieldError(form, 'sessionsPerWeek')}
-    />
+    <Field label="Weeks" name="weeks" inputmode="numeric" {form} known={known.weeks} hint="1 to 12" />
+    <Field label="Sessions a week" name="sessionsPerWeek" inputmode="numeric" {form} known={known.sessionsPerWeek} />
     <Field
       label="Minutes a session"
       name="minutes"
       inputmode="numeric"
-      value={typedOr(form, 'minutes', known.minutes)}
-      error={fieldError(form, 'minutes')}
+      {form}
+      known={known.minutes}
       hint="Never gone over; what is cut is said"
     />
-    <Field
-      label="From"
-      name="startOn"
-      type="date"
-      value={typedOr(form, 'startOn', known.startOn)}
-      error={fieldError(form, 'startOn')}
-    />
+    <Field label="From" name="startOn" type="date" {form} known={known.startOn} />
   </div>
   <div><button class="btn btn-primary">{version === 0 ? 'Make the plan' : 'Make a new version'}</button></div>
 </form>

@@ -5,7 +5,7 @@
   import Choices from '$lib/ui/Choices.svelte';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import Field from '$lib/ui/Field.svelte';
-  import { fieldError, formProblem, typedOr } from '$lib/ui/formState';
+  import { formProblem, typedOr } from '$lib/ui/formState';
   import { clockText, depthText, plural } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
@@ -79,14 +79,13 @@
               <Choices
                 legend="How to resume"
                 name="answer"
-                value={typedOr(form, 'answer', '')}
-                error={fieldError(form, 'answer')}
+                {form}
                 choices={[
                   { value: 'accept', label: 'One step back' },
                   { value: 'as before', label: 'As before' }
                 ]}
               />
-              <Field label="Why as before" name="reason" value={typedOr(form, 'reason', '')} error={fieldError(form, 'reason')} />
+              <Field label="Why as before" name="reason" {form} />
             </div>
           {/if}
           {#if running}

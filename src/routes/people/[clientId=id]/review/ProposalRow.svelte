@@ -88,9 +88,9 @@
       <Choices
         legend="Instead"
         name="verdict"
-        value={typedOr(own, 'verdict', others[0])}
+        form={own}
+        known={others[0]}
         choices={others.map((value) => ({ value, label: capital(value) }))}
-        error={fieldError(own, 'verdict')}
       />
       <div class="min-w-64 grow">
         <Field
