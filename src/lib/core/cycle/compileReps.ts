@@ -11,6 +11,8 @@ export type RepsSpec = Readonly<{
   peakPct: number;
   /** The last repetition may be held longer. @default holdS */
   lastHoldS?: number;
+  /** A strap or hand helps a little at the edge: then the time held there is stretch as well. */
+  assisted?: boolean;
 }>;
 
 /**
@@ -33,7 +35,7 @@ export function compileReps(spec: RepsSpec, limits: EffortLimits = {}): Phase[] 
       return [
         { kind: 'lift' as const, durationS: spec.liftS, fromPct: 0, toPct: peak, cue: `Lift, ${i + 1} of ${spec.reps}.` },
         {
-          kind: 'held' as const,
+          kind: spec.assisted ? ('hold' as const) : ('held' as const),
           durationS: last ? (spec.lastHoldS ?? spec.holdS) : spec.holdS,
           fromPct: peak,
           cue: 'Hold it there.'

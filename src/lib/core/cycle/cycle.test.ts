@@ -79,6 +79,8 @@ describe('compileReps and compileHold', () => {
   // Source: common practice. A lift shortens what is trained at its edge: guidance on minutes under stretch does not count it.
   test('lifts are contraction and no stretch', () =>
     expect(totals(compileReps(spec))).toMatchObject({ stretchS: 0, contractionS: 5 * 9 }));
+  test('with a little help at the edge the time held there is stretch', () =>
+    expect(totals(compileReps({ ...spec, assisted: true }))).toMatchObject({ stretchS: 5 * 5, contractionS: 5 * 9 }));
   test('the shortened side works: effort lies below the line, as in a draw', () =>
     expect(effortAtPct(compileReps(spec), 3)).toBe(-50));
   test('may hold the last one longer', () => expect(totals(compileReps({ ...spec, lastHoldS: 10 })).durationS).toBe(66));

@@ -111,7 +111,7 @@ function phasesOf(way: SchoolWay, breathS: number, effortCapPct: number): Phase[
     case 'reps': {
       const { liftS, holdS, lowerS, reps, sets } = way;
       return compileReps(
-        { reps: reps * sets, liftS, holdS, lowerS, restS: 0, peakPct: Math.min(way.effortPct, effortCapPct) },
+        { reps: reps * sets, liftS, holdS, lowerS, restS: 0, peakPct: Math.min(way.effortPct, effortCapPct), assisted: true },
         limits
       );
     }

@@ -26,10 +26,12 @@
       class="fixed inset-0 z-50 flex flex-col overflow-y-auto bg-chalk text-ink lg:inset-3 lg:rounded-soft"
       onOpenAutoFocus={(e) => e.preventDefault()}
     >
-      <div class="flex flex-wrap items-center gap-x-6 border-b border-line bg-paper px-5 py-2">
-        <Dialog.Title class="text-xl leading-tight font-bold">{capital(measure.name)}, {how}</Dialog.Title>
-        <p class="grow font-semibold text-stop">{caution} Sharp pain, tingling or numbness ends the measuring.</p>
-        <Dialog.Close class="btn btn-quiet" aria-label="Close"><X size={20} /></Dialog.Close>
+      <div class="flex items-center gap-4 border-b border-line bg-paper px-5 py-2">
+        <div class="flex grow flex-wrap items-center gap-x-6">
+          <Dialog.Title class="text-xl leading-tight font-bold">{capital(measure.name)}, {how}</Dialog.Title>
+          <p class="font-semibold text-stop">{caution} Sharp pain, tingling or numbness ends the measuring.</p>
+        </div>
+        <Dialog.Close class="btn btn-quiet flex-none" aria-label="Close"><X size={20} /></Dialog.Close>
       </div>
       {@render children()}
     </Dialog.Content>
