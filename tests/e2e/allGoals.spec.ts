@@ -45,7 +45,9 @@ test('a turnout is taken in, measured and read down to what the hips do not expl
     { label: 'Held, both together, trial 2', value: '130' }
   ]);
   taps += await keep(page, 'Outward rotation, hip straight', bothSides('hip', ['48', '50'], ['55', '55']));
-  await expect(page.getByRole('heading', { name: /The goal is reached\. Left outward rotation, hip straight is 11° short of 60°/ })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: /The goal is reached\. Left outward rotation, hip straight is 11° short of 60°/ })
+  ).toBeVisible();
   await expect(page.getByText('25° of the opening is not explained by these joints, more than the 20°')).toBeVisible();
   await expect(page.getByText(/Any knee pain ends it/).first()).toBeVisible();
   await axe(page);
