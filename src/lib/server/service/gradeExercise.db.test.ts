@@ -419,6 +419,19 @@ describe('the shelf', () => {
       expect((await rungs()).length).toBeGreaterThan(before.length);
     }));
 
+  test('a shelf that is only tried changes nothing of the studio’s own', () =>
+    store.rolledBack(async (db) => {
+      for (const prop of lanternHallShelf) await insertProp(db, prop);
+      const id = await newClient(db, 'pancake');
+      await take(db, id, 'pancake_seat_height', null, 15);
+      const c = await caseOf(db, id);
+      const heights = (shelf = c.shelf) =>
+        gradeOf(c, exerciseOf('pancake_on_seat'), 'left', shelf).dials[0]!.stack!.rungs.map((r) => r.depthCm);
+      expect(heights([])).toEqual([0]);
+      expect(heights().length).toBeGreaterThan(3);
+      expect(heights([])).toEqual([0]);
+    }));
+
   test('says what is missing and what else will do', () =>
     store.rolledBack(async (db) => {
       const id = await newClient(db, 'lotus');

@@ -115,8 +115,10 @@ const known = perCase((_: GoalCase) => new Map<string, Placed>());
 
 /** The one grading: an exercise on a side and a shelf, as it is set or would start. */
 function placed(c: GoalCase, exercise: Exercise, side: Side, shelf: readonly ShelfProp[]): Placed {
-  const key = `${exercise.id}/${side}/${shelf === c.homeShelf ? 'home' : 'studio'}`;
-  const found = shelf === c.shelf || shelf === c.homeShelf ? known(c).get(key) : undefined;
+  // A shelf that is only tried, with a purchase on it say, is graded anew.
+  const place = shelf === c.shelf ? 'studio' : shelf === c.homeShelf ? 'home' : null;
+  const key = `${exercise.id}/${side}/${place}`;
+  const found = place && known(c).get(key);
   if (found) return found;
   const kept = c.settings[exercise.id]?.[side] ?? {};
   const wanted = { ...startOf(c, exercise), ...kept };
@@ -129,7 +131,7 @@ function placed(c: GoalCase, exercise: Exercise, side: Side, shelf: readonly She
     )
   );
   const made = { gated, setting: holdWithin(exercise, wanted, endValues(gated)), stacks };
-  known(c).set(key, made);
+  if (place) known(c).set(key, made);
   return made;
 }
 
