@@ -176,7 +176,7 @@ await instrumentPage.addInitScript(() => {
 });
 await instrumentPage.goto(`${oda}/measure?set=full&m=HF-KS`);
 await instrumentPage.waitForLoadState('networkidle');
-await instrumentPage.locator('label').filter({ hasText: 'Inclinometer' }).click();
+await instrumentPage.getByRole('radio', { name: 'Inclinometer' }).click();
 await instrumentPage.getByRole('button', { name: 'Try the simulated one' }).click();
 await instrumentPage.locator('path[transform^=rotate]').waitFor();
 const latencies = await instrumentPage.evaluate(
@@ -202,7 +202,7 @@ say(
 await instrumentPage.goto(`${oda}/measure?set=full&m=HF-KS`);
 await instrumentPage.waitForLoadState('networkidle');
 await instrumentPage
-  .locator('label')
+  .getByRole('radio')
   .filter({ hasText: /^\s*Photo\s*$/ })
   .click();
 await instrumentPage.getByRole('button', { name: 'Read from a photo' }).click();
@@ -261,9 +261,9 @@ say(
 );
 
 await page.goto(`${oda}/practise`);
-await page.getByRole('group', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();
+await page.getByRole('radiogroup', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();
 await page
-  .getByRole('group', { name: /How sore/ })
+  .getByRole('radiogroup', { name: /How sore/ })
   .getByText('1', { exact: true })
   .click();
 await page.getByRole('button', { name: 'Start the session' }).click();

@@ -73,7 +73,7 @@ for (const [path, name] of [
 const dark = await open({ dark: true });
 await dark.goto(`${corvin}/measure?set=full&m=HER90`);
 await dark.waitForLoadState('networkidle');
-await dark.locator('label').filter({ hasText: 'Inclinometer' }).click();
+await dark.getByRole('radio', { name: 'Inclinometer' }).click();
 await dark.getByRole('button', { name: 'Try the simulated one' }).click();
 await dark.getByText('Steady: locked').waitFor();
 await shoot(dark, 'instrument-dark');
@@ -81,7 +81,7 @@ await shoot(dark, 'instrument-dark');
 await page.goto(`${oda}/measure?set=full&m=HF-KS`);
 await page.waitForLoadState('networkidle');
 await page
-  .locator('label')
+  .getByRole('radio')
   .filter({ hasText: /^\s*Photo\s*$/ })
   .click();
 await page.getByRole('button', { name: 'Read from a photo' }).click();
@@ -104,9 +104,9 @@ await shoot(page, 'photo');
 await page.mouse.up();
 
 await page.goto(`${wren}/practise`); // with limits in view
-await page.getByRole('group', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();
+await page.getByRole('radiogroup', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();
 await page
-  .getByRole('group', { name: /How sore/ })
+  .getByRole('radiogroup', { name: /How sore/ })
   .getByText('1', { exact: true })
   .click();
 await page.getByRole('button', { name: 'Start the session' }).click();

@@ -1,5 +1,6 @@
 <script lang="ts">
   import '../app.css';
+  import { Tooltip } from 'bits-ui';
   import { page } from '$app/state';
   import { Toaster } from 'svelte-sonner';
   import Preferences from './Preferences.svelte';
@@ -15,32 +16,34 @@
 
 <svelte:head><title>Calm Reach</title></svelte:head>
 
-{#if inPlayer}
-  {@render children()}
-{:else}
-  <a href="#work" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">Skip to the work</a>
-  <header class="flex h-12 items-center gap-6 border-b border-line px-4 sm:px-5 print:hidden">
-    <a href="/people" class="flex items-center gap-2 text-lg font-bold">
-      <svg width="28" height="22" viewBox="0 0 28 22" aria-hidden="true">
-        <path d="M2 3H9V9H16V15H22V18" fill="none" stroke="currentColor" stroke-width="2.4" class="text-mulberry" />
-        <path d="M0 20.5H28" stroke="currentColor" stroke-width="2.4" />
-      </svg>
-      <span class="max-sm:sr-only">Calm Reach</span>
-    </a>
-    <nav aria-label="Main" class="flex h-full gap-1">
-      {#each stations as { href, label } (href)}
-        {@const here = page.url.pathname.startsWith(href)}
-        <a
-          {href}
-          aria-current={here ? 'page' : undefined}
-          class="flex h-full items-center px-3 {here
-            ? 'font-bold shadow-[inset_0_-3px_0_var(--color-ink)]'
-            : 'text-ink-soft hover:text-ink'}">{label}</a
-        >
-      {/each}
-    </nav>
-    <div class="ml-auto"><Preferences units={data.units} theme={data.theme} /></div>
-  </header>
-  <div id="work">{@render children()}</div>
-{/if}
+<Tooltip.Provider>
+  {#if inPlayer}
+    {@render children()}
+  {:else}
+    <a href="#work" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">Skip to the work</a>
+    <header class="flex h-12 items-center gap-6 border-b border-line px-4 sm:px-5 print:hidden">
+      <a href="/people" class="flex items-center gap-2 text-lg font-bold">
+        <svg width="28" height="22" viewBox="0 0 28 22" aria-hidden="true">
+          <path d="M2 3H9V9H16V15H22V18" fill="none" stroke="currentColor" stroke-width="2.4" class="text-mulberry" />
+          <path d="M0 20.5H28" stroke="currentColor" stroke-width="2.4" />
+        </svg>
+        <span class="max-sm:sr-only">Calm Reach</span>
+      </a>
+      <nav aria-label="Main" class="flex h-full gap-1">
+        {#each stations as { href, label } (href)}
+          {@const here = page.url.pathname.startsWith(href)}
+          <a
+            {href}
+            aria-current={here ? 'page' : undefined}
+            class="flex h-full items-center px-3 {here
+              ? 'font-bold shadow-[inset_0_-3px_0_var(--color-ink)]'
+              : 'text-ink-soft hover:text-ink'}">{label}</a
+          >
+        {/each}
+      </nav>
+      <div class="ml-auto"><Preferences units={data.units} theme={data.theme} /></div>
+    </header>
+    <div id="work">{@render children()}</div>
+  {/if}
+</Tooltip.Provider>
 <Toaster position="bottom-center" closeButton theme={data.theme} />

@@ -15,7 +15,7 @@ import { insertProp, listProps } from '$lib/server/repo/propRepo';
 import { loadCase } from '$lib/server/service/clientCase';
 import { addExercise } from '$lib/server/service/library';
 import { makePlan } from '$lib/server/service/planning';
-import type { FormFailure } from '$lib/server/submitted';
+import type { FormFailure } from '$lib/server/runForm';
 import { newPerson, passCheck, personWithGoal, take } from '$lib/server/testing/people';
 import { testDatabase } from '$lib/server/testing/testDatabase';
 

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addClient, axe, chooseGoal, clientBase, passCheck, send, stamp, watched } from './steps';
+import { addClient, axe, choose, chooseGoal, clientBase, passCheck, send, slideTo, stamp, watched } from './steps';
 
 /** Most taps and entries a first visit may take, from the check to the reading, with what is offered by itself. */
 const mostTaps = 60;
@@ -11,7 +11,7 @@ async function keep(page: Page, heading: string, entries: readonly Entry[], way?
   await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
   let taps = 0;
   if (way) {
-    await page.getByRole('group', { name: 'Way' }).getByText(way, { exact: true }).click();
+    await page.getByRole('radiogroup', { name: 'Way' }).getByText(way, { exact: true }).click();
     taps++;
   }
   for (const { label, value } of entries) {
@@ -53,7 +53,7 @@ test('a turnout is taken in, measured and read down to what the hips do not expl
   await axe(page);
 
   // By hand: 129 + (60 − 49) = 140.
-  await page.getByLabel('What if: outward rotation, hip straight, left').fill('60');
+  await slideTo(page, 'What if: outward rotation, hip straight, left', 60);
   await expect(page.getByRole('region', { name: 'What if' }).getByText('140°', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Back to what was measured' }).click();
   await expect(page.getByRole('region', { name: 'What if' }).getByText('129°', { exact: true })).toBeVisible();
@@ -185,7 +185,7 @@ test('a front split read by both its links, and a second goal beside it', async 
   await expect(page.getByRole('region', { name: 'What if, right leading' }).getByText('24 cm', { exact: true })).toBeVisible();
 
   await page.goto(`${base}/goal?goal=new`);
-  await page.getByLabel('What for').selectOption({ label: 'A goal of your own' });
+  await choose(page, 'What for', 'A goal of your own');
   await page.getByRole('button', { name: 'Set the goal' }).click();
   await expect(page.getByText('What is it called?')).toBeVisible();
   await page.getByLabel('What is it called').fill('Bow pose');
@@ -249,7 +249,7 @@ test('a side split by two ways: cross-checked, swapped sides and impossible valu
 
   // The same angle two ways on one day: what is typed is held against what was kept.
   await page.goto(`${base}/goal?goal=new`);
-  await page.getByLabel('What for').selectOption({ label: 'Seated forward fold' });
+  await choose(page, 'What for', 'Seated forward fold');
   await send(page, 'Set the goal');
   await page.goto(`${base}/measure?set=full&m=HF-KS`);
   await keep(page, 'Hip flexion, knee straight', bothSides('leg', ['80', '80'], ['82', '82']));

@@ -138,8 +138,8 @@ test('legs of 95 and 80 cm, retests on one day, a gap as long as a leg: every pa
   const base = await readyToPractise(page, `Unlike ${stamp()}`, '45', { 'Left leg cm': '95', 'Right leg cm': '80' });
   const write = async (state: string, way: string, field: string, cm: string) => {
     await page.goto(`${base}/measure?set=short&m=front_split_gap`);
-    await page.getByRole('group', { name: 'State of the body' }).getByText(state, { exact: true }).click();
-    await page.getByRole('group', { name: 'Way' }).getByText(way, { exact: true }).click();
+    await page.getByRole('radiogroup', { name: 'State of the body' }).getByText(state, { exact: true }).click();
+    await page.getByRole('radiogroup', { name: 'Way' }).getByText(way, { exact: true }).click();
     await page.getByLabel(`Reached, left leg in front, trial 1, ${field}`, { exact: false }).fill(cm);
   };
   // The same depth twice on one day in two states, and past flat on the same day.

@@ -84,11 +84,10 @@ test('one client from the tape measure to the next verdict', async ({ page }) =>
       if (sets === 0) {
         await axe(page);
         await page.getByRole('button', { name: /^Not quite/ }).click();
-        for (const pressed of await page.getByRole('button', { pressed: true }).all())
-          expect(await pressed.isVisible()).toBe(false); // nothing is filled in
+        await expect(page.getByRole('radio', { checked: true })).toHaveCount(0); // nothing is filled in
         await axe(page);
-        await page.getByRole('button', { name: '3', exact: true }).click();
-        await page.getByRole('button', { name: 'Nothing', exact: true }).click();
+        await page.getByRole('radio', { name: '3', exact: true }).click();
+        await page.getByRole('radio', { name: 'Nothing', exact: true }).click();
         await page.getByRole('button', { name: 'Keep', exact: true }).click();
       } else await page.getByRole('button', { name: /^Clean/ }).click();
       sets++;

@@ -2,6 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import {
   addClient,
   axe,
+  choose,
   chooseGoal,
   clientBase,
   passCheck,
@@ -20,7 +21,7 @@ async function tellPain(page: Page, base: string, kind: string, place: string | 
   await page.waitForLoadState('networkidle');
   await page.getByLabel('What kind').selectOption({ label: kind });
   if (place) await page.getByRole('button', { name: place, exact: true }).click();
-  if (exercise) await page.getByLabel('After which exercise').selectOption({ label: exercise });
+  if (exercise) await choose(page, 'After which exercise', exercise);
   await send(page, 'Keep it');
   await expect(page.getByRole('status').filter({ hasText: 'It is kept.' })).toBeVisible();
 }
@@ -142,7 +143,7 @@ test('pain told after the verdicts were accepted counts: it eases, told again it
   await page.waitForLoadState('networkidle');
   await page.getByLabel('What kind').selectOption({ label: 'Pain in the joint' });
   await page.getByRole('button', { name: 'Groin, left', exact: true }).click();
-  await page.getByLabel('After which exercise').selectOption({ label: 'Rear hip, half kneeling' });
+  await choose(page, 'After which exercise', 'Rear hip, half kneeling');
   await send(page, 'Keep it');
   await page.goto(`${base}/review`);
   await expect(verdict).toContainText('Stop');

@@ -1,5 +1,18 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addClient, axe, chooseGoal, clientBase, fillShelf, measure, passCheck, send, setGoal, stamp, watched } from './steps';
+import {
+  addClient,
+  axe,
+  choose,
+  chooseGoal,
+  clientBase,
+  fillShelf,
+  measure,
+  passCheck,
+  send,
+  setGoal,
+  stamp,
+  watched
+} from './steps';
 
 const aside = (page: Page) => page.getByRole('complementary');
 const week = (page: Page) => page.getByRole('navigation', { name: 'Exercises of the week' });
@@ -64,7 +77,7 @@ test('a pancake is graded from its measured seat: stacks, dials, an exercise of 
   await expect(page.getByText(/of \d+ exercises/)).toBeVisible();
   await page.getByRole('link', { name: /^Pancake on its seat, relaxed/ }).click();
   await page.getByRole('link', { name: 'Copy and change' }).click();
-  await expect(page.getByLabel('Harder neighbour')).toHaveValue('pancake_floor');
+  await expect(page.getByLabel('Harder neighbour')).toHaveValue('Pancake on the floor, relaxed');
   const name = `Table pancake ${stamp()}`;
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByLabel('Set up, a step a line').fill('');
@@ -107,14 +120,14 @@ test('a lotus is graded under seat and knee, with the school it is done by and w
   await page.goto(`${base}/grade`);
   await page.waitForLoadState('networkidle');
   await expect(page.getByRole('heading', { name: 'Half lotus' })).toBeVisible();
-  await page.getByRole('button', { name: 'Left foot on the thigh' }).click();
+  await page.getByRole('radio', { name: 'Left foot on the thigh' }).click();
   await expect(page.getByText(/measured 10 cm/)).toBeVisible();
-  await page.getByRole('button', { name: 'height under the knee' }).click();
+  await page.getByRole('radio', { name: 'height under the knee' }).click();
   await expect(page.getByText(/measured 17.5 cm/)).toBeVisible();
   await page.getByRole('button', { name: 'Use 17.5 cm' }).click();
   await expect(week(page).getByText(/knee 17.5 cm/)).toBeVisible();
   // The other side was not measured there: it says so.
-  await page.getByRole('button', { name: 'Right foot on the thigh' }).click();
+  await page.getByRole('radio', { name: 'Right foot on the thigh' }).click();
   await expect(page.getByText('not measured: the middle height is shown')).toBeVisible();
   // A start height that no goal asks for is measured all the same.
   const here = page.url();
@@ -171,7 +184,7 @@ test('a prop that is added changes the ladder; what is missing, too much or in u
   await page.waitForLoadState('networkidle');
   await page.getByRole('button', { name: /^Use .* cm$/ }).click();
   await expect(page.getByRole('button', { name: 'In use', exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'height under the hands' }).click();
+  await page.getByRole('radio', { name: 'height under the hands' }).click();
   await expect(page.getByText(/the shelf has no height between/).first()).toBeVisible();
 
   await page.goto('/props');
@@ -202,7 +215,7 @@ test('a prop that is added changes the ladder; what is missing, too much or in u
 
   await page.goto(`${base}/grade`);
   await page.waitForLoadState('networkidle');
-  await page.getByRole('button', { name: 'height under the hands' }).click();
+  await page.getByRole('radio', { name: 'height under the hands' }).click();
   const rungs = page.getByRole('list', { name: 'Rungs, from easier to the goal' });
   await rungs
     .getByRole('button', { name: /flat board/ })
@@ -255,7 +268,7 @@ test('the library is found in, laid side by side, and written in', async ({ page
 
   await page.goto('/library/frog');
   await page.waitForLoadState('networkidle');
-  await page.getByLabel('Compare with').selectOption({ label: 'Side split on its stack' });
+  await choose(page, 'Compare with', 'Side split on its stack');
   await page.getByRole('button', { name: 'Compare the two' }).click();
   await expect(page.getByRole('columnheader', { name: 'Frog on its stack' })).toBeVisible();
   await expect(page.getByRole('cell', { name: /passive \(both\)/i })).toBeVisible();
@@ -291,7 +304,7 @@ test('the library is found in, laid side by side, and written in', async ({ page
   await page.getByLabel('Least').fill('60');
   await page.getByLabel('Most').fill('20');
   await page.getByLabel('Step', { exact: true }).fill('10');
-  await page.getByLabel('Harder neighbour').selectOption({ label: 'Front split on its stack' });
+  await choose(page, 'Harder neighbour', 'Front split on its stack');
   await page.getByRole('button', { name: 'Put it into the library' }).click();
   await expect(page.getByText('More than the least')).toBeVisible();
   await expect(page.getByLabel('hip extension', { exact: true })).toBeChecked();
@@ -308,11 +321,11 @@ test('the library is found in, laid side by side, and written in', async ({ page
   // Its own neighbour it cannot be.
   await page.getByRole('link', { name: 'Edit' }).click();
   await page.waitForLoadState('networkidle');
-  await page.getByLabel('Harder neighbour').selectOption({ label: name });
+  await choose(page, 'Harder neighbour', name);
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('An exercise cannot be its own neighbour. Choose another one, or none.')).toBeVisible();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue(name);
-  await page.getByLabel('Harder neighbour').selectOption({ label: 'none' });
+  await choose(page, 'Harder neighbour', 'none');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await page.getByRole('button', { name: 'Take out of the library' }).click();
   await expect(page.getByRole('heading', { name: 'Library' })).toBeVisible();

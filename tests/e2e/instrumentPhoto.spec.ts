@@ -18,7 +18,7 @@ async function atMeasure(page: Page, measure: string, way: string | RegExp, goal
 async function openMeasure(page: Page, base: string, measure: string, way: string | RegExp): Promise<void> {
   await page.goto(`${base}/measure?set=full&m=${measure}`);
   await page.waitForLoadState('networkidle');
-  await page.locator('label').filter({ hasText: way }).click();
+  await page.getByRole('radio').filter({ hasText: way }).click();
 }
 const photo = /^\s*Photo\s*$/;
 const board = (page: Page) => page.getByRole('application');
@@ -54,7 +54,7 @@ test('tape, instrument and photo recover an angle nobody told them', async ({ pa
   const byPhoto = await stated(page, 'left leg');
 
   // By tape, as read off the bands of the rod in the picture.
-  await page.locator('label').filter({ hasText: 'Tape, rise and run' }).click();
+  await page.getByRole('radio', { name: 'Tape, rise and run' }).click();
   const [hip, heel, head] = [seen.vertex, ankle, shoulder].map(seen.byRod) as [
     ReturnType<typeof seen.byRod>,
     ReturnType<typeof seen.byRod>,
@@ -67,7 +67,7 @@ test('tape, instrument and photo recover an angle nobody told them', async ({ pa
   const byTape = await stated(page, 'left leg');
 
   // By instrument: locked when it is steady, taken with one tap.
-  await page.locator('label').filter({ hasText: 'Inclinometer' }).click();
+  await page.getByRole('radio', { name: 'Inclinometer' }).click();
   await page.getByRole('button', { name: 'Try the simulated one' }).click();
   await expect(page.getByText('Moving')).toBeVisible();
   await expect(page.getByText('Steady: locked')).toBeVisible({ timeout: 20_000 });
@@ -136,8 +136,8 @@ test('a picture is kept with consent, stands beside a later one, and goes when t
   expect(kept.headers()['content-type']).toBe('image/jpeg');
   expect((await kept.body()).toString('latin1')).not.toContain('Exif'); // what the camera wrote about itself is gone
 
-  await page.getByText(/^Kept on this machine/).click();
-  await page.getByRole('button', { name: 'Take back the consent, delete the pictures' }).click();
+  await page.getByRole('button', { name: 'Take it back', exact: true }).click();
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Take it back, delete the pictures' }).click();
   await expect(page.getByRole('heading', { name: 'No consent, no pictures' })).toBeVisible();
   expect((await page.request.get(address)).status()).toBe(404);
   await page.goto(`${base}/read`);
@@ -339,7 +339,14 @@ test('who is archived can be deleted for good', async ({ page }) => {
   await send(page, `Archive ${name}`);
   await page.goto('/people?show=archived');
   await page.getByLabel(`Delete ${name} for good`).click();
-  await page.getByRole('button', { name: `Delete ${name} for good` }).click();
+  // Escape leaves it, and so does the button the focus is kept from.
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('alertdialog')).toBeHidden();
+  await page.getByLabel(`Delete ${name} for good`).click();
+  await page
+    .getByRole('alertdialog')
+    .getByRole('button', { name: `Delete ${name} for good` })
+    .click();
   await expect(page.getByText(name)).toHaveCount(0);
   expect((await page.goto(`${base}/goal`))!.status()).toBe(404);
 });

@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Collects what a page must never do: log errors, throw, or ask anyone else for anything. */
 export function watched(page: Page): { faults: string[] } {
@@ -20,6 +20,23 @@ export async function send(page: Page, button: string): Promise<void> {
   const answered = page.waitForResponse((r) => r.request().method() === 'POST');
   await page.getByRole('button', { name: button }).click();
   await answered;
+}
+
+/** One of very many, found by its name. */
+export async function choose(page: Page | Locator, label: string, name: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(name);
+  await field.page().getByRole('listbox').getByRole('option', { name, exact: true }).click();
+  await expect(field).toHaveValue(name);
+}
+
+/** Moves a handle by keyboard, a step a press. */
+export async function slideTo(page: Page, label: string, value: number): Promise<void> {
+  const handle = page.getByRole('slider', { name: label });
+  await handle.focus();
+  const at = Number(await handle.getAttribute('aria-valuenow'));
+  for (let i = 0; i < Math.abs(value - at); i++) await page.keyboard.press(value > at ? 'ArrowUp' : 'ArrowDown');
+  await expect(handle).toHaveAttribute('aria-valuenow', String(value));
 }
 
 /** From a path in the address to the client it belongs to. */
@@ -44,7 +61,7 @@ export async function addClient(page: Page, name: string, more: Record<string, s
 
 /** Sets a goal by its name, at a stage of it; gives the taps it took. */
 export async function chooseGoal(page: Page, name: string, stage?: string): Promise<number> {
-  await page.getByLabel('What for').selectOption({ label: name });
+  await choose(page, 'What for', name);
   let taps = 2;
   if (stage) {
     await page.locator('select[name=stage]').selectOption({ label: stage });
@@ -89,7 +106,7 @@ export async function passCheck(page: Page, from = 0): Promise<number> {
     ['Were they taught press and draw, the two-phase isometric?', 'Yes'],
     ['Is it their first attempt at a deep position?', 'No']
   ] as const)
-    await page.getByRole('group', { name: question }).getByText(answer, { exact: true }).click();
+    await page.getByRole('radiogroup', { name: question }).getByText(answer, { exact: true }).click();
   await page.getByRole('button', { name: 'Next' }).click();
   await card('Their week');
   await page.getByRole('button', { name: 'Next' }).click();
@@ -114,7 +131,7 @@ export async function measure(page: Page, leftCm: [string, string], rightCm: [st
 
 export async function chooseStacks(page: Page): Promise<void> {
   for (const side of ['Left', 'Right']) {
-    await page.getByRole('button', { name: `${side} leads` }).click();
+    await page.getByRole('radio', { name: `${side} leads` }).click();
     await page.getByRole('button', { name: /^Use .* cm$/ }).click();
     await expect(page.getByRole('button', { name: 'In use', exact: true })).toBeVisible();
   }
@@ -166,9 +183,9 @@ export async function readyToPractise(
 
 /** The three taps before a session, all well. */
 export async function readyToStart(page: Page): Promise<void> {
-  await page.getByRole('group', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();
+  await page.getByRole('radiogroup', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();
   await page
-    .getByRole('group', { name: /How sore is the region/ })
+    .getByRole('radiogroup', { name: /How sore is the region/ })
     .getByText('1', { exact: true })
     .click();
 }

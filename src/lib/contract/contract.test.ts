@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { fromCm, fromKg, length, optionalLength, optionalMass, parseDecimal, toCm, toKg, whole } from './fields';
-import { enter } from './door';
+import { runChecked } from './door';
 import { answeredDraft, topicForm, type ScreeningDraft } from './checkForms';
 import { setLogSchema, startForm } from './forms';
 import { goalForm } from './goalForms';
@@ -228,9 +228,9 @@ describe('the door', () => {
     const refuse = () => {
       throw new CoreError('baseline_missing');
     };
-    expect(await enter(whole(1, 5), '3', refuse)).toEqual({ ok: false, problem: { code: 'baseline_missing', data: {} } });
+    expect(await runChecked(whole(1, 5), '3', refuse)).toEqual({ ok: false, problem: { code: 'baseline_missing', data: {} } });
     await expect(
-      enter(whole(1, 5), '3', () => {
+      runChecked(whole(1, 5), '3', () => {
         throw new TypeError('a bug');
       })
     ).rejects.toThrow('a bug');

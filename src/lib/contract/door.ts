@@ -13,7 +13,11 @@ z.config({
  * The one way in: parses raw input, runs, and answers with data. What can happen to a careful user is a problem with a code;
  * any other throw is a fault and goes on up.
  */
-export async function enter<I, O>(schema: z.ZodType<I>, raw: unknown, run: (input: I) => O | Promise<O>): Promise<Result<O>> {
+export async function runChecked<I, O>(
+  schema: z.ZodType<I>,
+  raw: unknown,
+  run: (input: I) => O | Promise<O>
+): Promise<Result<O>> {
   const parsed = schema.safeParse(raw);
   if (!parsed.success) return { ok: false, problem: { code: 'invalid_input', fields: fieldErrors(parsed.error) } };
   try {

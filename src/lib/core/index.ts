@@ -35,7 +35,7 @@ export {
 } from './measure/measure';
 export { isSignedDepth, measureOf, measures } from './measure/measures';
 export { comparesAs, isPhoto, wayIds, wayOf, ways, type Entries, type EntryField, type Way, type WayId } from './measure/ways';
-export { looksSwapped, measureReading, trialValue, type MeasureReading } from './measure/measureReading';
+export { looksSwapped, measureResult, trialValue, type MeasureResult } from './measure/measureResult';
 export { measuringErrorOf, type LearntError, type OwnRecord } from './measure/measuringError';
 export { retestSpread, type Retest } from './measure/retestSpread';
 export { measuringOrder, type PositionGroup } from './measure/measuringOrder';
@@ -235,11 +235,11 @@ export {
   needsBlock,
   needsLine,
   photoFoldDeg,
-  photoReading,
+  photoResult,
   rollOf,
   type PhotoPoints,
-  type PhotoReading
-} from './photo/photoReading';
+  type PhotoResult
+} from './photo/photoResult';
 export { pictureFrame, type PictureFrame } from './photo/pictureFrame';
 export { angleAtDeg } from './geometry/angleAt';
 export { scaleCmPerPx } from './geometry/scaleCmPerPx';
@@ -258,6 +258,6 @@ export { behaviours, simulateAngles, type Behaviour } from './standIn/simulateAn
 export { limbTilt, specOfPose, tiltAlong } from './standIn/limbTilt';
 export { seedOf, standInValue } from './standIn/standInValue';
 export { drawnPicture, rodBandCm, sceneBlockCm, sceneColours, type DrawnPicture } from './standIn/drawnPicture';
-export { openingReading } from './measure/openingReading';
+export { splitOpening } from './measure/splitOpening';
 export { rungsAround, type RungsAround } from './props/rungsAround';
 export { afterPain, type PainOutcome } from './session/afterPain';

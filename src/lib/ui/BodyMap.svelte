@@ -1,6 +1,7 @@
 <script lang="ts">
   import { painPlaces, sides, type PainPlaceId, type Side } from '$lib/core';
   import SideMark from './SideMark.svelte';
+  import Tip from './Tip.svelte';
 
   /** Where on the body: on the drawing, and by name beside it. From in front the client's left is on the right, as it is seen. */
   type Picked = { place: PainPlaceId; side: Side | null };
@@ -46,18 +47,21 @@
             {#if view === 'back'}<path d="M25 20V45" stroke="var(--color-paper)" stroke-width="0.7" />{/if}
           </svg>
           {#each drawn.filter((d) => d.view === view) as { place, side, left, top } (`${place.id}/${side}`)}
-            <button
-              type="button"
-              class="absolute size-7 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 {isPicked(place.id, side)
-                ? chosen
-                : 'border-ink bg-paper/80 hover:border-mulberry'}"
-              style:left="{left}%"
-              style:top="{top}%"
-              aria-pressed={isPicked(place.id, side)}
-              aria-label="{nameOf(place.label, side)} (drawing)"
-              title={nameOf(place.label, side)}
-              onclick={() => onpick({ place: place.id, side })}
-            ></button>
+            <Tip text={nameOf(place.label, side)}>
+              {#snippet children(props)}
+                <button
+                  {...props}
+                  class="absolute size-7 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 {isPicked(place.id, side)
+                    ? chosen
+                    : 'border-ink bg-paper/80 hover:border-mulberry'}"
+                  style:left="{left}%"
+                  style:top="{top}%"
+                  aria-pressed={isPicked(place.id, side)}
+                  aria-label="{nameOf(place.label, side)} (drawing)"
+                  onclick={() => onpick({ place: place.id, side })}
+                ></button>
+              {/snippet}
+            </Tip>
           {/each}
         </div>
         <figcaption class="text-center text-ink-soft">{view === 'front' ? 'From the front' : 'From behind'}</figcaption>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { RadioGroup } from 'bits-ui';
   import { sides, type Side } from '$lib/core';
   import SideMark from './SideMark.svelte';
 
@@ -8,16 +9,17 @@
   const isLead = $derived(words === 'leg in front');
 </script>
 
-<div role="group" aria-label={label} class="flex gap-2">
+<RadioGroup.Root
+  value={side}
+  onValueChange={(v) => onSideChange(v as Side)}
+  aria-label={label}
+  orientation="horizontal"
+  class="flex gap-2"
+>
   {#each sides as s (s)}
-    <button
-      type="button"
-      class="btn {s === side ? 'border-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]' : ''}"
-      aria-pressed={s === side}
-      onclick={() => onSideChange(s)}
-    >
+    <RadioGroup.Item value={s} class="btn text-ink">
       <SideMark side={s} />
       {s === 'left' ? 'Left' : 'Right'}{isLead ? ' leads' : ` ${words}`}
-    </button>
+    </RadioGroup.Item>
   {/each}
-</div>
+</RadioGroup.Root>

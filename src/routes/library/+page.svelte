@@ -1,8 +1,10 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import { afterNavigate, goto } from '$app/navigation';
   import Plus from '@lucide/svelte/icons/plus';
   import { exercisePhases, goals, motions, startPositions } from '$lib/core';
   import { capital, plural } from '$lib/ui/format';
+  import Finder from '$lib/ui/Finder.svelte';
   import Select from '$lib/ui/Select.svelte';
 
   let { data } = $props();
@@ -23,7 +25,9 @@
   const listed = (values: readonly string[]) => values.map((v) => ({ value: v, label: capital(v) }));
 
   /** The whole form as an address: what is empty is left out. */
-  function look() {
+  async function look() {
+    // A choice reaches the form with the next turn of the page.
+    await tick();
     if (!filters) return;
     const asked = new URLSearchParams();
     for (const [name, value] of new FormData(filters)) if (value !== '') asked.set(name, String(value));
@@ -92,7 +96,7 @@
       ]}
       onchange={look}
     />
-    <Select
+    <Finder
       label="For the goal"
       name="goal"
       value={query.goal ?? ''}
@@ -131,11 +135,7 @@
       <h1 class="mr-auto">Library</h1>
       <div role="group" aria-label="How it is laid out" class="flex gap-2">
         {#each [['list', 'By family'], ['rows', 'Easier to harder']] as const as [view, label] (view)}
-          <a
-            class="btn {(query.view ?? 'list') === view ? 'border-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]' : ''}"
-            aria-current={(query.view ?? 'list') === view ? 'true' : undefined}
-            href={viewHref(view)}>{label}</a
-          >
+          <a class="btn" aria-current={(query.view ?? 'list') === view ? 'true' : undefined} href={viewHref(view)}>{label}</a>
         {/each}
       </div>
       <a class="btn" href="/library/schools">Schools</a>

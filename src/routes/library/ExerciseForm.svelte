@@ -15,6 +15,7 @@
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, formProblem, type FormState } from '$lib/ui/formState';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import Finder from '$lib/ui/Finder.svelte';
   import Select from '$lib/ui/Select.svelte';
   import TextLines from './TextLines.svelte';
   import { keepTyped } from '$lib/ui/sending';
@@ -229,7 +230,7 @@
 
   <div class="grid gap-4 md:grid-cols-2">
     {#each [{ label: 'Easier neighbour', name: 'easier' }, { label: 'Harder neighbour', name: 'harder' }] as { label, name } (name)}
-      <Select {label} {name} groups={neighbours} value={at(name)} error={fieldError(form, name)} />
+      <Finder {label} {name} groups={neighbours} value={at(name)} error={fieldError(form, name)} />
     {/each}
   </div>
   <details open={['padding', 'clothing'].some((f) => fieldError(form, f) !== undefined)}>

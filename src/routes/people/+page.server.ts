@@ -4,7 +4,7 @@ import { updateArchived } from '$lib/server/repo/clientRepo';
 import { pathFactsOf } from '$lib/server/service/people';
 import { pathOf, waitsFor } from '$lib/server/service/stations';
 import { deleteForGood } from '$lib/server/service/photos';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import { z } from 'zod';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -18,15 +18,15 @@ const personForm = z.object({ clientId: rowId });
 
 export const actions: Actions = {
   archive: async ({ request, locals: { db, now } }) => {
-    const done = await submitted(request, personForm, ({ clientId }) => updateArchived(db, clientId, now.toISOString()));
+    const done = await runForm(request, personForm, ({ clientId }) => updateArchived(db, clientId, now.toISOString()));
     return done.ok ? { archived: true } : done.failure;
   },
   restore: async ({ request, locals: { db } }) => {
-    const done = await submitted(request, personForm, ({ clientId }) => updateArchived(db, clientId, null));
+    const done = await runForm(request, personForm, ({ clientId }) => updateArchived(db, clientId, null));
     return done.ok ? { restored: true } : done.failure;
   },
   delete: async ({ request, locals: { db, photoFiles } }) => {
-    const done = await submitted(request, personForm, ({ clientId }) => deleteForGood(db, photoFiles, clientId));
+    const done = await runForm(request, personForm, ({ clientId }) => deleteForGood(db, photoFiles, clientId));
     return done.ok ? { deleted: true } : done.failure;
   }
 };

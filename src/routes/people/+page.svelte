@@ -4,6 +4,7 @@
   import Trash from '@lucide/svelte/icons/trash-2';
   import Undo from '@lucide/svelte/icons/undo-2';
   import UserPlus from '@lucide/svelte/icons/user-plus';
+  import Confirm from '$lib/ui/Confirm.svelte';
   import { capital, dateText, headlineText, plural, targetText } from '$lib/ui/format';
   import { pathText } from '$lib/ui/pathText';
   import { undoable } from '$lib/ui/sending';
@@ -120,14 +121,16 @@
                   </button>
                 </form>
                 {#if data.which === 'archived'}
-                  <details class="inline-block text-left">
-                    <summary class="btn btn-quiet" aria-label="Delete {p.name} for good"><Trash size={18} /></summary>
-                    <form method="POST" action="?/delete" use:enhance class="mt-1 flex max-w-56 flex-col gap-2">
-                      <input type="hidden" name="clientId" value={p.id} />
-                      <p>Everything of {p.name} goes: check, measures, pictures, plans, logs. It cannot be undone.</p>
-                      <button class="btn border-2 border-stop text-stop">Delete {p.name} for good</button>
-                    </form>
-                  </details>
+                  <Confirm
+                    label="Delete {p.name} for good"
+                    title="Delete {p.name}?"
+                    text="Everything of {p.name} goes: check, measures, pictures, plans, logs. It cannot be undone."
+                    yes="Delete {p.name} for good"
+                    action="?/delete"
+                    fields={{ clientId: p.id }}
+                  >
+                    <Trash size={18} />
+                  </Confirm>
                 {/if}
               </td>
             </tr>

@@ -2,7 +2,7 @@ import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { unitsForm } from '$lib/contract/forms';
 import { updateUnits } from '$lib/server/repo/studioRepo';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 const preferences = unitsForm.extend({ theme: z.enum(['light', 'dark', 'system']), back: z.string().regex(/^\/(?!\/)/) });
@@ -12,7 +12,7 @@ export const load: PageServerLoad = () => redirect(303, '/people');
 
 export const actions: Actions = {
   default: async ({ request, locals: { db }, cookies }) => {
-    const done = await submitted(request, preferences, async ({ theme, back, ...units }) => {
+    const done = await runForm(request, preferences, async ({ theme, back, ...units }) => {
       await updateUnits(db, units);
       cookies.set('theme', theme, { path: '/', maxAge: yearS, sameSite: 'lax', secure: false });
       return back;

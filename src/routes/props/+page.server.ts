@@ -8,7 +8,7 @@ import { insertProp, listProps, updateProp, updatePropRemoved, updateQuantity } 
 import { getUnits } from '$lib/server/repo/studioRepo';
 import { propOf } from '$lib/server/service/shelf';
 import { shelfUse, usersOfProp } from '$lib/server/service/shelfUse';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 /** Heights that ladders are built of; above, a chair or a box stands alone. */
@@ -48,17 +48,17 @@ const lengthsOf = (typed: Typed) => ({ ...typed, lengthsCm: [typed.length0, type
 export const actions: Actions = {
   add: async ({ request, url, locals: { db } }) => {
     const run = (input: PropInput) => db.transaction((tx) => insertProp(tx, propOf(input), homeOf(url)));
-    const done = await submitted(request, propForm(await getUnits(db)), run, { form: 'add', shape: lengthsOf });
+    const done = await runForm(request, propForm(await getUnits(db)), run, { form: 'add', shape: lengthsOf });
     return done.ok ? { kept: true } : done.failure;
   },
   edit: async ({ request, locals: { db } }) => {
     const run = ({ propId, prop }: { propId: number; prop: PropInput }) =>
       db.transaction((tx) => updateProp(tx, propId, propOf(prop)));
-    const done = await submitted(request, editPropForm(await getUnits(db)), run, { form: 'edit', shape: lengthsOf });
+    const done = await runForm(request, editPropForm(await getUnits(db)), run, { form: 'edit', shape: lengthsOf });
     return done.ok ? { kept: true } : done.failure;
   },
   quantity: async ({ request, locals: { db } }) => {
-    const done = await submitted(request, quantityForm, ({ propId, quantity }) => updateQuantity(db, propId, quantity), {
+    const done = await runForm(request, quantityForm, ({ propId, quantity }) => updateQuantity(db, propId, quantity), {
       form: 'quantity'
     });
     return done.ok ? { kept: true } : done.failure;
@@ -69,11 +69,11 @@ export const actions: Actions = {
       await updatePropRemoved(db, propId, now.toISOString());
       return users;
     };
-    const done = await submitted(request, onlyPropForm, run, { form: 'remove' });
+    const done = await runForm(request, onlyPropForm, run, { form: 'remove' });
     return done.ok ? { removed: done.value } : done.failure;
   },
   restore: async ({ request, locals: { db } }) => {
-    const done = await submitted(request, onlyPropForm, ({ propId }) => updatePropRemoved(db, propId, null), { form: 'restore' });
+    const done = await runForm(request, onlyPropForm, ({ propId }) => updatePropRemoved(db, propId, null), { form: 'restore' });
     return done.ok ? { kept: true } : done.failure;
   }
 };

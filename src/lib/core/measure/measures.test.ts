@@ -13,7 +13,7 @@ import {
   looksSwapped,
   measureModes,
   measureOf,
-  measureReading,
+  measureResult,
   measures,
   measuringErrorOf,
   measuringOrder,
@@ -217,14 +217,14 @@ describe('ways of measuring', () => {
   });
 });
 
-describe('measureReading', () => {
+describe('measureResult', () => {
   const reading = (
     measure: string,
     way: Parameters<typeof wayOf>[0],
     trials: Record<string, number>[],
     before: number | null = null
   ) =>
-    measureReading({
+    measureResult({
       measure: measureOf(measure),
       way,
       trials,
@@ -242,7 +242,7 @@ describe('measureReading', () => {
   });
 
   test('the length of the limb is in the level and not in a change', () => {
-    const guessed = measureReading({
+    const guessed = measureResult({
       measure: measureOf('HF-KS'),
       way: 'rise and run',
       trials: [{ riseCm: 60 }],

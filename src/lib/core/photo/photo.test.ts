@@ -7,7 +7,7 @@ import {
   measures,
   needsBlock,
   needsLine,
-  photoReading,
+  photoResult,
   pictureFrame,
   poseFigure,
   poses,
@@ -120,7 +120,7 @@ describe('what is drawn is what is read', () => {
         for (let i = 1; i < 8; i++) {
           const value = low + ((high - low) * i) / 8;
           const figure = poseFigure(pose, { side, value }, body);
-          const { value: read } = photoReading(photo!, taken(figure, 6, -7 + i * 2));
+          const { value: read } = photoResult(photo!, taken(figure, 6, -7 + i * 2));
           expect(read.value, `${side} at ${value}`).toBeCloseTo(value, 1);
           expect(read.sd).toBeGreaterThan(0);
         }
@@ -132,7 +132,7 @@ describe('what is drawn is what is read', () => {
     const shot = camera(5, 4);
     const plumb = { kind: 'plumb' as const, from: shot({ x: 80, y: 0 }), to: shot({ x: 80, y: 90 }) };
     const spec = positionOf('HF-KS').photo!;
-    expect(photoReading(spec, { ...taken(figure, 5, 4), line: plumb }).value.value).toBeCloseTo(84, 6);
+    expect(photoResult(spec, { ...taken(figure, 5, 4), line: plumb }).value.value).toBeCloseTo(84, 6);
   });
 });
 
@@ -163,8 +163,8 @@ describe('the error of a picture', () => {
   const figure = poseFigure('leg raise', { side: 'left', value: 70 }, body);
 
   test('is about the typical error of a photo for a whole leg (assumption), and grows as points are placed more coarsely', () => {
-    const fine = photoReading(spec, taken(figure, 8, 0)).value.sd;
-    const coarse = photoReading(spec, taken(figure, 8, 0), 6).value.sd;
+    const fine = photoResult(spec, taken(figure, 8, 0)).value.sd;
+    const coarse = photoResult(spec, taken(figure, 8, 0), 6).value.sd;
     expect(fine).toBeGreaterThan(0.3);
     expect(fine).toBeLessThan(1.5);
     expect(coarse).toBeGreaterThan(fine);
@@ -173,7 +173,7 @@ describe('the error of a picture', () => {
   test('of a height grows with the height: the scale goes into it', () => {
     const heightSpec = positionOf('front_split_gap').photo!;
     const sdAt = (gap: number) =>
-      photoReading(heightSpec, taken(poseFigure('front split', { side: 'left', value: gap }, body), 4, 0), 3).value.sd;
+      photoResult(heightSpec, taken(poseFigure('front split', { side: 'left', value: gap }, body), 4, 0), 3).value.sd;
     expect(sdAt(60)).toBeGreaterThan(sdAt(5));
   });
 });
@@ -182,7 +182,7 @@ describe('what is missing is said', () => {
   const points = taken(poseFigure('leg raise', { side: 'left', value: 70 }, body), 5, 0);
   const angleSpec = positionOf('HF-KS').photo!;
   const heightSpec = positionOf('front_split_gap').photo!;
-  const read = (spec: PhotoSpec, change: Partial<PhotoPoints>) => () => photoReading(spec, { ...points, ...change });
+  const read = (spec: PhotoSpec, change: Partial<PhotoPoints>) => () => photoResult(spec, { ...points, ...change });
   const one = { x: 3, y: 3 };
 
   test.each<[string, () => unknown]>([

@@ -1,6 +1,6 @@
 import type { Point } from '../figure/limbs';
 import type { PhotoSpec } from '../measure/positions';
-import { rollOf, type PhotoPoints } from './photoReading';
+import { rollOf, type PhotoPoints } from './photoResult';
 
 /** How a picture is laid beside another of the same view. */
 export type PictureFrame = Readonly<{

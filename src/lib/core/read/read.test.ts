@@ -7,7 +7,7 @@ import {
   linkKey,
   measureSet,
   openingFromDepthDeg,
-  openingReading,
+  splitOpening,
   readPosition,
   turnoutUnexplainedDeg,
   whatIf,
@@ -173,17 +173,17 @@ describe('whatIf', () => {
   });
 });
 
-describe('openingReading', () => {
+describe('splitOpening', () => {
   // Source: worked case U2 of the geometry: partial derivatives −1.306°/cm of the gap and 0.29°/cm of the legs together.
   test('carries the error of depth and legs', () => {
-    const opening = openingReading({ value: 20, sd: 1.9 }, { value: 90, sd: 1 }, { value: 90, sd: 1 });
+    const opening = splitOpening({ value: 20, sd: 1.9 }, { value: 90, sd: 1 }, { value: 90, sd: 1 });
     expect(opening.value).toBeCloseTo(154.320823, 5);
     expect(opening.sd).toBeCloseTo(Math.hypot(1.30589201 * 1.9, 0.14509911, 0.14509911), 3);
   });
   test('goes on past flat, and refuses a gap longer than the leg', () => {
     const leg = { value: 90, sd: 0 };
-    expect(openingReading({ value: -15, sd: 0.1 }, leg, leg).value).toBeCloseTo(189.594068, 5);
-    expect(() => openingReading({ value: 95, sd: 1 }, leg, leg)).toThrow(expect.objectContaining({ code: 'gap_exceeds_leg' }));
+    expect(splitOpening({ value: -15, sd: 0.1 }, leg, leg).value).toBeCloseTo(189.594068, 5);
+    expect(() => splitOpening({ value: 95, sd: 1 }, leg, leg)).toThrow(expect.objectContaining({ code: 'gap_exceeds_leg' }));
   });
 });
 

@@ -3,7 +3,7 @@ import { openingFromDepthDeg } from '../geometry/openingFromDepth';
 import type { Uncertain } from '../geometry/propagate';
 import { isSplit, type Basis, type Demand, type Goal } from '../goal/goal';
 import { z95 } from '../measure/mdc';
-import { openingReading } from '../measure/openingReading';
+import { splitOpening } from '../measure/splitOpening';
 import type { ActiveGap } from '../measure/sideDifference';
 import { otherSide, sides, type Side } from '../body/side';
 
@@ -92,7 +92,7 @@ export function readPosition(ask: ReadAsk): PositionReading {
     ask.headline === null || goal.model === 'apart'
       ? null
       : isDepth
-        ? openingReading(ask.headline, legs.lead, legs.trail)
+        ? splitOpening(ask.headline, legs.lead, legs.trail)
         : ask.headline;
   const openingDeg = opening && opening.value;
   const shorterCm = Math.min(legs.lead.value, legs.trail.value);

@@ -2,7 +2,7 @@ import { toRad } from '../geometry/angles';
 import { isFromAbove } from '../figure/pose';
 import type { FigurePose } from '../figure/poseFigure';
 import { limbOutline, type Point } from '../figure/limbs';
-import type { PhotoPoints } from '../photo/photoReading';
+import type { PhotoPoints } from '../photo/photoResult';
 import { normalDraw, seededRandom } from '../geometry/random';
 
 export type DrawnPicture = Readonly<{

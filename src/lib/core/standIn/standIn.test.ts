@@ -3,8 +3,8 @@ import {
   bodyLengths,
   drawnPicture,
   measureOf,
-  measureReading,
-  photoReading,
+  measureResult,
+  photoResult,
   poseFigure,
   positionOf,
   seedOf,
@@ -60,7 +60,7 @@ function byPhoto(figure: FigurePose, seed: number): number {
     line: { kind: 'floor', from: hand(points.line!.from, handPx), to: hand(points.line!.to, handPx) },
     block: null
   };
-  return photoReading(positionOf('HF-KS').photo!, placed).value.value;
+  return photoResult(positionOf('HF-KS').photo!, placed).value.value;
 }
 
 const seeds = Array.from({ length: 100 }, (_, i) => i);
@@ -68,7 +68,7 @@ const trials = seeds.map((seed) => {
   const trueDeg = standInValue(raise, 85, seed);
   const figure = poseFigure('leg raise', { side: 'left', value: trueDeg }, body);
   const statedBy = (way: 'rise and run' | 'inclinometer' | 'photo', entries: Record<string, number>) => {
-    const { value, margin } = measureReading({ measure: raise, way, trials: [entries], lengths, before: null });
+    const { value, margin } = measureResult({ measure: raise, way, trials: [entries], lengths, before: null });
     return { error: value - trueDeg, margin: margin! };
   };
   return {
@@ -109,7 +109,7 @@ describe('drawnPicture', () => {
   });
   test('knows where its own landmarks are: read without a hand, they give back the truth', () => {
     const { points } = drawnPicture(poseFigure('leg raise', { side: 'right', value: 71 }, body), 9);
-    expect(photoReading(positionOf('HF-KS').photo!, points).value.value).toBeCloseTo(71, 6);
+    expect(photoResult(positionOf('HF-KS').photo!, points).value.value).toBeCloseTo(71, 6);
   });
   test('is the same for the same seed and another for another', () => {
     const figure = poseFigure('leg raise', { side: 'left', value: 70 }, body);

@@ -9,7 +9,7 @@ import {
   isPhoto,
   measureOf,
   normalDraw,
-  photoReading,
+  photoResult,
   poseFigure,
   positionOf,
   seededRandom,
@@ -32,15 +32,17 @@ import { getPrescribed, type Session } from '../repo/sessionRepo';
 import { clearScreening, saveScreening } from '../service/checking';
 import { bodyOf, dateOf, loadCase, loadSplitCase } from '../service/clientCase';
 import { chooseGoal, saveGoal } from '../service/goalSetting';
-import { setDial } from '../service/gradeExercise';
+
 import { addToWeek, chooseSchool, noteExercise } from '../service/week';
 import { saveOccasion } from '../service/measuring';
 import { tellLater } from '../service/pain';
 import { keepPhoto } from '../service/photos';
 import { makePlan } from '../service/planning';
 import { finishSession, logSet, startSession, tellPain } from '../service/practising';
-import { acceptProposals } from '../service/reviewing';
+
 import { lanternHall, lanternHallExercise, lanternHallShelf, type Story, type TakenStory } from './lanternHall';
+import { acceptProposals } from '../service/deciding';
+import { setDial } from '../service/settingDial';
 
 /**
  * Fills an empty database with Lantern Hall. Everything goes through the same services as the interface, so it is always
@@ -158,7 +160,7 @@ class Telling {
       const id = this.#uuid();
       const bytes = new TextEncoder().encode(svg);
       await keepPhoto(this.db, this.files, client.id, { id, measureId, side, mode, takenOn: on, points }, bytes, 'image/svg+xml');
-      const value = Math.round(photoReading(photo!, points).value.value * 10) / 10;
+      const value = Math.round(photoResult(photo!, points).value.value * 10) / 10;
       pictured.push({ ...trial, photoId: id, entries: { [Object.keys(entries)[0]!]: value } });
     }
     return pictured;

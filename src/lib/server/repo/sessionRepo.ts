@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { sessionStatuses } from '$lib/contract/plan';
 import type { BeforeAnswers, Block, Cut, LeftOut, PlanPhase, PlanSession, PlanWeek, Readiness, Side } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, oneRow } from '../db/rows';
@@ -24,7 +25,7 @@ const SessionRow = z
     light: z.boolean(),
     retest: z.boolean(),
     planned_on: z.iso.date(),
-    status: z.enum(['planned', 'running', 'done', 'stopped', 'superseded']),
+    status: z.enum(sessionStatuses),
     readiness: z.custom<BeforeAnswers & Readiness & Confirmed>().nullable(),
     prescribed: z.custom<Prescribed>().nullable(),
     planned_sets: z.custom<PlannedSets>().nullable(),

@@ -8,7 +8,7 @@ import { loadCase, withGoal, withSplit } from './clientCase';
 import { chooseGoal, closeGoal, saveGoal } from './goalSetting';
 import { compareActive, compareSides } from './comparing';
 import { hasBaseline, isDue, takenOf } from './taken';
-import { readingsOf } from './splitReadings';
+import { takenSplits } from './takenSplit';
 import { measuresOf, positionReadings, unexplainedOverTime, usualSet } from './reading';
 import { nextStation, stationsOf } from './stations';
 
@@ -137,7 +137,7 @@ describe('measures of any kind', () => {
       await db.query('update client set left_leg_cm = 70, right_leg_cm = 70 where id = $1', [id]);
       const c = await goalCase(db, id);
       expect(takenOf(c).find((r) => r.measureId === 'HF-KS')).toMatchObject({ doubtful: true, sd: null, change: null });
-      expect(readingsOf(c)).toEqual([]);
+      expect(takenSplits(c)).toEqual([]);
       expect(positionReadings(c)[0]!.openingDeg).toBeNull();
     }));
 

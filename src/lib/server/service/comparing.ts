@@ -1,4 +1,5 @@
 import type { BodyState } from '$lib/contract/fields';
+import type { Taken } from '$lib/contract/taken';
 import {
   activeGap,
   measureOf,
@@ -8,17 +9,16 @@ import {
   type Side,
   type SideDifference
 } from '$lib/core';
-import type { TakenReading } from './taken';
 
 export type Comparison<D> = Readonly<{ difference: D; state: BodyState; takenOn: string }>;
 
-const alike = (a: TakenReading, b: TakenReading) =>
+const alike = (a: Taken, b: Taken) =>
   a.occasionId === b.occasionId && a.way === b.way && a.support === b.support && a.sd !== null && b.sd !== null;
-const compared = ({ value, sd }: TakenReading) => ({ value, sd: sd! });
+const compared = ({ value, sd }: Taken) => ({ value, sd: sd! });
 
 /** Left against right in the newest occasion that has both, taken alike; of one measure. */
-export function compareSides(readings: readonly TakenReading[], mode: MeasureMode): Comparison<SideDifference> | null {
-  const rightOf = (l: TakenReading) => readings.find((r) => r.side === 'right' && r.mode === mode && alike(r, l));
+export function compareSides(readings: readonly Taken[], mode: MeasureMode): Comparison<SideDifference> | null {
+  const rightOf = (l: Taken) => readings.find((r) => r.side === 'right' && r.mode === mode && alike(r, l));
   const left = readings.findLast((r) => r.side === 'left' && r.mode === mode && rightOf(r));
   const right = left && rightOf(left);
   if (!left || !right) return null;
@@ -27,8 +27,8 @@ export function compareSides(readings: readonly TakenReading[], mode: MeasureMod
 }
 
 /** Held against reached on one side in the newest occasion that has both, taken alike; of one measure. */
-export function compareActive(readings: readonly TakenReading[], side: Side | null): Comparison<ActiveGap> | null {
-  const passiveOf = (a: TakenReading) => readings.find((r) => r.side === side && r.mode === 'passive' && alike(r, a));
+export function compareActive(readings: readonly Taken[], side: Side | null): Comparison<ActiveGap> | null {
+  const passiveOf = (a: Taken) => readings.find((r) => r.side === side && r.mode === 'passive' && alike(r, a));
   const active = readings.findLast((r) => r.side === side && r.mode === 'active' && passiveOf(r));
   const passive = active && passiveOf(active);
   if (!active || !passive) return null;
@@ -37,7 +37,7 @@ export function compareActive(readings: readonly TakenReading[], side: Side | nu
 }
 
 /** How far what is held trails what is reached, of two readings taken alike; null where no error is known. */
-export const gapOf = (active: TakenReading, passive: TakenReading): ActiveGap | null =>
+export const gapOf = (active: Taken, passive: Taken): ActiveGap | null =>
   active.sd === null || passive.sd === null
     ? null
     : activeGap(measureOf(active.measureId).betterIs, compared(active), compared(passive));

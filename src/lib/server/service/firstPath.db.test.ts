@@ -13,17 +13,19 @@ import { testDatabase } from '../testing/testDatabase';
 import { clearLock, saveScreening } from './checking';
 import { loadCase, loadSplitCase } from './clientCase';
 import { saveGoal } from './goalSetting';
-import { gradeOf, setDial } from './gradeExercise';
-import { settingsOf, splitExerciseId, splitGrade } from './grading';
+import { gradeOf } from './gradeExercise';
+import { planSettings, splitExerciseId, splitGrade } from './gradeSplit';
 import { compareSides } from './comparing';
-import { readingsOf, weakerSide } from './splitReadings';
+import { takenSplits, weakerSide } from './takenSplit';
 import { saveOccasion } from './measuring';
 import { makePlan, planView } from './planning';
 import { finishSession, logSet, startSession, tellPain } from './practising';
-import { acceptProposals, attendanceOf, decideProposal, doneAgainstPlan, pendingResume, proposalsOf } from './reviewing';
+import { attendanceOf, doneAgainstPlan, pendingResume, proposalsOf } from './reviewing';
 import { tellLater } from './pain';
 import { staircasesOf } from './staircase';
 import { nextStation, stationsOf } from './stations';
+import { acceptProposals, decideProposal } from './deciding';
+import { setDial } from './settingDial';
 
 const store = testDatabase();
 const today = '2026-03-02';
@@ -154,11 +156,11 @@ describe('measuring', () => {
       });
       await measure(db, id, 12, 29, '2026-02-20');
       const c = await loadSplitCase(db, id, today);
-      const left = readingsOf(c).filter((r) => r.side === 'left');
+      const left = takenSplits(c).filter((r) => r.side === 'left');
       expect(left.map((r) => r.change?.verdict ?? null)).toEqual([null, null, 'real gain']);
       expect(left[2]!.change!.difference).toBeCloseTo(-8, 6);
       expect(weakerSide(c)).toBe('right');
-      expect(compareSides(readingsOf(c), 'passive')?.takenOn).toBe('2026-02-20');
+      expect(compareSides(takenSplits(c), 'passive')?.takenOn).toBe('2026-02-20');
     }));
 
   test('past flat is a raise under the heel, and reads below zero', () =>
@@ -168,7 +170,7 @@ describe('measuring', () => {
         ...warmOn(today),
         trials: [{ ...splitTrial('left', 1, 0), way: 'raise', entries: { raiseCm: 6 } }]
       });
-      expect(readingsOf(await loadSplitCase(db, id, today))[0]).toMatchObject({ depthCm: -6 });
+      expect(takenSplits(await loadSplitCase(db, id, today))[0]).toMatchObject({ depthCm: -6 });
     }));
 });
 
@@ -178,7 +180,7 @@ describe('planning', () => {
       const id = await withPlan(db);
       const c = await loadSplitCase(db, id, today);
       expect((['left', 'right'] as const).map((side) => splitGrade(c, side)!.rung.depthCm)).toEqual([20, 22.5]);
-      expect(settingsOf(c)[splitExerciseId]!.right.depthCm).toBe(22.5);
+      expect(planSettings(c)[splitExerciseId]!.right.depthCm).toBe(22.5);
       const view = planView({ ...c, plan: c.plan! });
       expect(view.flatMap((w) => w.sessions)).toHaveLength(12);
       expect(view.flatMap((w) => w.sessions).every((s) => s.durationS <= 45 * 60)).toBe(true);
@@ -329,7 +331,7 @@ describe('the three taps before a session', () => {
   test('a sore day is one step easier, and says nothing about the setting in use', () =>
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
-      const depth = settingsOf(await loadSplitCase(db, id, today))[splitExerciseId]!.left.depthCm;
+      const depth = planSettings(await loadSplitCase(db, id, today))[splitExerciseId]!.left.depthCm;
       for (const on of ['2026-03-02', '2026-03-04', '2026-03-06']) {
         await play(db, id, on, undefined, { soreness: 5 });
         await acceptProposals(db, id, on);

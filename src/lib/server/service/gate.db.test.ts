@@ -27,9 +27,10 @@ import { gradeOf } from './gradeExercise';
 import { painAlertsOf, tellLater } from './pain';
 import { makePlan, planView } from './planning';
 import { startSession, tellPain } from './practising';
-import { acceptProposals, decideProposal, proposalsOf } from './reviewing';
+import { proposalsOf } from './reviewing';
 import { barsOf, gateOf, safetyOf } from './safety';
 import { addToWeek, weekOf } from './week';
+import { acceptProposals, decideProposal } from './deciding';
 
 const store = testDatabase();
 const today = testDay;

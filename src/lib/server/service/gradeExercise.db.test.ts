@@ -13,13 +13,14 @@ import { testDatabase } from '../testing/testDatabase';
 import { saveScreening } from './checking';
 import { loadCase, withGoal, type GoalCase } from './clientCase';
 import { saveGoal } from './goalSetting';
-import { gradeOf, setDial, settingOf } from './gradeExercise';
+import { gradeOf, settingOf } from './gradeExercise';
 import { addToWeek, chooseSchool, noteExercise, takeFromWeek, weekOf } from './week';
 import { addExercise, changeExercise, exerciseIn, loadCatalogue, removeExercise } from './library';
 import { saveOccasion } from './measuring';
 import { propOf } from './shelf';
 import { shelfUse, usersOfProp } from './shelfUse';
 import { stationsOf } from './stations';
+import { setDial } from './settingDial';
 
 const store = testDatabase();
 const today = '2026-03-02';

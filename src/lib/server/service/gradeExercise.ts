@@ -1,8 +1,6 @@
-import type { DialInput } from '$lib/contract/exerciseForms';
+import type { DialChange, ExerciseGrade, GradedStack, OpenStep } from '$lib/contract/grade';
 import {
-  CoreError,
   countsFrom,
-  depthOfDial,
   dialAtRung,
   dialStates,
   easier,
@@ -10,91 +8,27 @@ import {
   gradeStack,
   harder,
   holdWithin,
-  isHarder,
-  isWithin,
-  jumpOf,
-  levelName,
   longHold,
   planExerciseIds,
-  reasonText,
-  rungAt,
-  rungsOfStacks,
-  sides,
   stacksOn,
   type Dial,
   type DialEnd,
-  type DialWait,
   type Exercise,
   type Gated,
-  type GateReason,
   type Prop,
   type Setting,
   type Side,
-  type StackGrade,
   type StackUse,
   type Step
 } from '$lib/core';
-import type { Database, Db } from '../db/db';
-import { insertSettingChange } from '../repo/choiceRepo';
-import { upsertSetting } from '../repo/planRepo';
 import type { ShelfProp } from '../repo/propRepo';
-import { dateOf, loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
+import { dateOf, type ClientCase, type GoalCase } from './clientCase';
 import { exerciseIn } from './library';
 import { perCase } from './perCase';
-import { barsOf, dialValue, gateOf, measuredOf, startReading } from './safety';
-
-/** Where a dial that stands on a stack is, and what the shelf makes of it. */
-export type GradedStack = StackGrade &
-  Readonly<{
-    /** The measured reach that gives the start; null where none was taken. */
-    measured: Readonly<{ value: number; takenOn: string; bodyState: 'cold' | 'warm' | 'after' }> | null;
-    /** The measure to take first, where one is meant and none was taken. */
-    missing: string | null;
-    words: string | null;
-    /** Not every stack was tried: up to how many props in a stack all were. */
-    triedItems: number | null;
-  }>;
-
-export type GradedDial = Readonly<{
-  dial: Dial;
-  /** Null where nobody has set it yet, and no figure is usual. */
-  at: number | null;
-  /** From where a step counts; null where there is nothing to count from. */
-  from: number | null;
-  harder: number | null;
-  easier: number | null;
-  /** The hardest it may stand at for this client, and the day on which it may be made harder again; null where nothing says so. */
-  end: DialEnd | null;
-  wait: DialWait | null;
-  stack: GradedStack | null;
-}>;
-
-export type Change = Readonly<{
-  on: string;
-  dial: string;
-  from: number | null;
-  to: number;
-  by: 'grade' | 'verdict';
-  /** Why a wait was passed over. */
-  reason: string;
-}>;
-
-/** A step, and why every neighbour it would lead to is barred, where that is so. */
-export type OpenStep = Step & Readonly<{ barred: GateReason | null }>;
-
-export type ExerciseGrade = Readonly<{
-  side: Side;
-  /** Why it is not done at all, what keeps it within, and what is to be kept in mind. */
-  gated: Pick<Gated, 'verdict' | 'bars' | 'within' | 'remember' | 'noHarder'>;
-  dials: readonly GradedDial[];
-  /** The latest first. */
-  history: readonly Change[];
-  /** What would come next, either way: a dial, or the neighbours where every dial is at its end. */
-  next: Readonly<{ harder: OpenStep; easier: OpenStep }>;
-}>;
+import { barsOf, dialValue, gateOf, measuredOf, startTaken } from './safety';
 
 /** Whether left and right may stand differently. */
-const isPerSide = (exercise: Exercise): boolean => exercise.sides === 'each';
+export const isPerSide = (exercise: Exercise): boolean => exercise.sides === 'each';
 
 const placeOfSide = (exercise: Exercise, side: Side): Side | null => (isPerSide(exercise) ? side : null);
 
@@ -199,19 +133,19 @@ function openStep(c: GoalCase, step: Step): OpenStep {
 
 const dialIn = (exercise: Exercise, id: string): Dial => exercise.dials.find((d) => d.id === id)!;
 
-function historyOf(c: ClientCase, { id }: Exercise, side: Side): Change[] {
+function historyOf(c: ClientCase, { id }: Exercise, side: Side): DialChange[] {
   const graded = c.settingChanges
     .filter((s) => s.exerciseId === id && s.side === side)
-    .map(({ dial, from, to, changedAt, reason }): Change => ({ on: dateOf(changedAt), dial, from, to, by: 'grade', reason }));
+    .map(({ dial, from, to, changedAt, reason }): DialChange => ({ on: dateOf(changedAt), dial, from, to, by: 'grade', reason }));
   const decided = c.decisions
     .filter((d) => d.exerciseId === id && d.side === side && d.dial !== null && d.to !== null)
-    .map((d): Change => ({ on: d.decidedOn, dial: d.dial!, from: d.from, to: d.to!, by: 'verdict', reason: '' }));
+    .map((d): DialChange => ({ on: d.decidedOn, dial: d.dial!, from: d.from, to: d.to!, by: 'verdict', reason: '' }));
   // Both run from old to new: of one day the later comes first too.
   return [...graded, ...decided].toReversed().toSorted((a, b) => b.on.localeCompare(a.on));
 }
 
 /** Every exercise of a week and both its sides stand on one shelf. */
-const searchedOnce = perCase((shelf: readonly Prop[]) => stacksOn(shelf.filter((p) => p.faces.length > 0)));
+export const searchedOnce = perCase((shelf: readonly Prop[]) => stacksOn(shelf.filter((p) => p.faces.length > 0)));
 
 function stackOf(
   c: GoalCase,
@@ -221,7 +155,7 @@ function stackOf(
   { side, shelf, end }: Readonly<{ side: Side; shelf: readonly ShelfProp[]; end: DialEnd | null }>
 ): GradedStack {
   const { stacks, bounded, triedItems } = searchedOnce(shelf)(use);
-  const taken = startReading(c, exercise, dial, side);
+  const taken = startTaken(c, exercise, dial, side);
   const measured = taken && { value: dialValue(dial, taken), takenOn: taken.takenOn, bodyState: taken.bodyState };
   const isOfGoal = use.past !== undefined && use.startFrom?.measure === c.goal.headline;
   const setAt = c.settings[exercise.id]?.[side]?.[dial.id] ?? null;
@@ -233,81 +167,4 @@ function stackOf(
     words: use.startFrom?.words ?? null,
     triedItems: bounded ? triedItems : null
   };
-}
-
-/**
- * Moves one dial of an exercise, and keeps the change. A height goes to the nearest the shelf makes.
- *
- * Throws: CoreError 'exercise_barred', 'past_end', 'dial_out_of_range', 'not_found'; 'wait_not_over' for what opens on a later day
- *         and no reason was written; 'jump_unconfirmed' for more than one step harder that nobody confirmed.
- *
- * Read and written in one transaction, so that two quick taps on two dials both stay.
- */
-export const setDial = (db: Database, clientId: number, input: DialInput, now: Date): Promise<void> =>
-  db.transaction((tx) => moveDial(tx, clientId, input, now));
-
-async function moveDial(tx: Db, clientId: number, input: DialInput, now: Date): Promise<void> {
-  const c = await loadGoalCase(tx, clientId, dateOf(now));
-  const exercise = exerciseIn(c.catalogue, input.exerciseId);
-  const grade = gradeOf(c, exercise, input.side);
-  const graded = grade.dials.find((d) => d.dial.id === input.dial);
-  if (!graded) throw new CoreError('not_found', { what: 'dial' });
-  const { dial, end, wait } = graded;
-  const [bar] = grade.gated.bars;
-  const inUse = c.settings[exercise.id]?.[input.side]?.[dial.id];
-  // What is barred can still be made easier: nothing else.
-  if (bar && !(inUse !== undefined && isHarder(dial, inUse, input.value)))
-    throw new CoreError('exercise_barred', { why: reasonText(bar) });
-  if (end && !isWithin(dial, input.value, { [dial.id]: end.at }))
-    throw new CoreError('past_end', { end: endText(dial, end.at), why: reasonText(end.why) });
-  const to = placeOf(c, graded, input.value);
-  const soon = wait && inUse !== undefined && isHarder(dial, to, inUse) ? wait : null;
-  if (soon && input.reason === '') throw new CoreError('wait_not_over', { why: reasonText(soon.why), opensOn: soon.opensOn });
-  const jump = jumpOf(dial, graded.from, to);
-  if (jump && !input.sure) {
-    const show = (v: number) => (dial.kind === 'level' ? levelName(dial, v) : String(v));
-    throw new CoreError('jump_unconfirmed', { steps: jump.steps, from: show(graded.from!), to: show(to) });
-  }
-  const places: readonly Side[] = isPerSide(exercise) ? [input.side] : sides;
-  for (const side of places) {
-    const kept = c.settings[exercise.id]?.[side] ?? {};
-    await upsertSetting(tx, c.goal.id, exercise.id, side, { ...kept, [input.dial]: to });
-    if (kept[input.dial] !== to)
-      await insertSettingChange(
-        tx,
-        c.goal.id,
-        {
-          exerciseId: exercise.id,
-          side,
-          dial: input.dial,
-          from: kept[input.dial] ?? null,
-          to,
-          reason: soon ? input.reason : ''
-        },
-        now.toISOString()
-      );
-  }
-}
-
-const endText = (dial: Dial, at: number): string =>
-  dial.kind === 'level' ? levelName(dial, Math.floor(at)) : `${Math.round(at * 10) / 10} ${dial.unit}`;
-
-/** The value a dial can take that was asked for: a height the nearest that the shelf makes inside the end. */
-function placeOf(c: GoalCase, { dial, end, stack }: GradedDial, value: number): number {
-  const ends = end ? { [dial.id]: end.at } : {};
-  if (stack) {
-    if (value > dial.max || value < dial.min) throw new CoreError('dial_out_of_range', { min: dial.min, max: dial.max });
-    const all = [
-      ...stack.rungs,
-      ...stack.near,
-      stack.rung,
-      ...rungsOfStacks(searchedOnce(c.shelf)(dial.stack!).stacks, dial.stack!)
-    ].filter((r) => isWithin(dial, dialAtRung(dial, r), ends));
-    const rung = rungAt(all, depthOfDial(dial, value));
-    if (!rung) throw new CoreError('past_end', { end: endText(dial, end!.at), why: reasonText(end!.why) });
-    return dialAtRung(dial, rung);
-  }
-  if (value < dial.min - 1e-9 || value > dial.max + 1e-9)
-    throw new CoreError('dial_out_of_range', { min: dial.min, max: dial.max });
-  return Math.round((dial.min + Math.round((value - dial.min) / dial.step) * dial.step) * 100) / 100;
 }

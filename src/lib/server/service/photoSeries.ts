@@ -1,7 +1,8 @@
+import type { Taken } from '$lib/contract/taken';
 import { changeVerdict, measureOf, type Change, type MeasureMode, type Side } from '$lib/core';
 import type { Photo } from '../repo/photoRepo';
 import type { ClientCase } from './clientCase';
-import { comparesKey, takenOf, type TakenReading } from './taken';
+import { comparesKey, takenOf } from './taken';
 
 export type PhotoSeries = Readonly<{
   key: string;
@@ -12,7 +13,7 @@ export type PhotoSeries = Readonly<{
 }>;
 
 /** Pictures of one measure, side and mode, oldest first: those that can be laid beside each other. */
-export function seriesOf(photos: readonly Photo[]): PhotoSeries[] {
+export function photoSeries(photos: readonly Photo[]): PhotoSeries[] {
   const series = new Map<string, PhotoSeries>();
   for (const photo of photos) {
     const { measureId, side, mode } = photo;
@@ -22,16 +23,16 @@ export function seriesOf(photos: readonly Photo[]): PhotoSeries[] {
   return [...series.values()];
 }
 
-/** The reading a picture belongs to, whole. */
-export const readingOf = (c: ClientCase, p: Photo): TakenReading | null =>
+/** What was taken with a picture, whole. */
+export const takenWith = (c: ClientCase, p: Photo): Taken | null =>
   takenOf(c).find(
     (r) =>
       r.occasionId === p.occasionId && r.measureId === p.measureId && r.side === p.side && r.mode === p.mode && r.way === p.way
   ) ?? null;
 
-/** What changed between two pictures; null where their readings were not taken alike. */
+/** What changed between two pictures; null where they were not taken alike. */
 export function changeBetween(c: ClientCase, before: Photo, after: Photo): Change | null {
-  const [a, b] = [readingOf(c, before), readingOf(c, after)];
+  const [a, b] = [takenWith(c, before), takenWith(c, after)];
   if (!a || !b || comparesKey(a, a.bodyState) !== comparesKey(b, b.bodyState)) return null;
   const measure = measureOf(after.measureId);
   return b.error && changeVerdict({ before: a, after: b, betterIs: measure.betterIs, ...b.error });

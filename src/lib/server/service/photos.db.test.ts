@@ -15,7 +15,7 @@ import { loadCase } from './clientCase';
 import { saveOccasion } from './measuring';
 import { takenOf } from './taken';
 import { deleteForGood, keepPhoto, removePhotos, revokeConsent, sweepPhotos } from './photos';
-import { changeBetween, readingOf, seriesOf } from './photoSeries';
+import { changeBetween, takenWith, photoSeries } from './photoSeries';
 import { hiddenValue, standInAsk } from './standIn';
 
 const given = testDatabase();
@@ -212,7 +212,7 @@ describe('pictures beside each other', () => {
   test('are those of one measure, side and mode, oldest first', () =>
     given.rolledBack(async (db) => {
       const { photos } = await two(db, {});
-      const [series, ...others] = seriesOf(photos);
+      const [series, ...others] = photoSeries(photos);
       expect(others).toEqual([]);
       expect(series).toMatchObject({ key: 'HF-KS/left/passive', measureId: 'HF-KS', side: 'left', mode: 'passive' });
       expect(series!.photos.map((p) => p.takenOn)).toEqual([on, '2026-04-20']);
@@ -230,6 +230,6 @@ describe('pictures beside each other', () => {
     given.rolledBack(async (db) => {
       const { c, photos } = await two(db, { bodyState: 'cold', photoDeg: 100 });
       expect(changeBetween(c, photos[0]!, photos[1]!)).toBeNull();
-      expect(photos.map((p) => readingOf(c, p)?.value)).toEqual([80, 100]);
+      expect(photos.map((p) => takenWith(c, p)?.value)).toEqual([80, 100]);
     }));
 });

@@ -1,36 +1,26 @@
 import type { PlanInput } from '$lib/contract/forms';
-import {
-  bearingStacks,
-  CoreError,
-  fittedSession,
-  longHold,
-  planProgression,
-  sides,
-  type PlanAsk,
-  type LeftOut,
-  type PlanWeek,
-  type Side
-} from '$lib/core';
+import type { SessionView, WeekView } from '$lib/contract/plan';
+import { bearingStacks, CoreError, fittedSession, longHold, planProgression, sides, type PlanAsk, type Side } from '$lib/core';
 import type { Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { insertPlan, supersedePlan, upsertSetting, type Plan } from '../repo/planRepo';
 import { insertSession, type Session } from '../repo/sessionRepo';
 import { isOpenForWork } from './checking';
 import { loadSplitCase, type SplitCase } from './clientCase';
-import { rungsOf, settingsOf, splitGrade } from './grading';
+import { rungsOf, planSettings, splitGrade } from './gradeSplit';
 import { hasBaseline } from './taken';
-import { latestReading, readingsOf, weakerSide } from './splitReadings';
+import { latestSplit, takenSplits, weakerSide } from './takenSplit';
 import { safetyOf } from './safety';
 
 /** What every session of this client is made from, whatever the week. */
 export function blocksBase(c: SplitCase) {
-  const measuredCm = (side: Side) => latestReading(readingsOf(c), side, 'passive')?.depthCm;
+  const measuredCm = (side: Side) => latestSplit(takenSplits(c), side, 'passive')?.depthCm;
   return {
     school: longHold,
     level: c.client.level === 'beginner' ? ('beginner' as const) : ('other' as const),
     leadSide: c.goal.leadSide,
     weakerSide: weakerSide(c),
-    settings: settingsOf(c),
+    settings: planSettings(c),
     rungs: rungsOf(c),
     measuredCm: { left: measuredCm('left'), right: measuredCm('right') },
     person: safetyOf(c),
@@ -85,10 +75,6 @@ export async function makePlan(db: Database, clientId: number, input: PlanInput,
     throw error;
   }
 }
-
-export type SessionView = Omit<PlanWeek['sessions'][number], 'leftOut'> &
-  Readonly<{ id: number; status: Session['status']; doneOn: string | null; leftOut: readonly (LeftOut | string)[] }>;
-export type WeekView = Omit<PlanWeek, 'sessions'> & Readonly<{ sessions: readonly SessionView[] }>;
 
 /** The plan in force as it would run with today's settings; sessions that were done show what was prescribed then. */
 export function planView(c: SplitCase & { plan: Plan }): WeekView[] {

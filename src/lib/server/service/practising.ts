@@ -8,7 +8,9 @@ import { isCheckDue, isOpenForWork } from './checking';
 import { dateOf, loadSplitCase, type SplitCase } from './clientCase';
 import { lockFor } from './pain';
 import { prepareSession } from './planning';
-import { decideAll, endedSessions, pendingResume } from './reviewing';
+import { pendingResume } from './reviewing';
+import { decideAll } from './deciding';
+import { endedSessions } from './sessionRecords';
 
 /**
  * Starts a session with today's settings, or finds it running.

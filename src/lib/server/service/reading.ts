@@ -1,4 +1,5 @@
 import { compute } from '$lib/contract/door';
+import type { Taken } from '$lib/contract/taken';
 import {
   goalOf,
   linkKey,
@@ -13,13 +14,13 @@ import {
 } from '$lib/core';
 import { legsOf, type GoalCase } from './clientCase';
 import { gapOf } from './comparing';
-import { comparesKey, latestTaken, takenOf, type TakenReading } from './taken';
+import { comparesKey, latestTaken, takenOf } from './taken';
 import { perCase } from './perCase';
 
-const asUncertain = (r: TakenReading | undefined): Uncertain | null => (r ? { value: r.value, sd: r.levelSd ?? 0 } : null);
+const asUncertain = (r: Taken | undefined): Uncertain | null => (r ? { value: r.value, sd: r.levelSd ?? 0 } : null);
 
 /** What was known of every link up to a day: the newest passive range, and the active one that was taken like it. */
-function linksUpTo(taken: readonly TakenReading[], until: string): Map<string, LinkValue> {
+function linksUpTo(taken: readonly Taken[], until: string): Map<string, LinkValue> {
   const links = new Map<string, LinkValue>();
   const known = taken.filter((r) => r.takenOn <= until);
   for (const passive of known) {

@@ -1,3 +1,4 @@
+import type { Taken } from '$lib/contract/taken';
 import {
   addDays,
   flatHeld,
@@ -29,7 +30,7 @@ import { openStops } from '../repo/lockRepo';
 import type { PainRecord } from '../repo/logRepo';
 import { isCheckPassed, limitsOf } from './checking';
 import { dateOf, legOf, type ClientCase } from './clientCase';
-import { latestTaken, takenOf, type TakenReading } from './taken';
+import { latestTaken, takenOf } from './taken';
 import { perCase } from './perCase';
 
 /** Days a pain that was told keeps what it bears on from being made harder, while nobody decides on it (assumption). */
@@ -96,8 +97,8 @@ export function barBrief(c: ClientCase, exercise: Exercise): string {
   return barred.map((side) => `${side}${barred.length === 1 ? ' only' : ''} (${reasonBrief(of(side)!)})`).join(', ');
 }
 
-/** The reading a dial on a stack starts from; where both sides stand on one stack, that of the side that needs more. */
-export function startReading(c: ClientCase, exercise: Exercise, dial: Dial, side: Side | null): TakenReading | null {
+/** What was taken of the measure a dial on a stack starts from; where both sides stand on one stack, that of the side that needs more. */
+export function startTaken(c: ClientCase, exercise: Exercise, dial: Dial, side: Side | null): Taken | null {
   const measure = dial.stack?.startFrom?.measure;
   if (!measure) return null;
   const one = (s: Side | null) => latestTaken(c, measure, s, 'passive') ?? latestTaken(c, measure, s, 'active');
@@ -107,14 +108,14 @@ export function startReading(c: ClientCase, exercise: Exercise, dial: Dial, side
   return left && right ? (left.value >= right.value ? left : right) : (left ?? right);
 }
 
-/** A reading as its dial counts: only a split goes below the floor. */
-export const dialValue = (dial: Dial, { value }: TakenReading): number => (dial.stack?.past ? value : Math.max(0, value));
+/** What was taken as its dial counts: only a split goes below the floor. */
+export const dialValue = (dial: Dial, { value }: Taken): number => (dial.stack?.past ? value : Math.max(0, value));
 
 /** What was measured for the dials that start at a measured reach, as they count. */
 export function measuredOf(c: ClientCase, exercise: Exercise, side: Side | null): Partial<Record<DialId, number>> {
   return Object.fromEntries(
     exercise.dials.flatMap((dial) => {
-      const taken = startReading(c, exercise, dial, side);
+      const taken = startTaken(c, exercise, dial, side);
       return taken ? [[dial.id, dialValue(dial, taken)]] : [];
     })
   );

@@ -1,3 +1,4 @@
+import type { ExerciseGrade } from '$lib/contract/grade';
 import {
   bestAddition,
   candidateProps,
@@ -14,7 +15,7 @@ import type { Db } from '../db/db';
 import { listPeople } from '../repo/peopleRepo';
 import type { ShelfProp } from '../repo/propRepo';
 import { loadCase, withGoal, type GoalCase } from './clientCase';
-import { gradeOf, type ExerciseGrade } from './gradeExercise';
+import { gradeOf } from './gradeExercise';
 import { barsOf } from './safety';
 import { weekOf } from './week';
 

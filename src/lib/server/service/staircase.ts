@@ -1,17 +1,17 @@
 import { type Staircase, type Tread } from '$lib/contract/staircase';
 import { addDays, daysBetween, nearestStack, sides, waitDays, type Rung, type Side, type Stack } from '$lib/core';
 import { dateOf, type SplitCase } from './clientCase';
-import { splitExerciseId, splitGrade } from './grading';
-import { readingsOf } from './splitReadings';
+import { splitExerciseId, splitGrade } from './gradeSplit';
+import { takenSplits } from './takenSplit';
 import { shelfStacks } from './planning';
-import { endedSessions } from './reviewing';
+import { endedSessions } from './sessionRecords';
 
 const minWeeks = 4;
 
 /** Both staircases of a goal, one for each leading leg; [] before there is a measure. */
 export function staircasesOf(c: SplitCase, today: string): Staircase[] {
-  const readings = readingsOf(c).filter((r) => r.mode === 'passive');
-  const firstOn = [readings[0]?.takenOn, firstDay(c)].filter((d) => d !== undefined).toSorted()[0];
+  const taken = takenSplits(c).filter((r) => r.mode === 'passive');
+  const firstOn = [taken[0]?.takenOn, firstDay(c)].filter((d) => d !== undefined).toSorted()[0];
   if (!firstOn) return [];
   const week = (on: string) => daysBetween(firstOn, on) / 7;
   const planEndOn = c.plan ? addDays(c.plan.startOn, c.plan.weeks * 7) : today;
@@ -25,7 +25,7 @@ export function staircasesOf(c: SplitCase, today: string): Staircase[] {
       grade.rungs.filter((r) => r.depthCm < depthCm),
       week(today)
     );
-    const dots = readings
+    const dots = taken
       .filter((r) => r.side === side)
       .map((r) => ({ week: week(r.takenOn), depthCm: r.depthCm, sdCm: r.sdCm, state: r.bodyState, takenOn: r.takenOn }));
     const lastWeek = ahead.at(-1)?.toWeek ?? week(today);

@@ -13,9 +13,10 @@ import { tellLater } from './pain';
 import { pathFactsOf } from './people';
 import { makePlan } from './planning';
 import { startSession } from './practising';
-import { acceptProposals, decideProposal, proposalsOf } from './reviewing';
-import { setDial } from './gradeExercise';
+import { proposalsOf } from './reviewing';
 import { pathFacts, pathOf, stationsOf, waitsFor } from './stations';
+import { acceptProposals, decideProposal } from './deciding';
+import { setDial } from './settingDial';
 
 const store = testDatabase();
 

@@ -1,16 +1,17 @@
 import { compute } from '$lib/contract/door';
 import type { BodyState } from '$lib/contract/fields';
+import type { Taken } from '$lib/contract/taken';
 import {
   comparesAs,
   daysBetween,
   isShownTwice,
   measureOf,
-  measureReading,
+  measureResult,
   reachableStacks,
   retestEveryDays,
   sides,
   type MeasureMode,
-  type MeasureReading,
+  type MeasureResult,
   type OwnRecord,
   type Retest,
   type Side,
@@ -20,23 +21,6 @@ import { mean } from 'simple-statistics';
 import type { Occasion, Trial } from '../repo/occasionRepo';
 import { lengthsOf, type ClientCase, type GoalCase } from './clientCase';
 import { perCase } from './perCase';
-
-/** What one occasion says of one measure, side and mode, by one way on one support. */
-export type TakenReading = MeasureReading &
-  Readonly<{
-    measureId: string;
-    side: Side | null;
-    mode: MeasureMode;
-    way: WayId;
-    support: string;
-    occasionId: number;
-    takenOn: string;
-    bodyState: BodyState;
-    /** Day it is compared with. */
-    sinceOn: string | null;
-    /** Two retests running show the same: what a measure that is no headline needs before it counts. */
-    isShownTwice: boolean;
-  }>;
 
 /** What has to be alike before two measures are compared. A split measured past flat goes on from its gap. */
 export const comparesKey = (
@@ -84,11 +68,11 @@ const dayNumber = (on: string): number => daysBetween('2000-01-01', on);
 export const ownRecord = (c: ClientCase, measureId: string, way: WayId): OwnRecord =>
   recordsOf(c).get(recordKey(measureId, way)) ?? { trials: [], retests: [] };
 
-/** Every reading of a client, oldest first; a change is against the last one that is alike. */
-export const takenOf = perCase((c: ClientCase): TakenReading[] => {
-  const last = new Map<string, TakenReading[]>();
+/** Everything taken of a client, oldest first; a change is against the last one that is alike. */
+export const takenOf = perCase((c: ClientCase): Taken[] => {
+  const last = new Map<string, Taken[]>();
   return c.occasions.flatMap((o) =>
-    seriesOf(o).map((trials): TakenReading => {
+    seriesOf(o).map((trials): Taken => {
       const { measureId, side, mode, way, support } = trials[0]!;
       const key = comparesKey(trials[0]!, o.bodyState);
       const earlier = last.get(key) ?? [];
@@ -102,11 +86,11 @@ export const takenOf = perCase((c: ClientCase): TakenReading[] => {
         own: ownRecord(c, measureId, way),
         stackStepCm: stackStepCm(c)
       };
-      const against = (r: TakenReading | undefined) => (r ? { value: r.value, trials: r.trials } : null);
-      const reading = compute(() => measureReading({ ...ask, before: against(before) }));
-      const fromThat = beforeThat && reading.ok ? measureReading({ ...ask, before: against(beforeThat) }).change : null;
+      const against = (r: Taken | undefined) => (r ? { value: r.value, trials: r.trials } : null);
+      const result = compute(() => measureResult({ ...ask, before: against(before) }));
+      const fromThat = beforeThat && result.ok ? measureResult({ ...ask, before: against(beforeThat) }).change : null;
       const taken = {
-        ...(reading.ok ? reading.value : asKept(trials.map((t) => t.value))),
+        ...(result.ok ? result.value : asKept(trials.map((t) => t.value))),
         measureId,
         side,
         mode,
@@ -124,14 +108,14 @@ export const takenOf = perCase((c: ClientCase): TakenReading[] => {
   );
 });
 
-/** A reading whose numbers no longer fit the body, since a length was changed: its value as it was kept, marked. */
-function asKept(values: readonly number[]): MeasureReading {
+/** What was taken of a body that is another now, since a length was changed: its value as it was kept, marked. */
+function asKept(values: readonly number[]): MeasureResult {
   const none = { spread: null, error: null, sd: null, levelSd: null, margin: null, change: null };
   return { value: mean(values), values, trials: values.length, ...none, doubtful: true };
 }
 
-/** The newest reading of a measure, whatever way it was taken. */
-export const latestTaken = (c: ClientCase, measureId: string, side: Side | null, mode: MeasureMode): TakenReading | null =>
+/** The newest of a measure, whatever way it was taken. */
+export const latestTaken = (c: ClientCase, measureId: string, side: Side | null, mode: MeasureMode): Taken | null =>
   takenOf(c).findLast((r) => r.measureId === measureId && r.side === side && r.mode === mode) ?? null;
 
 /** Days since a measure was last taken; null when it never was. */

@@ -2,8 +2,8 @@
   import type { FigurePose } from '$lib/core';
 
   /** Where the tape, the instrument or the landmarks go. */
-  type Props = { figure: FigurePose; reading: 'tape' | 'inclinometer' | 'landmarks' };
-  let { figure, reading }: Props = $props();
+  type Props = { figure: FigurePose; mark: 'tape' | 'inclinometer' | 'landmarks' };
+  let { figure, mark }: Props = $props();
   const marks = $derived(figure.landmarks);
   const shown = $derived(Object.entries(marks));
   /** The instrument lies along the limb, over its middle. */
@@ -15,7 +15,7 @@
   });
 </script>
 
-{#if reading === 'tape' && marks.point}
+{#if mark === 'tape' && marks.point}
   {@const { x, y } = marks.point}
   <path
     d="M{x} {figure.zeroY}V{y}M{x - 4} {y}H{x + 4}"
@@ -24,7 +24,7 @@
     fill="none"
     vector-effect="non-scaling-stroke"
   />
-{:else if reading === 'inclinometer' && bar}
+{:else if mark === 'inclinometer' && bar}
   <path
     d="M{bar.from.x} {bar.from.y}L{bar.to.x} {bar.to.y}"
     stroke="var(--color-paper)"

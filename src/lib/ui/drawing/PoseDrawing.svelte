@@ -15,11 +15,11 @@
     label: string;
     /** The same position another day, pale behind. */
     before?: number | null;
-    /** Where a reading is taken. */
-    reading?: 'tape' | 'inclinometer' | 'landmarks' | null;
+    /** Where it is measured. */
+    mark?: 'tape' | 'inclinometer' | 'landmarks' | null;
     class?: string;
   };
-  let { pose, setting, body, label, before = null, reading = null, class: className = '' }: Props = $props();
+  let { pose, setting, body, label, before = null, mark = null, class: className = '' }: Props = $props();
   const at = (value: number | undefined): FigurePose => {
     const { side } = setting;
     const drawn = compute(() => poseFigure(pose, { side, ...(value !== undefined && { value }) }, body));
@@ -56,5 +56,5 @@
   <Figure pose={moving.current} />
   <!-- Seen from the front the earlier one would hide behind the body. -->
   {#if earlier && figure.view !== 'side'}<Figure pose={earlier} ghost="outline" />{/if}
-  {#if reading}<Landmarks {figure} {reading} />{/if}
+  {#if mark}<Landmarks {figure} {mark} />{/if}
 </Scene>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Slide from '../Slide.svelte';
   import type { PhotoDesk } from './photoDesk.svelte';
 
   /** A short film, and the frame of it that becomes the picture. */
@@ -33,18 +34,10 @@
     ondurationchange={known}
     onerror={() => desk.filmFailed()}
   ></video>
-  <label class="flex flex-col gap-1">
-    <span class="font-semibold">Frame at {atS.toFixed(2)} s of {lengthS.toFixed(1)} s</span>
-    <input
-      type="range"
-      class="h-11 w-full"
-      min="0"
-      max={lengthS}
-      step={frameS}
-      value={atS}
-      oninput={(e) => seek(Number(e.currentTarget.value))}
-    />
-  </label>
+  <div>
+    <p class="font-semibold">Frame at {atS.toFixed(2)} s of {lengthS.toFixed(1)} s</p>
+    <Slide label="Frame of the film" max={lengthS} step={frameS} value={atS} text="{atS.toFixed(2)} seconds" onmove={seek} />
+  </div>
   <div class="flex flex-wrap gap-2">
     <button type="button" class="btn" onclick={() => seek(atS - frameS)}>One frame back</button>
     <button type="button" class="btn" onclick={() => seek(atS + frameS)}>One frame on</button>

@@ -62,8 +62,8 @@ describe('points on a picture', () => {
   test('a height is read against the floor line by the block beside it', async () => {
     const on = await desk();
     set(on, whole);
-    const reading = on.reading(1);
-    expect(reading?.ok && reading.value.value.value).toBeCloseTo(25, 6);
+    const result = on.result(1);
+    expect(result?.ok && result.value.value.value).toBeCloseTo(25, 6);
     expect(on.foot!.y).toBeCloseTo(700, 6);
   });
 
@@ -78,8 +78,8 @@ describe('points on a picture', () => {
     );
     set(on, tilted as typeof whole);
     // One end of the line leaves the picture and is put at its edge: the height still agrees to a centimetre.
-    const reading = on.reading(1);
-    expect(Math.abs((reading?.ok ? reading.value.value.value : 0) - 25)).toBeLessThan(1);
+    const result = on.result(1);
+    expect(Math.abs((result?.ok ? result.value.value.value : 0) - 25)).toBeLessThan(1);
   });
 
   test('says nothing while a point is open, and which is next', async () => {
@@ -87,7 +87,7 @@ describe('points on a picture', () => {
     expect(on.active).toBe('point');
     const { blockTop: _open, ...others } = whole;
     set(on, others);
-    expect([on.isWhole, on.reading(1)]).toEqual([false, null]);
+    expect([on.isWhole, on.result(1)]).toEqual([false, null]);
     on.next();
     expect(on.active).toBe('blockTop');
     set(on, whole);
@@ -100,10 +100,10 @@ describe('points on a picture', () => {
     expect(on.blockTyped).toBe('3.9');
     set(on, whole);
     on.blockTyped = '4';
-    const reading = on.reading(1);
-    expect(reading?.ok && reading.value.value.value).toBeCloseTo(25.4, 6);
+    const result = on.result(1);
+    expect(result?.ok && result.value.value.value).toBeCloseTo(25.4, 6);
     on.blockTyped = '';
-    expect(on.reading(1)).toMatchObject({ ok: false });
+    expect(on.result(1)).toMatchObject({ ok: false });
   });
 
   test('a point outside the picture is put at its edge', async () => {
@@ -115,7 +115,7 @@ describe('points on a picture', () => {
   test('both ends of the floor line in one place are told, not read', async () => {
     const on = await desk();
     set(on, { ...whole, lineTo: [0, 700] });
-    expect(on.reading(1)).toMatchObject({ ok: false, problem: { code: 'line_ends_coincide' } });
+    expect(on.result(1)).toMatchObject({ ok: false, problem: { code: 'line_ends_coincide' } });
   });
 });
 

@@ -5,11 +5,11 @@ import type { Result } from '$lib/contract/problem';
 import {
   needsBlock,
   needsLine,
-  photoReading,
+  photoResult,
   pictureFrame,
   type Landmark,
   type PhotoPoints,
-  type PhotoReading,
+  type PhotoResult,
   type PhotoSpec
 } from '$lib/core';
 import { drawnPictureAt, openPicture, pictureOf, type OpenedPicture, type PictureTrouble } from './openPicture';
@@ -102,9 +102,9 @@ export class PhotoDesk {
   }
 
   /** What the points say; null until all are set. */
-  reading(pxPerShownPx: number): Result<PhotoReading> | null {
+  result(pxPerShownPx: number): Result<PhotoResult> | null {
     if (!this.isWhole) return null;
-    return compute(() => photoReading(this.#spec(), this.placed, pxPerShownPx));
+    return compute(() => photoResult(this.#spec(), this.placed, pxPerShownPx));
   }
 
   async #show(opening: Promise<OpenedPicture | string | null>): Promise<void> {

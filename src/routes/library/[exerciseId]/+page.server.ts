@@ -8,7 +8,7 @@ import { withGoal } from '$lib/server/service/clientCase';
 import { gradeOf, settingOf } from '$lib/server/service/gradeExercise';
 import { barsOf } from '$lib/server/service/safety';
 import { exerciseIn, loadCatalogue, removeExercise } from '$lib/server/service/library';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 const isOwn = (e: Exercise) => 'copyOf' in e;
@@ -60,13 +60,13 @@ export const load: PageServerLoad = async ({ params, url, parent, locals: { db, 
 
 export const actions: Actions = {
   remove: async ({ request, locals: { db, now } }) => {
-    const done = await submitted(request, choiceForm, ({ exerciseId }) => removeExercise(db, exerciseId, now), {
+    const done = await runForm(request, choiceForm, ({ exerciseId }) => removeExercise(db, exerciseId, now), {
       form: 'remove'
     });
     return done.ok ? { removed: true } : done.failure;
   },
   restore: async ({ request, locals: { db } }) => {
-    const done = await submitted(request, choiceForm, ({ exerciseId }) => updateOwnExerciseRemoved(db, exerciseId, null), {
+    const done = await runForm(request, choiceForm, ({ exerciseId }) => updateOwnExerciseRemoved(db, exerciseId, null), {
       form: 'restore'
     });
     return done.ok ? { kept: true } : done.failure;

@@ -11,7 +11,7 @@
   import GateNotes from '$lib/ui/GateNotes.svelte';
   import { undoable } from '$lib/ui/sending';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
-  import Select from '$lib/ui/Select.svelte';
+  import Finder from '$lib/ui/Finder.svelte';
   import Why from '$lib/ui/Why.svelte';
 
   let { data, form } = $props();
@@ -346,7 +346,7 @@
       {#if data.users.length > 0}<p class="text-ink-soft">In the week of {data.users.join(', ')}.</p>{/if}
       <form method="GET" action="/library/compare" class="flex flex-col gap-2">
         <input type="hidden" name="a" value={e.id} />
-        <Select
+        <Finder
           label="Compare with"
           name="b"
           value={data.harder[0]?.id ?? data.easier[0]?.id ?? ''}

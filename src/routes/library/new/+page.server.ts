@@ -2,7 +2,7 @@ import { redirect } from '@sveltejs/kit';
 import { ownExerciseForm, ownExerciseLists, ownExerciseShape, type OwnExerciseInput } from '$lib/contract/ownExercise';
 import { neighboursOf } from '$lib/core';
 import { addExercise, loadCatalogue } from '$lib/server/service/library';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ url, locals: { db } }) => {
@@ -20,7 +20,7 @@ export const load: PageServerLoad = async ({ url, locals: { db } }) => {
 export const actions: Actions = {
   default: async ({ request, url, locals: { db } }) => {
     const run = (input: OwnExerciseInput) => addExercise(db, input, url.searchParams.get('copy'));
-    const done = await submitted(request, ownExerciseForm, run, { lists: ownExerciseLists, shape: ownExerciseShape });
+    const done = await runForm(request, ownExerciseForm, run, { lists: ownExerciseLists, shape: ownExerciseShape });
     if (!done.ok) return done.failure;
     redirect(303, `/library/${done.value}`);
   }

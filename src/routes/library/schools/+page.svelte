@@ -4,7 +4,7 @@
   import { doseText } from '$lib/ui/dialText';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { capital, clockText, numberText } from '$lib/ui/format';
-  import Select from '$lib/ui/Select.svelte';
+  import Finder from '$lib/ui/Finder.svelte';
   import Why from '$lib/ui/Why.svelte';
 
   let { data } = $props();
@@ -24,7 +24,7 @@
       <p class="text-ink-soft">The same exercise, one side, as each of them would do it. Their figures are never mixed.</p>
     </div>
     <form method="GET" class="flex items-end gap-2">
-      <Select
+      <Finder
         label="Exercise"
         name="exercise"
         value={data.exercise.id}

@@ -3,6 +3,7 @@
   import type { Station } from '$lib/contract/path';
   import { capital } from '$lib/ui/format';
   import { pathText } from '$lib/ui/pathText';
+  import Tip from '$lib/ui/Tip.svelte';
 
   type Props = { stations: readonly Station[]; /** Address of the client. */ base: string };
   let { stations, base }: Props = $props();
@@ -20,51 +21,55 @@
       {@const why = pathText(word)}
       {@const here = page.url.pathname.startsWith(`${base}/${id}`)}
       <li class="relative flex">
-        <a
-          href={state === 'closed' ? undefined : `${base}/${id}`}
-          aria-disabled={state === 'closed' ? 'true' : undefined}
-          role={state === 'closed' ? 'link' : undefined}
-          aria-current={here ? 'step' : undefined}
-          title={why}
-          class="flex min-h-14 min-w-20 flex-col items-center justify-center gap-0.5 px-2 {here
-            ? 'font-bold text-ink'
-            : state === 'closed'
-              ? 'text-ink-soft'
-              : 'text-ink-soft hover:text-ink'}"
-        >
-          <svg width="80" height="20" viewBox="0 0 80 20" aria-hidden="true" class="-mx-2">
-            <path d="M0 10H28M52 10H80" stroke="var(--color-line)" stroke-width="2" />
-            {#if state === 'done'}
-              <circle cx="40" cy="10" r={here ? 8 : 6} class={here ? 'fill-mulberry' : 'fill-ink-soft'} />
-            {:else if state === 'due'}
-              <circle
-                cx="40"
-                cy="10"
-                r={here ? 7 : 6}
-                fill="none"
-                stroke-width="2.6"
-                class={here ? 'stroke-mulberry' : 'stroke-ink'}
-              />
-              <circle cx="40" cy="10" r="2.4" class={here ? 'fill-mulberry' : 'fill-ink'} />
-            {:else if state === 'blocked'}
-              <rect x="33" y="3" width="14" height="14" rx="2" class="fill-stop" />
-              <path d="M36 10H44" stroke="var(--color-paper)" stroke-width="2.6" />
-            {:else if state === 'closed'}
-              <path d="M34 10H46" class="stroke-edge" stroke-width="1.6" />
-            {:else}
-              <circle
-                cx="40"
-                cy="10"
-                r="6"
-                fill="none"
-                stroke-width="1.6"
-                stroke-dasharray="3 3"
-                class={here ? 'stroke-mulberry' : 'stroke-edge'}
-              />
-            {/if}
-          </svg>
-          <span>{capital(id)}<span class="sr-only">: {stateWord[state]}. {why}</span></span>
-        </a>
+        <Tip text={why}>
+          {#snippet children(props)}
+            <a
+              {...props}
+              href={state === 'closed' ? undefined : `${base}/${id}`}
+              aria-disabled={state === 'closed' ? 'true' : undefined}
+              role={state === 'closed' ? 'link' : undefined}
+              aria-current={here ? 'step' : undefined}
+              class="flex min-h-14 min-w-20 flex-col items-center justify-center gap-0.5 px-2 {here
+                ? 'font-bold text-ink'
+                : state === 'closed'
+                  ? 'text-ink-soft'
+                  : 'text-ink-soft hover:text-ink'}"
+            >
+              <svg width="80" height="20" viewBox="0 0 80 20" aria-hidden="true" class="-mx-2">
+                <path d="M0 10H28M52 10H80" stroke="var(--color-line)" stroke-width="2" />
+                {#if state === 'done'}
+                  <circle cx="40" cy="10" r={here ? 8 : 6} class={here ? 'fill-mulberry' : 'fill-ink-soft'} />
+                {:else if state === 'due'}
+                  <circle
+                    cx="40"
+                    cy="10"
+                    r={here ? 7 : 6}
+                    fill="none"
+                    stroke-width="2.6"
+                    class={here ? 'stroke-mulberry' : 'stroke-ink'}
+                  />
+                  <circle cx="40" cy="10" r="2.4" class={here ? 'fill-mulberry' : 'fill-ink'} />
+                {:else if state === 'blocked'}
+                  <rect x="33" y="3" width="14" height="14" rx="2" class="fill-stop" />
+                  <path d="M36 10H44" stroke="var(--color-paper)" stroke-width="2.6" />
+                {:else if state === 'closed'}
+                  <path d="M34 10H46" class="stroke-edge" stroke-width="1.6" />
+                {:else}
+                  <circle
+                    cx="40"
+                    cy="10"
+                    r="6"
+                    fill="none"
+                    stroke-width="1.6"
+                    stroke-dasharray="3 3"
+                    class={here ? 'stroke-mulberry' : 'stroke-edge'}
+                  />
+                {/if}
+              </svg>
+              <span>{capital(id)}<span class="sr-only">: {stateWord[state]}. {why}</span></span>
+            </a>
+          {/snippet}
+        </Tip>
       </li>
     {/each}
   </ol>

@@ -2,7 +2,7 @@ import { error, redirect } from '@sveltejs/kit';
 import { ownExerciseForm, ownExerciseLists, ownExerciseShape, type OwnExerciseInput } from '$lib/contract/ownExercise';
 import { listOwnExercises } from '$lib/server/repo/exerciseRepo';
 import { changeExercise, loadCatalogue } from '$lib/server/service/library';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 /** Only one's own is changed; what ships is copied. */
@@ -16,7 +16,7 @@ export const load: PageServerLoad = async ({ params, locals: { db } }) => {
 export const actions: Actions = {
   default: async ({ request, params, locals: { db } }) => {
     const run = (input: OwnExerciseInput) => changeExercise(db, params.exerciseId, input);
-    const done = await submitted(request, ownExerciseForm, run, { lists: ownExerciseLists, shape: ownExerciseShape });
+    const done = await runForm(request, ownExerciseForm, run, { lists: ownExerciseLists, shape: ownExerciseShape });
     if (!done.ok) return done.failure;
     redirect(303, `/library/${params.exerciseId}`);
   }

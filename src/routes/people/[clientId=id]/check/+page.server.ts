@@ -15,7 +15,7 @@ import {
   relaxLimit,
   saveTopic
 } from '$lib/server/service/checking';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, url, locals: { caseOf, db, today } }) => {
@@ -49,19 +49,19 @@ export const actions: Actions = {
   topic: async ({ request, params, locals: { db, today } }) => {
     const run = (input: Parameters<typeof saveTopic>[2]) => saveTopic(db, Number(params.clientId), input, today);
     const lists = ['flags', 'beighton', 'weekHolds'];
-    const done = await submitted(request, topicForm, run, { form: 'topic', lists });
+    const done = await runForm(request, topicForm, run, { form: 'topic', lists });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/check${done.value ? `?topic=${done.value}` : ''}`);
   },
   clear: async ({ request, params, locals: { db, today } }) => {
-    const done = await submitted(request, clearForm, (input) => clearScreening(db, Number(params.clientId), input, today), {
+    const done = await runForm(request, clearForm, (input) => clearScreening(db, Number(params.clientId), input, today), {
       form: 'clear'
     });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/check`);
   },
   relax: async ({ request, params, locals: { db, today } }) => {
-    const done = await submitted(request, relaxForm, (input) => relaxLimit(db, Number(params.clientId), input, today), {
+    const done = await runForm(request, relaxForm, (input) => relaxLimit(db, Number(params.clientId), input, today), {
       form: 'relax'
     });
     if (!done.ok) return done.failure;
@@ -70,7 +70,7 @@ export const actions: Actions = {
   clearLock: async ({ request, params, locals: { db, today } }) => {
     const run = ({ lockId, ...input }: { lockId: number; clearedBy: string; clearNote: string }) =>
       clearLock(db, Number(params.clientId), lockId, input, today);
-    const done = await submitted(request, clearLockForm, run, { form: 'clearLock' });
+    const done = await runForm(request, clearLockForm, run, { form: 'clearLock' });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/check`);
   }

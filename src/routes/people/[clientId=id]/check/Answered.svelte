@@ -2,23 +2,22 @@
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
   import { beighton, fromText, isCleared, limitText, screeningRows, setByInstructor, stopPlaceText, type Limit } from '$lib/core';
-  import type { BodyLock } from '$lib/server/repo/lockRepo';
-  import type { ScreeningRecord } from '$lib/server/repo/screeningRepo';
   import Field from '$lib/ui/Field.svelte';
   import { formProblem, type FormState } from '$lib/ui/formState';
   import { dateText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { keepTyped } from '$lib/ui/sending';
+  import type { PageData } from './$types';
 
   /** What was answered, what it brought, and the way to ask again. */
   type Props = {
-    screening: ScreeningRecord;
+    screening: NonNullable<PageData['screening']>;
     isOpen: boolean;
     isDue: boolean;
     hasLocks: boolean;
     /** Card at which a begun conversation goes on. */
     begunAt: string | null;
-    clearedLocks: readonly BodyLock[];
+    clearedLocks: PageData['clearedLocks'];
     week: { weekHolds: readonly string[]; homeProps: string };
     ages: Readonly<{ ageYears: number; oldestYears: number }>;
     names: Readonly<Record<string, string>>;

@@ -4,7 +4,7 @@ import { rowId } from '$lib/contract/fields';
 import { orNotFound } from '$lib/server/orNotFound';
 import { getUnits } from '$lib/server/repo/studioRepo';
 import { chooseGoal, closeGoal, saveGoal, stageFacts, turnoutLimit } from '$lib/server/service/goalSetting';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) => {
@@ -22,7 +22,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
 
 const setClosed = async ({ request, params, locals: { db } }: RequestEvent, closedAt: string | null) => {
   const run = ({ goalId }: { goalId: number }) => closeGoal(db, Number(params.clientId), goalId, closedAt);
-  const done = await submitted(request, goalIdForm, run, { form: 'close' });
+  const done = await runForm(request, goalIdForm, run, { form: 'close' });
   return done.ok ? { changed: true } : done.failure;
 };
 
@@ -31,7 +31,7 @@ export const actions: Actions = {
     const { length } = await getUnits(db);
     const parsed = rowId.safeParse(url.searchParams.get('goal'));
     const goalId = parsed.success ? parsed.data : null;
-    const done = await submitted(
+    const done = await runForm(
       request,
       goalForm(length, today),
       (input) => saveGoal(db, Number(params.clientId), goalId, input, today),
@@ -42,7 +42,7 @@ export const actions: Actions = {
   },
   work: async ({ request, params, locals: { db } }) => {
     const run = ({ goalId }: { goalId: number }) => chooseGoal(db, Number(params.clientId), goalId);
-    const done = await submitted(request, goalIdForm, run, { form: 'work' });
+    const done = await runForm(request, goalIdForm, run, { form: 'work' });
     return done.ok ? { changed: true } : done.failure;
   },
   close: (event) => setClosed(event, event.locals.now.toISOString()),

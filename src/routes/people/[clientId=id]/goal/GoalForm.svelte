@@ -9,6 +9,7 @@
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { capital, lengthNumber, numberText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import Finder from '$lib/ui/Finder.svelte';
   import Select from '$lib/ui/Select.svelte';
   import { keepTyped } from '$lib/ui/sending';
 
@@ -66,7 +67,7 @@
 >
   <ProblemNote text={formProblem(form)} />
   {#if isNew}
-    <Select
+    <Finder
       label="What for"
       name="kind"
       {groups}
@@ -94,7 +95,7 @@
 
   {#if kind === 'custom'}
     <Field label="What is it called" name="title" {form} known={known?.title} />
-    <Select
+    <Finder
       label="Told by"
       name="headline"
       groups={[{ label: '', options: ownHeadlines.map((id) => ({ value: id, label: measureOf(id).name })) }]}

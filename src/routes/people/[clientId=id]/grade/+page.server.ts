@@ -1,11 +1,12 @@
 import { error } from '@sveltejs/kit';
 import { choiceForm, dialForm, noteForm, schoolForm } from '$lib/contract/exerciseForms';
 import { goalCaseOr } from '$lib/server/orNotFound';
-import { gradeOf, setDial, settingOf } from '$lib/server/service/gradeExercise';
+import { gradeOf, settingOf } from '$lib/server/service/gradeExercise';
 import { barBrief, barsOf } from '$lib/server/service/safety';
 import { addToWeek, chooseSchool, noteExercise, takeFromWeek, weekOf } from '$lib/server/service/week';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
+import { setDial } from '$lib/server/service/settingDial';
 
 export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
@@ -53,29 +54,29 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
 
 export const actions: Actions = {
   dial: async ({ request, params, locals: { db, now } }) => {
-    const done = await submitted(request, dialForm, (input) => setDial(db, Number(params.clientId), input, now), {
+    const done = await runForm(request, dialForm, (input) => setDial(db, Number(params.clientId), input, now), {
       form: 'dial'
     });
     return done.ok ? { kept: true } : done.failure;
   },
   add: async ({ request, params, locals: { db, today } }) => {
     const run = ({ exerciseId }: { exerciseId: string }) => addToWeek(db, Number(params.clientId), exerciseId, today);
-    const done = await submitted(request, choiceForm, run, { form: 'week' });
+    const done = await runForm(request, choiceForm, run, { form: 'week' });
     return done.ok ? { kept: true } : done.failure;
   },
   take: async ({ request, params, locals: { db, today } }) => {
     const run = ({ exerciseId }: { exerciseId: string }) => takeFromWeek(db, Number(params.clientId), exerciseId, today);
-    const done = await submitted(request, choiceForm, run, { form: 'week' });
+    const done = await runForm(request, choiceForm, run, { form: 'week' });
     return done.ok ? { kept: true } : done.failure;
   },
   school: async ({ request, params, locals: { db, today } }) => {
-    const done = await submitted(request, schoolForm, (input) => chooseSchool(db, Number(params.clientId), input, today), {
+    const done = await runForm(request, schoolForm, (input) => chooseSchool(db, Number(params.clientId), input, today), {
       form: 'school'
     });
     return done.ok ? { kept: true } : done.failure;
   },
   note: async ({ request, params, locals: { db, today } }) => {
-    const done = await submitted(request, noteForm, (input) => noteExercise(db, Number(params.clientId), input, today), {
+    const done = await runForm(request, noteForm, (input) => noteExercise(db, Number(params.clientId), input, today), {
       form: 'note'
     });
     return done.ok ? { kept: true } : done.failure;

@@ -1,11 +1,12 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
+  import type { DialChange } from '$lib/contract/grade';
   import type { Dial, Side } from '$lib/core';
-  import type { Change } from '$lib/server/service/gradeExercise';
+
   import { dialText } from '$lib/ui/dialText';
   import { shortDate } from '$lib/ui/format';
 
-  type Props = { history: readonly Change[]; dials: readonly Dial[]; side: Side | null; unit: LengthUnit };
+  type Props = { history: readonly DialChange[]; dials: readonly Dial[]; side: Side | null; unit: LengthUnit };
   let { history, dials, side, unit }: Props = $props();
 </script>
 

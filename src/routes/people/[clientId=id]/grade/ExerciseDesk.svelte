@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { RadioGroup } from 'bits-ui';
   import type { ActionData, PageData } from './$types';
   import {
     dialAtRung,
@@ -106,9 +107,7 @@
       <div role="group" aria-label="Which shelf" class="flex">
         {#each [['studio', 'Studio'], ['home', 'At home']] as const as [place, label] (place)}
           <a
-            class="btn first:rounded-r-none last:-ml-px last:rounded-l-none {data.atHome === (place === 'home')
-              ? 'z-1 border-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]'
-              : ''}"
+            class="btn first:rounded-r-none last:-ml-px last:rounded-l-none aria-[current=true]:z-1"
             aria-current={data.atHome === (place === 'home') ? 'true' : undefined}
             href="{base}/grade?exercise={exercise.id}{place === 'home' ? '&shelf=home' : ''}">{label}</a
           >
@@ -173,15 +172,16 @@
       </p>
     {/if}
     {#if stackDials.length > 1}
-      <div class="flex flex-wrap gap-2" role="group" aria-label="Which stack">
+      <RadioGroup.Root
+        bind:value={() => graded.dial.id, (id) => (stackPicked = id)}
+        orientation="horizontal"
+        aria-label="Which stack"
+        class="flex flex-wrap gap-2"
+      >
         {#each stackDials as d (d.dial.id)}
-          <button
-            class="btn {d.dial.id === graded.dial.id ? 'border-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]' : ''}"
-            aria-pressed={d.dial.id === graded.dial.id}
-            onclick={() => (stackPicked = d.dial.id)}>{d.dial.name}</button
-          >
+          <RadioGroup.Item value={d.dial.id} class="btn">{d.dial.name}</RadioGroup.Item>
         {/each}
-      </div>
+      </RadioGroup.Root>
     {/if}
     <LadderPanel {graded} {stack} {rung} shelf={data.shelf} {shelfHref} {unit} onLook={look} />
   {/if}

@@ -1,9 +1,11 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
+  import type { GradedDial, GradedStack } from '$lib/contract/grade';
   import { dialAtRung, reasonText, usualStepCm, type LadderFault, type Material, type Prop, type Rung } from '$lib/core';
-  import type { GradedDial, GradedStack } from '$lib/server/service/gradeExercise';
+
   import { dialText } from '$lib/ui/dialText';
   import { lengthText } from '$lib/ui/format';
+  import Slide from '$lib/ui/Slide.svelte';
   import Why from '$lib/ui/Why.svelte';
   import LadderRow from './LadderRow.svelte';
 
@@ -42,21 +44,18 @@
       </p>
     </Why>
   </h2>
-  <label class="flex items-center gap-3">
-    <span class="sr-only">{graded.dial.name}: drag along the ladder</span>
-    <input
-      type="range"
-      class="h-8 w-full accent-mulberry"
-      min="0"
+  {#if stack.rungs.length > 1}
+    <Slide
+      label="{graded.dial.name}: along the ladder"
       max={stack.rungs.length - 1}
       value={Math.max(
         0,
         stack.rungs.findIndex((r) => r.depthCm === rung.depthCm)
       )}
-      aria-valuetext={dialText(graded.dial, value, unit)}
-      oninput={(e) => onLook(stack.rungs[Number(e.currentTarget.value)]?.depthCm ?? rung.depthCm)}
+      text={dialText(graded.dial, value, unit)}
+      onmove={(i) => onLook(stack.rungs[i]?.depthCm ?? rung.depthCm)}
     />
-  </label>
+  {/if}
   <LadderRow dial={graded.dial} rungs={stack.rungs} {shelf} {unit} nowCm={stack.rung.depthCm} lookedCm={rung.depthCm} {onLook} />
   {#each stack.faults as fault (fault.fromCm)}
     <p class="mt-1">

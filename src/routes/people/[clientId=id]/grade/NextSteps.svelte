@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
+  import type { OpenStep } from '$lib/contract/grade';
   import { reasonText, type Dial, type Step } from '$lib/core';
-  import type { OpenStep } from '$lib/server/service/gradeExercise';
+
   import { dialText } from '$lib/ui/dialText';
   import Why from '$lib/ui/Why.svelte';
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import type { LengthUnit } from '$lib/contract/fields';
+  import type { GradedDial, GradedStack } from '$lib/contract/grade';
   import {
     dialAtRung,
     isHarder,
@@ -12,7 +13,7 @@
     type Rung,
     type Side
   } from '$lib/core';
-  import type { GradedDial, GradedStack } from '$lib/server/service/gradeExercise';
+
   import { dialText } from '$lib/ui/dialText';
   import { lengthText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';

@@ -8,6 +8,7 @@
   import { formProblem, type FormState } from '$lib/ui/formState';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { keepTyped } from '$lib/ui/sending';
+  import Tip from '$lib/ui/Tip.svelte';
 
   /** The week's exercises of the goal in work, and the way to more of them. */
   type Item = {
@@ -59,9 +60,13 @@
         {#if isHere && week.length > 1}
           <form method="POST" action="?/take" class="absolute top-0 right-0" use:enhance={keepTyped}>
             <input type="hidden" name="exerciseId" value={item.id} />
-            <button class="btn btn-quiet px-2" aria-label="Take {item.name} out of the week" title="Take out of the week"
-              ><X size={16} /></button
-            >
+            <Tip text="Take out of the week">
+              {#snippet children(props)}
+                <button {...props} type="submit" class="btn btn-quiet px-2" aria-label="Take {item.name} out of the week"
+                  ><X size={16} /></button
+                >
+              {/snippet}
+            </Tip>
           </form>
         {/if}
       </li>

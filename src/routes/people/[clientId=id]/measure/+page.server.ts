@@ -10,7 +10,7 @@ import { lengthsOf, type GoalCase } from '$lib/server/service/clientCase';
 import { daysSince, isDue, ownRecord, stackStepCm, takenOf } from '$lib/server/service/taken';
 import { saveOccasion } from '$lib/server/service/measuring';
 import { measuresOf, usualSet } from '$lib/server/service/reading';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 type SetSize = 'short' | 'full';
@@ -82,7 +82,7 @@ export const actions: Actions = {
     const measure = measureIdForm.safeParse({ measureId: url.searchParams.get('m') });
     if (!measure.success) redirect(303, `/people/${c.client.id}/measure`);
     const form = measureForm(measure.data, c.units.length, (side) => lengthsOf(c.client, side), today);
-    const done = await submitted(request, form, (input) => saveOccasion(db, c.client.id, input), { form: 'save' });
+    const done = await runForm(request, form, (input) => saveOccasion(db, c.client.id, input), { form: 'save' });
     if (!done.ok) return done.failure;
     const size = sizeOf(url, c);
     const next = openToday(c, size, today).find((id) => id !== measure.data.id);
@@ -96,6 +96,6 @@ async function setRemoved({ request, params, locals: { db, caseOf } }: RequestEv
   const { client } = await orNotFound(caseOf(Number(params.clientId)));
   const form = z.object({ occasionId: rowId });
   const run = ({ occasionId }: { occasionId: number }) => updateOccasionRemoved(db, client.id, occasionId, removedAt);
-  const done = await submitted(request, form, run, { form: 'remove' });
+  const done = await runForm(request, form, run, { form: 'remove' });
   return done.ok ? { changed: true } : done.failure;
 }

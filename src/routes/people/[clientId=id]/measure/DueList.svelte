@@ -19,10 +19,8 @@
 <nav class="flex flex-col gap-4 self-start max-lg:order-last" aria-label="What to measure">
   <div class="flex gap-2">
     {#each ['short', 'full'] as const as kind (kind)}
-      <a
-        class="btn grow {kind === size ? 'border-mulberry text-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]' : ''}"
-        href="{base}?set={kind}"
-        aria-current={kind === size ? 'true' : undefined}>{capital(kind)}, {counts[kind]}</a
+      <a class="btn grow" href="{base}?set={kind}" aria-current={kind === size ? 'true' : undefined}
+        >{capital(kind)}, {counts[kind]}</a
       >
     {/each}
   </div>

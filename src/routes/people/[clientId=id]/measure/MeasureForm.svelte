@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import type { BodyState, LengthUnit } from '$lib/contract/fields';
+  import type { Taken } from '$lib/contract/taken';
   import { sidesOf, type ConditionsInput } from '$lib/contract/measureForms';
   import {
     comparesAs,
@@ -22,7 +23,7 @@
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { headlineText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
-  import type { TakenReading } from '$lib/server/service/taken';
+
   import Conditions from './Conditions.svelte';
   import InstrumentPane from './InstrumentPane.svelte';
   import { MeasureState } from './measureState.svelte';
@@ -38,7 +39,7 @@
     own: readonly { way: WayId; record: OwnRecord }[];
     stackStepCm: number;
     stackHeights: readonly number[];
-    taken: readonly TakenReading[];
+    taken: readonly Taken[];
     todaysTrials: readonly { side: Side | null; mode: MeasureMode; way: WayId; entries: Entries; bodyState: BodyState }[];
     conditions: Pick<ConditionsInput, 'bodyState' | 'dayTime' | 'training' | 'measurer'>;
     consent: Readonly<{ givenBy: string; givenOn: string }> | null;
@@ -114,9 +115,9 @@
   const position = $derived(positionOf(measure.id));
   /** The figure stands as what is typed says, and as last time pale behind. */
   const shownSide = $derived(
-    measure.sides === 'each' ? (places.find((side) => state.reading(side, measure.modes[0]!) !== null) ?? lead) : null
+    measure.sides === 'each' ? (places.find((side) => state.result(side, measure.modes[0]!) !== null) ?? lead) : null
   );
-  const typedNow = $derived(state.reading(shownSide, measure.modes[0]!));
+  const typedNow = $derived(state.result(shownSide, measure.modes[0]!));
   const lastOne = $derived(state.before(shownSide, measure.modes[0]!));
   const drawnValue = $derived(position.drives ? (typedNow?.ok ? typedNow.value.value : lastOne?.value) : undefined);
   const markedFor = $derived(
@@ -143,7 +144,7 @@
       pose={poseAt(position, stage)}
       setting={{ side: shownSide ?? lead, ...(drawnValue !== undefined && { value: drawnValue }) }}
       before={position.drives && typedNow?.ok && lastOne ? lastOne.value : null}
-      reading={markedFor}
+      mark={markedFor}
       body={client.body}
       label="{measure.name}, {markedFor === 'tape'
         ? 'where the tape goes'

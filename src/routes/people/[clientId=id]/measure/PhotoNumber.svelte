@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Result } from '$lib/contract/problem';
-  import { z95, type PhotoReading, type PhotoSpec } from '$lib/core';
+  import { z95, type PhotoResult, type PhotoSpec } from '$lib/core';
   import { numberText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import Why from '$lib/ui/Why.svelte';
@@ -9,24 +9,24 @@
   type Props = {
     spec: PhotoSpec;
     /** Null until every point is set. */
-    reading: Result<PhotoReading> | null;
-    /** What the reading comes to, past a straight line too. */
+    result: Result<PhotoResult> | null;
+    /** What the result comes to, past a straight line too. */
     value: number | null;
     shown: (value: number) => string;
     /** Beyond it no body goes. */
     possible: readonly [number, number];
   };
-  let { spec, reading, value, shown, possible }: Props = $props();
+  let { spec, result, value, shown, possible }: Props = $props();
   const [low, high] = $derived(possible);
 </script>
 
 <div aria-live="polite">
-  {#if reading === null}
+  {#if result === null}
     <p class="text-ink-soft">The number appears when every point is set.</p>
-  {:else if !reading.ok}
-    <p class="font-semibold text-stop" role="alert">{problemText(reading.problem)}</p>
+  {:else if !result.ok}
+    <p class="font-semibold text-stop" role="alert">{problemText(result.problem)}</p>
   {:else}
-    {@const r = reading.value}
+    {@const r = result.value}
     <p class="text-[56px] leading-none font-bold" data-testid="photo-value">{value === null ? '' : shown(value)}</p>
     <p>
       ± {shown(z95 * r.value.sd)}

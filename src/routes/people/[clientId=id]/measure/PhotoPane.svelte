@@ -45,13 +45,13 @@
   const slots = $derived(measuring.slots(places));
   let at = $state(0);
   const slot = $derived(slots[at] ?? null);
-  const reading = $derived(desk.reading(pxPerShownPx));
+  const result = $derived(desk.result(pxPerShownPx));
   const [low, high] = $derived(measure.possible);
   const foldDeg = $derived(photoFoldDeg(spec, measure.possible));
   let isPast = $state(false);
   /** The value of the picture as it stands; null while something is missing. */
   const value = $derived(
-    reading?.ok ? (foldDeg !== null && isPast ? 2 * foldDeg - reading.value.value.value : reading.value.value.value) : null
+    result?.ok ? (foldDeg !== null && isPast ? 2 * foldDeg - result.value.value.value : result.value.value.value) : null
   );
   const isImpossible = $derived(value !== null && (value < low || value > high));
   const shown = (value: number) => (measure.unit === 'cm' ? lengthText(value, unit) : degText(value, 1));
@@ -129,7 +129,7 @@
             pose={positionOf(measure.id).pose}
             setting={{ side: slot?.side ?? 'left' }}
             {body}
-            reading="landmarks"
+            mark="landmarks"
             label="Where the points go"
             class="h-72 w-full"
           />
@@ -142,7 +142,7 @@
       {#if desk.picture}
         {#if desk.trouble}<p class="font-semibold text-stop" role="alert">{desk.trouble}</p>{/if}
         <PointList {desk} {unit} {usesGuess} />
-        <PhotoNumber {spec} {reading} {value} {shown} possible={measure.possible} />
+        <PhotoNumber {spec} {result} {value} {shown} possible={measure.possible} />
         {#if foldDeg !== null}
           <label class="choice"
             ><input type="checkbox" bind:checked={isPast} /> Past a straight line: counts beyond {foldDeg}°</label

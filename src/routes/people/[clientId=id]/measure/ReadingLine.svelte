@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { BodyState, LengthUnit } from '$lib/contract/fields';
   import type { Result } from '$lib/contract/problem';
-  import { z95, type Measure, type MeasureReading, type Propagated } from '$lib/core';
+  import { z95, type Measure, type MeasureResult, type Propagated } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
   import { changeText, degText, headlineText, shortDate, stateText, valueText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
@@ -10,7 +10,7 @@
 
   type Props = {
     measure: Measure;
-    result: Result<MeasureReading> | null;
+    result: Result<MeasureResult> | null;
     unit: LengthUnit;
     state: BodyState;
     before: Before | null;

@@ -2,17 +2,18 @@
   import { enhance } from '$app/forms';
   import Trash from '@lucide/svelte/icons/trash-2';
   import type { LengthUnit } from '$lib/contract/fields';
+  import type { Taken } from '$lib/contract/taken';
   import { wayOf, type Measure } from '$lib/core';
-  import type { TakenReading } from '$lib/server/service/taken';
+
   import { changeText, dateText, headlineText, stateText } from '$lib/ui/format';
   import { undoable } from '$lib/ui/sending';
   import SideMark from '$lib/ui/SideMark.svelte';
 
-  type Props = { measure: Measure; taken: readonly TakenReading[]; unit: LengthUnit };
+  type Props = { measure: Measure; taken: readonly Taken[]; unit: LengthUnit };
   let { measure, taken, unit }: Props = $props();
   const shownRows = 16;
   const rows = $derived(taken.slice(-shownRows).toReversed());
-  const isFirst = (row: TakenReading, i: number) => rows[i - 1]?.occasionId !== row.occasionId;
+  const isFirst = (row: Taken, i: number) => rows[i - 1]?.occasionId !== row.occasionId;
 </script>
 
 {#if rows.length > 0}

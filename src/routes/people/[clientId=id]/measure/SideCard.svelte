@@ -90,7 +90,7 @@
         {#each impossible as message, i (i)}<p class="text-stop">{message}</p>{/each}
         <ReadingLine
           {measure}
-          result={state.reading(side, mode)}
+          result={state.result(side, mode)}
           {unit}
           state={state.bodyState}
           before={state.before(side, mode)}

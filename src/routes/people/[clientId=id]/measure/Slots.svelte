@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { RadioGroup } from 'bits-ui';
   import type { Measure } from '$lib/core';
   import SideMark from '$lib/ui/SideMark.svelte';
   import { capital } from '$lib/ui/format';
@@ -25,18 +26,21 @@
       {capital(placeOf(slot))}, {modeWord[slot.mode]}, trial {slot.n}
     {:else}All in. Choose one to take it again.{/if}
   </p>
-  <div class="flex flex-wrap gap-1" role="group" aria-label="Which number is taken next">
+  <RadioGroup.Root
+    bind:value={() => String(at), (v) => (at = Number(v))}
+    orientation="horizontal"
+    aria-label="Which number is taken next"
+    class="flex flex-wrap gap-1"
+  >
     {#each slots as s, i (`${s.side}/${s.mode}/${s.n}`)}
-      <button
-        type="button"
-        class="btn min-w-12 px-2 {i === at ? 'border-mulberry text-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]' : ''}"
-        aria-pressed={i === at}
+      <RadioGroup.Item
+        value={String(i)}
+        class="btn min-w-12 px-2"
         aria-label="{placeOf(s)}, {modeWord[s.mode]}, trial {s.n}: {state.slotText(s) || 'open'}"
-        onclick={() => (at = i)}
       >
         {#if s.side}<SideMark side={s.side} size={12} filled={s.mode === 'active'} />{/if}
         {state.slotText(s) || '—'}
-      </button>
+      </RadioGroup.Item>
     {/each}
-  </div>
+  </RadioGroup.Root>
 </div>

@@ -44,15 +44,15 @@ const type = (
 describe('what is typed is told at once', () => {
   test('nothing typed says nothing', () => {
     const state = stateOf('front_split_gap');
-    expect(state.reading('left', 'passive')).toBeNull();
+    expect(state.result('left', 'passive')).toBeNull();
     expect(state.impossible('left', 'passive')).toEqual([]);
     expect(state.sideDifference('passive')).toBeNull();
   });
 
-  test('a comma is a point; the mean of two trials is the reading', () => {
+  test('a comma is a point; the mean of two trials is what counts', () => {
     const state = stateOf('front_split_gap');
     type(state, 'left', ['22,5', '21.5']);
-    expect(state.reading('left', 'passive')).toMatchObject({ ok: true, value: { value: 22 } });
+    expect(state.result('left', 'passive')).toMatchObject({ ok: true, value: { value: 22 } });
   });
 
   // By hand: two legs of 90 cm, each at asin(22/90) = 14.15° over the floor, open 180 − 2 · 14.15 = 151.7°.
@@ -66,20 +66,20 @@ describe('what is typed is told at once', () => {
   test('inches are read as such', () => {
     const state = stateOf('front_split_gap', { unit: 'in' });
     type(state, 'left', ['10']);
-    expect(state.reading('left', 'passive')).toMatchObject({ value: { value: 25.4 } });
+    expect(state.result('left', 'passive')).toMatchObject({ value: { value: 25.4 } });
   });
 
   test('a number no leg allows is told beside it, and read by nobody', () => {
     const state = stateOf('front_split_gap');
     type(state, 'left', ['95']);
     expect(state.impossible('left', 'passive')).toEqual([expect.stringMatching(/Longer than the leg/)]);
-    expect(state.reading('left', 'passive')).toBeNull();
+    expect(state.result('left', 'passive')).toBeNull();
   });
 
   test('half a number is wrong, not zero', () => {
     const state = stateOf('front_split_gap');
     type(state, 'left', ['2x']);
-    expect(state.reading('left', 'passive')).toBeNull();
+    expect(state.result('left', 'passive')).toBeNull();
     expect(state.impossible('left', 'passive')).toEqual(['Write a number, for example 12.5']);
   });
 

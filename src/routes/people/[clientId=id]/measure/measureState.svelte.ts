@@ -7,8 +7,8 @@ import {
   crossCheckWays,
   isSignedDepth,
   looksSwapped,
-  measureReading,
-  openingReading,
+  measureResult,
+  splitOpening,
   otherSide,
   sideDifference,
   wayOf,
@@ -18,7 +18,7 @@ import {
   type Entries,
   type Measure,
   type MeasureMode,
-  type MeasureReading,
+  type MeasureResult,
   type Occasion,
   type OwnRecord,
   type Propagated,
@@ -37,11 +37,11 @@ type Source = () => Readonly<{
   lengths: readonly { side: Side | null; lengths: BodyLengths }[];
   own: readonly { way: WayId; record: OwnRecord }[];
   stackStepCm: number;
-  /** The last reading that is alike. */
+  /** The last one taken alike. */
   before: (alike: Alike) => Before | null;
   /** What was read today in another state, taken alike: the start of the visit against its end. */
   earlierToday: (alike: Alike) => Readonly<{ value: number; state: BodyState }> | null;
-  /** The last reading of the same side, mode and state that was taken another way or on another support. */
+  /** The last one of the same side, mode and state that was taken another way or on another support. */
   otherwise: (alike: Alike) => string | null;
   /** What was written today another way. */
   otherWays: (side: Side | null, mode: MeasureMode, way: WayId) => readonly { way: WayId; trials: Entries[] }[];
@@ -162,13 +162,13 @@ export class MeasureState {
 
   #own = (): OwnRecord | undefined => this.#source().own.find((o) => o.way === this.way)?.record;
 
-  /** The reading of what is typed so far; null while nothing readable is. */
-  reading(side: Side | null, mode: MeasureMode): Result<MeasureReading> | null {
+  /** What is typed so far comes to; null while nothing readable is. */
+  result(side: Side | null, mode: MeasureMode): Result<MeasureResult> | null {
     const { measure, stackStepCm } = this.#source();
     const trials = this.#entries(side, mode);
     if (trials.length === 0) return null;
     return compute(() =>
-      measureReading({
+      measureResult({
         measure,
         way: this.way,
         trials,
@@ -182,18 +182,18 @@ export class MeasureState {
 
   /** The opening of a split at this depth; null for what is no split. */
   opening(side: Side | null, mode: MeasureMode): Propagated | null {
-    const reading = this.reading(side, mode);
-    if (!reading?.ok || reading.value.sd === null || !isSignedDepth(this.#source().measure)) return null;
-    const { value, sd } = reading.value;
+    const now = this.result(side, mode);
+    if (!now?.ok || now.value.sd === null || !isSignedDepth(this.#source().measure)) return null;
+    const { value, sd } = now.value;
     const [lead, trail] = [this.#lengths(side), this.#lengths(side === null ? null : otherSide(side))];
-    const result = compute(() => openingReading({ value, sd }, lead.legCm, trail.legCm));
+    const result = compute(() => splitOpening({ value, sd }, lead.legCm, trail.legCm));
     return result.ok ? result.value : null;
   }
 
   /** What is typed, for a comparison on the same body; null while nothing is, or no error is known. */
   #compared(side: Side | null, mode: MeasureMode): Uncertain | null {
-    const reading = this.reading(side, mode);
-    return reading?.ok && reading.value.sd !== null ? { value: reading.value.value, sd: reading.value.sd } : null;
+    const now = this.result(side, mode);
+    return now?.ok && now.value.sd !== null ? { value: now.value.value, sd: now.value.sd } : null;
   }
 
   sideDifference(mode: MeasureMode): SideDifference | null {
@@ -207,7 +207,7 @@ export class MeasureState {
   }
 
   looksSwapped(mode: MeasureMode): boolean {
-    const [left, right] = [this.reading('left', mode), this.reading('right', mode)];
+    const [left, right] = [this.result('left', mode), this.result('right', mode)];
     const [wasLeft, wasRight] = [this.before('left', mode), this.before('right', mode)];
     if (!left?.ok || !right?.ok || !wasLeft || !wasRight || left.value.sd === null) return false;
     return looksSwapped(

@@ -12,7 +12,7 @@ import {
   meanLengths,
   measures,
   bodyLengths,
-  photoReading,
+  photoResult,
   poseFigure,
   poses,
   positionOf,
@@ -157,7 +157,7 @@ function readOff(measure: Measure, way: WayId, side: Side | null, value: number)
   if (isPhoto(way)) {
     if (!position.drives) return [{ [field]: value }]; // a picture of an angle of one's own is not drawn
     const { points } = drawnPicture(figure(), 7);
-    const read = photoReading(position.photo!, points).value.value;
+    const read = photoResult(position.photo!, points).value.value;
     const fold = photoFoldDeg(position.photo!, measure.possible);
     return [{ [field]: fold !== null && value > fold ? 2 * fold - read : read }];
   }

@@ -6,7 +6,7 @@ import { withGoal } from '$lib/server/service/clientCase';
 import { painAlertsOf, tellLater } from '$lib/server/service/pain';
 import { painText } from '$lib/server/service/safety';
 import { weekOf } from '$lib/server/service/week';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 const shownPains = 20;
@@ -47,7 +47,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
 
 export const actions: Actions = {
   tell: async ({ request, params, locals: { db, now, today } }) => {
-    const done = await submitted(request, toldPainForm(today), (input) => tellLater(db, Number(params.clientId), input, now), {
+    const done = await runForm(request, toldPainForm(today), (input) => tellLater(db, Number(params.clientId), input, now), {
       form: 'tell'
     });
     if (!done.ok) return done.failure;

@@ -16,6 +16,7 @@
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { dateText, shortDate } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import Finder from '$lib/ui/Finder.svelte';
   import Select from '$lib/ui/Select.svelte';
   import { keepTyped } from '$lib/ui/sending';
 
@@ -84,7 +85,7 @@
 
     <div class="grid gap-4 sm:grid-cols-2">
       <Field label="On which day" name="feltOn" type="date" {form} known={data.today} />
-      <Select
+      <Finder
         label="After which exercise"
         name="exerciseId"
         value={exerciseId}

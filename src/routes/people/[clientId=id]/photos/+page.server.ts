@@ -1,21 +1,21 @@
 import { consentForm, photoIdForm } from '$lib/contract/photoForms';
 import { orNotFound } from '$lib/server/orNotFound';
 import { findConsent, listPhotos, upsertConsent, type Photo } from '$lib/server/repo/photoRepo';
-import { changeBetween, readingOf, seriesOf } from '$lib/server/service/photoSeries';
+import { changeBetween, takenWith, photoSeries } from '$lib/server/service/photoSeries';
 import { removePhotos, revokeConsent } from '$lib/server/service/photos';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import { z } from 'zod';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf } }) => {
   const c = await orNotFound(caseOf(Number(params.clientId)));
   const photos = await listPhotos(db, c.client.id);
-  const series = seriesOf(photos);
+  const series = photoSeries(photos);
   const chosen = series.find((s) => s.key === url.searchParams.get('of')) ?? series.find((s) => s.photos.length > 1) ?? series[0];
   const inSeries = (name: string) => chosen?.photos.find((p) => p.id === url.searchParams.get(name));
   const first = inSeries('before') ?? chosen?.photos[0];
   const last = inSeries('after') ?? chosen?.photos.at(-1);
-  const shown = (p: Photo) => ({ ...p, value: readingOf(c, p)?.value ?? null });
+  const shown = (p: Photo) => ({ ...p, value: takenWith(c, p)?.value ?? null });
   return {
     consent: await findConsent(db, c.client.id),
     count: photos.length,
@@ -30,24 +30,19 @@ export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf }
 export const actions: Actions = {
   consent: async ({ request, params, locals: { db, caseOf, today } }) => {
     const { client } = await orNotFound(caseOf(Number(params.clientId)));
-    const done = await submitted(
-      request,
-      consentForm,
-      ({ givenBy }) => upsertConsent(db, client.id, { givenBy, givenOn: today }),
-      {
-        form: 'consent'
-      }
-    );
+    const done = await runForm(request, consentForm, ({ givenBy }) => upsertConsent(db, client.id, { givenBy, givenOn: today }), {
+      form: 'consent'
+    });
     return done.ok ? { consented: true } : done.failure;
   },
   revoke: async ({ request, params, locals: { db, photoFiles, caseOf } }) => {
     const { client } = await orNotFound(caseOf(Number(params.clientId)));
-    const done = await submitted(request, z.object({}), () => revokeConsent(db, photoFiles, client.id), { form: 'revoke' });
+    const done = await runForm(request, z.object({}), () => revokeConsent(db, photoFiles, client.id), { form: 'revoke' });
     return done.ok ? { revoked: true } : done.failure;
   },
   remove: async ({ request, params, locals: { db, photoFiles, caseOf } }) => {
     const { client } = await orNotFound(caseOf(Number(params.clientId)));
-    const done = await submitted(request, photoIdForm, ({ photoId }) => removePhotos(db, photoFiles, client.id, [photoId]), {
+    const done = await runForm(request, photoIdForm, ({ photoId }) => removePhotos(db, photoFiles, client.id, [photoId]), {
       form: 'remove'
     });
     return done.ok ? { removed: true } : done.failure;

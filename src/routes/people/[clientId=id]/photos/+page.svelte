@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import { measureOf } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
+  import Confirm from '$lib/ui/Confirm.svelte';
   import { capital, dateText, headlineText, plural, shortDate, stateText } from '$lib/ui/format';
   import Field from '$lib/ui/Field.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
@@ -32,20 +33,16 @@
   <div class="flex flex-wrap items-start gap-x-8 gap-y-3">
     <h1 class="grow">Pictures, before and after</h1>
     {#if data.consent}
-      <details class="max-w-md">
-        <summary class="min-h-11 content-center text-ink-soft">
-          Kept on this machine with the consent of {data.consent.givenBy}, {dateText(data.consent.givenOn)}
-        </summary>
-        <form method="POST" action="?/revoke" use:enhance class="mt-2 flex flex-col items-start gap-2">
-          <p>
-            Taking it back deletes {data.count === 0 ? 'nothing: there is no picture' : plural(data.count, 'picture')} of {data
-              .client.name}, and cannot be undone. The measures stay.
-          </p>
-          <button class="btn border-2 border-stop text-stop"
-            >Take back the consent{data.count > 0 ? ', delete the pictures' : ''}</button
-          >
-        </form>
-      </details>
+      <p class="flex max-w-2xl flex-wrap items-center gap-x-3 text-ink-soft">
+        Kept on this machine with the consent of {data.consent.givenBy}, {dateText(data.consent.givenOn)}.
+        <Confirm
+          title="Take back the consent?"
+          text="It deletes {data.count === 0 ? 'nothing: there is no picture' : plural(data.count, 'picture')} of {data.client
+            .name}, and cannot be undone. The measures stay."
+          yes="Take it back{data.count > 0 ? ', delete the pictures' : ''}"
+          action="?/revoke">Take it back</Confirm
+        >
+      </p>
     {/if}
   </div>
 
@@ -69,13 +66,7 @@
   {:else}
     <nav class="mt-3 flex flex-wrap gap-2" aria-label="Which measure">
       {#each data.series as s (s.key)}
-        <a
-          class="btn leading-tight {s.key === chosen.key
-            ? 'border-mulberry text-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]'
-            : ''}"
-          href="{base}?of={s.key}"
-          aria-current={s.key === chosen.key ? 'true' : undefined}
-        >
+        <a class="btn leading-tight" href="{base}?of={s.key}" aria-current={s.key === chosen.key ? 'true' : undefined}>
           {#if s.side}<SideMark side={s.side} size={14} filled={s.mode === 'active'} />{/if}
           {capital(measureOf(s.measureId).name)}, {placeOf(s)} <span class="font-normal text-ink-soft">{s.count}</span>
         </a>
@@ -121,9 +112,7 @@
                   <span class="flex gap-2 py-1">
                     {#each [{ name: 'before', now: data.before.id }, { name: 'after', now: data.after?.id }] as place (place.name)}
                       <a
-                        class="btn {place.now === photo.id
-                          ? 'border-mulberry text-mulberry shadow-[inset_0_0_0_1px_var(--color-mulberry)]'
-                          : ''}"
+                        class="btn"
                         aria-current={place.now === photo.id ? 'true' : undefined}
                         aria-label="{dateText(photo.takenOn)} as {place.name}"
                         href={addressOf({ [place.name]: photo.id })}>{capital(place.name)}</a
@@ -132,13 +121,14 @@
                   </span>
                 </td>
                 <td class="text-right">
-                  <details class="inline-block text-left">
-                    <summary class="btn btn-quiet" aria-label="Delete the picture of {dateText(photo.takenOn)}">Delete</summary>
-                    <form method="POST" action="?/remove" use:enhance class="mt-1">
-                      <input type="hidden" name="photoId" value={photo.id} />
-                      <button class="btn border-2 border-stop text-stop">Delete it for good; the measure stays</button>
-                    </form>
-                  </details>
+                  <Confirm
+                    label="Delete the picture of {dateText(photo.takenOn)}"
+                    title="Delete the picture of {dateText(photo.takenOn)}?"
+                    text="It cannot be undone. The measure stays."
+                    yes="Delete it for good"
+                    action="?/remove"
+                    fields={{ photoId: photo.id }}>Delete</Confirm
+                  >
                 </td>
               </tr>
             {/each}

@@ -4,16 +4,16 @@ import { planForm } from '$lib/contract/forms';
 import { splitCaseOr } from '$lib/server/orNotFound';
 import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
 import { hasBaseline } from '$lib/server/service/taken';
-import { latestReading, readingsOf } from '$lib/server/service/splitReadings';
+import { latestSplit, takenSplits } from '$lib/server/service/takenSplit';
 import { makePlan, planView } from '$lib/server/service/planning';
-import { submitted } from '$lib/server/submitted';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf, today } }) => {
   const c = await splitCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
-  const readings = readingsOf(c);
-  const change = (side: 'left' | 'right') => latestReading(readings, side, 'passive')?.change ?? null;
+  const readings = takenSplits(c);
+  const change = (side: 'left' | 'right') => latestSplit(readings, side, 'passive')?.change ?? null;
   return {
     isOpen: isOpenForWork(c),
     isCheckDue: isCheckDue(c, today),
@@ -27,7 +27,7 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf, today } }
 
 export const actions: Actions = {
   make: async ({ request, params, locals: { db, today } }) => {
-    const done = await submitted(request, planForm, (input) => makePlan(db, Number(params.clientId), input, today));
+    const done = await runForm(request, planForm, (input) => makePlan(db, Number(params.clientId), input, today));
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/plan`);
   }

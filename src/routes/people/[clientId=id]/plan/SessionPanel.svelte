@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { SessionView, WeekView } from '$lib/contract/plan';
   import {
     blockWhyText,
     compileSession,
@@ -11,7 +12,7 @@
     type Prop
   } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
-  import type { SessionView, WeekView } from '$lib/server/service/planning';
+
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { capital, clockText, depthText, numberText, weekdayDate } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';

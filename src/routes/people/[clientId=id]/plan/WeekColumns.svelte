@@ -2,8 +2,9 @@
   import Check from '@lucide/svelte/icons/check';
   import OctagonX from '@lucide/svelte/icons/octagon-x';
   import Play from '@lucide/svelte/icons/play';
+  import type { SessionView, WeekView } from '$lib/contract/plan';
   import { compileSession } from '$lib/core';
-  import type { SessionView, WeekView } from '$lib/server/service/planning';
+
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { capital, clockText, shortDate } from '$lib/ui/format';
 

@@ -9,9 +9,10 @@ import { isCheckDue, isOpenForWork, limitsOf } from '$lib/server/service/checkin
 import { dateOf } from '$lib/server/service/clientCase';
 import { prepareSession } from '$lib/server/service/planning';
 import { dayOf, startSession } from '$lib/server/service/practising';
-import { endedSessions, pendingResume, proposalsOf } from '$lib/server/service/reviewing';
-import { submitted } from '$lib/server/submitted';
+import { pendingResume, proposalsOf } from '$lib/server/service/reviewing';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
+import { endedSessions } from '$lib/server/service/sessionRecords';
 
 export const load: PageServerLoad = async ({ params, url, locals: { caseOf, today } }) => {
   const c = await splitCaseOr(caseOf(Number(params.clientId)));
@@ -43,7 +44,7 @@ export const actions: Actions = {
       await startSession(db, Number(params.clientId), sessionId, input, now);
       return sessionId;
     };
-    const done = await submitted(request, z.intersection(sessionForm, startForm), run, { lists: ['today'] });
+    const done = await runForm(request, z.intersection(sessionForm, startForm), run, { lists: ['today'] });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/practise/${done.value}`);
   }

@@ -1,3 +1,4 @@
+import type { Taken } from '$lib/contract/taken';
 import {
   endStopOf,
   measureOf,
@@ -12,8 +13,8 @@ import {
 import type { BodyState } from '$lib/contract/fields';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { compareActive, compareSides } from '$lib/server/service/comparing';
-import { hasBaseline, latestTaken, takenOf, type TakenReading } from '$lib/server/service/taken';
-import { frontSplitGap, readingsOf } from '$lib/server/service/splitReadings';
+import { hasBaseline, latestTaken, takenOf } from '$lib/server/service/taken';
+import { frontSplitGap, takenSplits } from '$lib/server/service/takenSplit';
 import { withSplit, type GoalCase } from '$lib/server/service/clientCase';
 
 import { safetyOf } from '$lib/server/service/safety';
@@ -23,14 +24,14 @@ import type { PageServerLoad } from './$types';
 /** The newest reading of the headline on one side, with what it is told beside. */
 function figureOf(c: GoalCase, side: Side | null, mode: MeasureMode) {
   const latest = latestTaken(c, c.goal.headline, side, mode);
-  const alike = (r: TakenReading) =>
+  const alike = (r: Taken) =>
     r.measureId === c.goal.headline && r.side === side && r.mode === mode && r.bodyState === latest?.bodyState;
   const first = takenOf(c).find(alike);
   return { latest, first: first && first.occasionId !== latest?.occasionId ? first : null };
 }
 
 /** The state of the body the headline was taken in most often. */
-function mostTakenState(taken: readonly TakenReading[]): BodyState {
+function mostTakenState(taken: readonly Taken[]): BodyState {
   const count = (state: BodyState) => taken.filter((r) => r.bodyState === state).length;
   return (['cold', 'warm', 'after'] as const).toSorted((a, b) => count(b) - count(a))[0]!;
 }
@@ -68,7 +69,7 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
       activeGap: headline.modes.length > 1 ? compareActive(ofHeadline, side) : null,
       openingDeg:
         headline.id === frontSplitGap
-          ? (readingsOf(c).findLast((r) => r.side === side && r.mode === 'passive')?.openingDeg ?? null)
+          ? (takenSplits(c).findLast((r) => r.side === side && r.mode === 'passive')?.openingDeg ?? null)
           : null
     })),
     sidesCompared: headline.sides === 'each' ? compareSides(ofHeadline, mainMode!) : null,

@@ -2,6 +2,7 @@
   import { measureOf, motions, z95, type Link, type PositionReading } from '$lib/core';
   import { capital, degApart, degText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
+  import Slide from '$lib/ui/Slide.svelte';
   import Why from '$lib/ui/Why.svelte';
   import { balanceRows, fullShare } from './balance';
 
@@ -44,17 +45,13 @@
         )} - {percent(value - z95 * link.passive.sd, link.needDeg)})"
       ></span>
       {#if canTry && link.coupled}
-        <input
-          type="range"
-          class="try absolute inset-0 w-full"
-          dir={way === 'left' ? 'rtl' : 'ltr'}
-          min="0"
+        <Slide
+          label="What if: {measureOf(link.measure).name}, {link.side ?? 'both'}"
           max={Math.round(link.needDeg * fullShare)}
-          step="1"
           value={Math.round(value)}
-          aria-label="What if: {measureOf(link.measure).name}, {link.side ?? 'both'}"
-          aria-valuetext="{Math.round(value)} degrees"
-          oninput={(e) => ontry(link.key, Number(e.currentTarget.value))}
+          text="{Math.round(value)} degrees"
+          over={way}
+          onmove={(deg) => ontry(link.key, deg)}
         />
       {/if}
     {:else}

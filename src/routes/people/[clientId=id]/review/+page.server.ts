@@ -2,10 +2,11 @@ import { z } from 'zod';
 import { decideForm } from '$lib/contract/forms';
 import { splitCaseOr } from '$lib/server/orNotFound';
 import { dateOf } from '$lib/server/service/clientCase';
-import { readingsOf } from '$lib/server/service/splitReadings';
-import { acceptProposals, attendanceOf, decideProposal, doneAgainstPlan, proposalsOf } from '$lib/server/service/reviewing';
-import { submitted } from '$lib/server/submitted';
+import { takenSplits } from '$lib/server/service/takenSplit';
+import { attendanceOf, doneAgainstPlan, proposalsOf } from '$lib/server/service/reviewing';
+import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
+import { acceptProposals, decideProposal } from '$lib/server/service/deciding';
 
 const shownDecisions = 12;
 
@@ -17,21 +18,21 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
     attendance: attendanceOf(c),
     proposals: proposalsOf(c),
     decisions: c.decisions.toReversed().slice(0, shownDecisions),
-    readings: readingsOf(c).filter((r) => r.mode === 'passive'),
+    readings: takenSplits(c).filter((r) => r.mode === 'passive'),
     shelf: c.shelf
   };
 };
 
 export const actions: Actions = {
   acceptAll: async ({ request, params, locals: { db, today } }) => {
-    const done = await submitted(request, z.object({}), () => acceptProposals(db, Number(params.clientId), today), {
+    const done = await runForm(request, z.object({}), () => acceptProposals(db, Number(params.clientId), today), {
       form: 'acceptAll'
     });
     return done.ok ? { decided: true } : done.failure;
   },
   decide: async ({ request, params, locals: { db, today } }) => {
     const run = (input: z.output<typeof decideForm>) => decideProposal(db, Number(params.clientId), input, today);
-    const done = await submitted(request, decideForm, run, { form: 'decide' });
+    const done = await runForm(request, decideForm, run, { form: 'decide' });
     return done.ok ? { decided: true } : done.failure;
   }
 };

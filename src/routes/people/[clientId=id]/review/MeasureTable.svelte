@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
+  import type { TakenSplit } from '$lib/contract/taken';
   import { wayOf } from '$lib/core';
-  import type { SideReading } from '$lib/server/service/splitReadings';
+
   import { changeText, dateText, degText, depthText, lengthText, stateText } from '$lib/ui/format';
 
-  let { readings, unit }: { readings: readonly SideReading[]; unit: LengthUnit } = $props();
+  let { readings, unit }: { readings: readonly TakenSplit[]; unit: LengthUnit } = $props();
 </script>
 
 <div class="overflow-x-auto">

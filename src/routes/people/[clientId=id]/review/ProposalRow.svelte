@@ -1,9 +1,10 @@
 <script lang="ts">
+  import type { Proposal } from '$lib/contract/review';
   import { whyText } from '$lib/core';
   import { enhance } from '$app/forms';
   import type { LengthUnit } from '$lib/contract/fields';
   import type { Verdict } from '$lib/core';
-  import type { Proposal } from '$lib/server/service/reviewing';
+
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, typedOr, type FormState } from '$lib/ui/formState';

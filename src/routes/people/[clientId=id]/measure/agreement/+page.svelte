@@ -3,6 +3,7 @@
   import AgreementChart from './AgreementChart.svelte';
   import { capital, changeText, dateText, numberText, plural, valueText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
+  import Finder from '$lib/ui/Finder.svelte';
   import Select from '$lib/ui/Select.svelte';
   import Why from '$lib/ui/Why.svelte';
 
@@ -22,7 +23,7 @@
     </p>
   </div>
   <form class="flex flex-wrap items-end gap-4">
-    <Select
+    <Finder
       label="Measure"
       name="m"
       groups={[

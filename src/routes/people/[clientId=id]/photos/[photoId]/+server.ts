@@ -2,7 +2,7 @@ import { photoForm, photoLimits } from '$lib/contract/photoForms';
 import { orNotFound } from '$lib/server/orNotFound';
 import { getPhotoType } from '$lib/server/repo/photoRepo';
 import { keepPhoto } from '$lib/server/service/photos';
-import { answered, received } from '$lib/server/submitted';
+import { asJson, runWrite } from '$lib/server/runForm';
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import type { RequestHandler } from './$types';
@@ -28,12 +28,12 @@ export const GET: RequestHandler = async ({ params, locals: { db, photoFiles, ca
 export const PUT: RequestHandler = async ({ params, request, locals: { db, photoFiles, caseOf } }) => {
   const { client } = await orNotFound(caseOf(Number(params.clientId)));
   if (Number(request.headers.get('content-length')) > (photoLimits.keptMb + 1) * 1024 * 1024)
-    return answered({ ok: false, problem: { code: 'photo_too_large', data: { limitMb: photoLimits.keptMb } } });
+    return asJson({ ok: false, problem: { code: 'photo_too_large', data: { limitMb: photoLimits.keptMb } } });
   const data = await request.formData();
   const file = data.get('file');
   const fields = Object.fromEntries([...data].filter(([name]) => name !== 'file'));
-  return answered(
-    await received(photoForm, { ...fields, id: params.photoId }, async (input) => {
+  return asJson(
+    await runWrite(photoForm, { ...fields, id: params.photoId }, async (input) => {
       const bytes = file instanceof File ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
       await keepPhoto(db, photoFiles, client.id, input, bytes);
     })

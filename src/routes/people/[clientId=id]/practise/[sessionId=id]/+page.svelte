@@ -4,6 +4,7 @@
   import { exerciseOf } from '$lib/core';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { clockText } from '$lib/ui/format';
+  import Tip from '$lib/ui/Tip.svelte';
   import AfterSet from './AfterSet.svelte';
   import Ended from './Ended.svelte';
   import { Outbox } from './outbox.svelte';
@@ -102,15 +103,19 @@
       </p>
     {/if}
     {#if player.mode !== 'ended'}
-      <button
-        class="btn btn-quiet -mt-2 min-h-11 min-w-11 p-0"
-        aria-pressed={tones.on}
-        aria-label="Sound"
-        title="Sound {tones.on ? 'on' : 'off'}"
-        onclick={() => tones.toggle()}
-      >
-        {#if tones.on}<Volume2 size={24} />{:else}<VolumeX size={24} />{/if}
-      </button>
+      <Tip text="Sound {tones.on ? 'on' : 'off'}">
+        {#snippet children(props)}
+          <button
+            {...props}
+            class="btn btn-quiet -mt-2 min-h-11 min-w-11 p-0"
+            aria-pressed={tones.on}
+            aria-label="Sound"
+            onclick={() => tones.toggle()}
+          >
+            {#if tones.on}<Volume2 size={24} />{:else}<VolumeX size={24} />{/if}
+          </button>
+        {/snippet}
+      </Tip>
     {/if}
   </header>
 

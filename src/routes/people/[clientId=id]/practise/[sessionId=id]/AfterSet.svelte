@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { ToggleGroup } from 'bits-ui';
   import { exerciseOf } from '$lib/core';
   import { feltPlaces, slips } from '$lib/contract/forms';
   import { capital } from '$lib/ui/format';
@@ -14,11 +15,34 @@
     'closing side': 'closing side, a pinch',
     joint: 'in a joint'
   });
-  const chosen = 'border-mulberry text-mulberry shadow-[inset_0_0_0_1.5px_var(--color-mulberry)]';
-  const scale = Array.from({ length: 11 }, (_, i) => i);
+  type Answer = Readonly<{ value: string; label: string }>;
+  const scale: readonly Answer[] = Array.from({ length: 11 }, (_, n) => ({ value: String(n), label: String(n) }));
+  const places = $derived<readonly Answer[]>(feltPlaces.map((id) => ({ value: id, label: capital(feltText[id]) })));
+  const slipped: readonly Answer[] = slips.map((id) => ({ value: id, label: capital(id) }));
+  /** An answer taken back stands open again. */
+  function answer(of: keyof Notes, value: string) {
+    notes = { ...notes, [of]: value === '' ? null : of === 'sensation' ? Number(value) : value };
+  }
   let cleanButton: HTMLButtonElement | undefined = $state();
   $effect(() => cleanButton?.focus());
 </script>
+
+{#snippet question(legend: string, of: keyof Notes, answers: readonly Answer[], size: string)}
+  <div>
+    <p id="asked-{of}" class="mb-2 text-2xl font-semibold">{legend}</p>
+    <ToggleGroup.Root
+      type="single"
+      bind:value={() => String(notes[of] ?? ''), (v) => answer(of, v)}
+      aria-labelledby="asked-{of}"
+      class="flex flex-wrap gap-2"
+    >
+      {#each answers as { value, label } (value)}
+        <ToggleGroup.Item {value} class="btn min-h-14 {size}">{label}</ToggleGroup.Item>
+      {/each}
+      {#if of === 'sensation'}<span class="self-center text-ink-soft">cap {sensationCap}</span>{/if}
+    </ToggleGroup.Root>
+  </div>
+{/snippet}
 
 {#if player.mode === 'ask'}
   <section class="flex grow flex-col justify-center gap-6" aria-label="How was the set">
@@ -41,43 +65,9 @@
   </section>
 {:else}
   <section class="flex grow flex-col justify-center gap-5" aria-label="What was not quite">
-    <fieldset>
-      <legend class="mb-2 text-2xl font-semibold">How strong, at its most?</legend>
-      <div class="flex flex-wrap gap-2">
-        {#each scale as n (n)}
-          <button
-            class="btn min-h-14 min-w-14 text-xl {notes.sensation === n ? chosen : ''}"
-            aria-pressed={notes.sensation === n}
-            onclick={() => (notes.sensation = n)}>{n}</button
-          >
-        {/each}
-        <span class="self-center text-ink-soft">cap {sensationCap}</span>
-      </div>
-    </fieldset>
-    <fieldset>
-      <legend class="mb-2 text-2xl font-semibold">Where felt?</legend>
-      <div class="flex flex-wrap gap-2">
-        {#each feltPlaces as place (place)}
-          <button
-            class="btn min-h-14 text-lg {notes.felt === place ? chosen : ''}"
-            aria-pressed={notes.felt === place}
-            onclick={() => (notes.felt = place)}>{capital(feltText[place])}</button
-          >
-        {/each}
-      </div>
-    </fieldset>
-    <fieldset>
-      <legend class="mb-2 text-2xl font-semibold">What slipped?</legend>
-      <div class="flex flex-wrap gap-2">
-        {#each slips as slip (slip)}
-          <button
-            class="btn min-h-14 text-lg {notes.slipped === slip ? chosen : ''}"
-            aria-pressed={notes.slipped === slip}
-            onclick={() => (notes.slipped = slip)}>{capital(slip)}</button
-          >
-        {/each}
-      </div>
-    </fieldset>
+    {@render question('How strong, at its most?', 'sensation', scale, 'min-w-14 text-xl')}
+    {@render question('Where felt?', 'felt', places, 'text-lg')}
+    {@render question('What slipped?', 'slipped', slipped, 'text-lg')}
     <div class="flex gap-3">
       <button class="btn btn-primary min-h-14 text-xl" onclick={() => player.keepNotes(notes)}>Keep</button>
       <button class="btn min-h-14 text-lg" onclick={() => (player.mode = 'ask')}>Back</button>

@@ -1,12 +1,12 @@
 import { finishSchema } from '$lib/contract/forms';
 import { finishSession } from '$lib/server/service/practising';
-import { answered, received } from '$lib/server/submitted';
+import { asJson, runWrite } from '$lib/server/runForm';
 import type { RequestHandler } from './$types';
 
 export const POST: RequestHandler = async ({ request, params, locals: { db, now } }) => {
   const raw: unknown = await request.json().catch(() => null);
-  return answered(
-    await received(finishSchema, raw, ({ status }) =>
+  return asJson(
+    await runWrite(finishSchema, raw, ({ status }) =>
       finishSession(db, Number(params.clientId), Number(params.sessionId), status, now)
     )
   );

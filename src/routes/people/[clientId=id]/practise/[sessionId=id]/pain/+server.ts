@@ -1,11 +1,11 @@
 import { painSchema } from '$lib/contract/forms';
 import { tellPain } from '$lib/server/service/practising';
-import { answered, received } from '$lib/server/submitted';
+import { asJson, runWrite } from '$lib/server/runForm';
 import type { RequestHandler } from './$types';
 
 export const POST: RequestHandler = async ({ request, params, locals: { db, now } }) => {
   const raw: unknown = await request.json().catch(() => null);
-  return answered(
-    await received(painSchema, raw, (pain) => tellPain(db, Number(params.clientId), Number(params.sessionId), pain, now))
+  return asJson(
+    await runWrite(painSchema, raw, (pain) => tellPain(db, Number(params.clientId), Number(params.sessionId), pain, now))
   );
 };

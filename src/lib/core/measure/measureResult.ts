@@ -8,7 +8,7 @@ import { lengthsSd, measuringErrorOf, type LearntError, type OwnRecord } from '.
 import { occasionSd } from './occasionSd';
 import { bareLengths, wayOf, type Entries, type WayId } from './ways';
 
-export type MeasureReading = Readonly<{
+export type MeasureResult = Readonly<{
   value: number;
   values: readonly number[];
   trials: number;
@@ -58,7 +58,7 @@ const meanEntries = (trials: readonly Entries[]): Entries => {
  * Units:  those of the measure.
  * Throws: CoreError 'no_trials'; those of `trialValue`.
  */
-export function measureReading(ask: {
+export function measureResult(ask: {
   readonly measure: Measure;
   readonly way: WayId;
   readonly trials: readonly Entries[];
@@ -67,7 +67,7 @@ export function measureReading(ask: {
   readonly before: Occasion | null;
   readonly own?: OwnRecord;
   readonly stackStepCm?: number;
-}): MeasureReading {
+}): MeasureResult {
   const { measure, way, trials, lengths, before } = ask;
   if (trials.length === 0) throw new CoreError('no_trials');
   const values = trials.map((entries) => trialValue(measure, way, entries, lengths));

@@ -1,15 +1,15 @@
 import { error, fail, type ActionFailure } from '@sveltejs/kit';
 import type { z } from 'zod';
-import { enter } from '$lib/contract/door';
+import { runChecked } from '$lib/contract/door';
 import type { Problem, Result, Typed } from '$lib/contract/problem';
 import { CoreError } from '$lib/core';
 import { sqlProblem } from './db/sqlState';
 
 export type FormFailure = Readonly<{ problem: Problem; typed: Typed; form: string }>;
 
-/** `enter` for what writes: whom or what it was of may be gone since the page was opened. */
-export const received = <I, O>(schema: z.ZodType<I>, raw: unknown, run: (input: I) => O | Promise<O>): Promise<Result<O>> =>
-  enter(schema, raw, async (input) => {
+/** `runChecked` for what writes: whom or what it was of may be gone since the page was opened. */
+export const runWrite = <I, O>(schema: z.ZodType<I>, raw: unknown, run: (input: I) => O | Promise<O>): Promise<Result<O>> =>
+  runChecked(schema, raw, async (input) => {
     try {
       return await run(input);
     } catch (problem) {
@@ -17,26 +17,26 @@ export const received = <I, O>(schema: z.ZodType<I>, raw: unknown, run: (input: 
     }
   });
 
-type Submitted<O> = Readonly<{ ok: true; value: O }> | Readonly<{ ok: false; failure: ActionFailure<FormFailure> }>;
+type FormRun<O> = Readonly<{ ok: true; value: O }> | Readonly<{ ok: false; failure: ActionFailure<FormFailure> }>;
 
 /**
  * A form as it came in: parsed, run, and on any problem given back with everything that was typed.
  *
  * `lists` names the fields that may come several times. `form` tells several forms of one page apart.
  */
-export async function submitted<I, O>(
+export async function runForm<I, O>(
   request: Request,
   schema: z.ZodType<I>,
   run: (input: I) => O | Promise<O>,
   { form = '', lists = [] as readonly string[], shape = (typed: Typed): unknown => typed } = {}
-): Promise<Submitted<O>> {
+): Promise<FormRun<O>> {
   const data = await request.formData();
   const typed: Record<string, string | string[]> = {};
   for (const key of new Set([...data.keys(), ...lists])) {
     const all = data.getAll(key).map(String);
     typed[key] = lists.includes(key) ? all : all[0]!;
   }
-  const result = await received(schema, shape(typed), run);
+  const result = await runWrite(schema, shape(typed), run);
   if (result.ok) return result;
   if (result.problem.code === 'not_found') error(404, 'There is no such page.');
   return {
@@ -48,5 +48,5 @@ export async function submitted<I, O>(
 const statusOf: Partial<Record<Problem['code'], number>> = { invalid_input: 400, not_found: 404 };
 
 /** A result as the answer of an endpoint. */
-export const answered = <T>(result: Result<T>): Response =>
+export const asJson = <T>(result: Result<T>): Response =>
   Response.json(result, { status: result.ok ? 200 : (statusOf[result.problem.code] ?? 409) });

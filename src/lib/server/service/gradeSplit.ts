@@ -1,6 +1,7 @@
+import type { GradedStack } from '$lib/contract/grade';
 import { exerciseOf, planExerciseIds, type Settings, type Side } from '$lib/core';
 import type { SplitCase } from './clientCase';
-import { settingOf, stackGradeOf, type GradedStack } from './gradeExercise';
+import { settingOf, stackGradeOf } from './gradeExercise';
 import { perCase } from './perCase';
 
 export const splitExerciseId = 'front_split_on_stack';
@@ -12,7 +13,7 @@ export function splitGrade(c: SplitCase, side: Side): GradedStack | null {
 }
 
 /** Settings of every exercise of the plan on both sides: those in use, and a start for those that have none. */
-export const settingsOf = perCase((c: SplitCase): Settings =>
+export const planSettings = perCase((c: SplitCase): Settings =>
   Object.fromEntries(
     planExerciseIds.map((id) => [
       id,

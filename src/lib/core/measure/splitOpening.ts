@@ -7,7 +7,7 @@ import { propagate, type Propagated, type Uncertain } from '../geometry/propagat
  * Units:  cm in, degrees out.
  * Throws: CoreError 'gap_exceeds_leg'; those of `propagate`.
  */
-export const openingReading = (depth: Uncertain, lead: Uncertain, trail: Uncertain): Propagated =>
+export const splitOpening = (depth: Uncertain, lead: Uncertain, trail: Uncertain): Propagated =>
   propagate(
     ([depthCm, leadLegCm, trailLegCm]) =>
       openingFromDepthDeg({ depthCm: depthCm!, leadLegCm: leadLegCm!, trailLegCm: trailLegCm! }),

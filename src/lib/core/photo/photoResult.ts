@@ -16,7 +16,7 @@ export type PhotoPoints = Readonly<{
   block: Readonly<{ bottom: Point; top: Point; heightCm: number }> | null;
 }>;
 
-export type PhotoReading = Readonly<{
+export type PhotoResult = Readonly<{
   /** Value of the measure in its own unit, with what the placing of the points makes of it. */
   value: Propagated;
   cmPerPx: number | null;
@@ -54,7 +54,7 @@ export function photoFoldDeg(spec: PhotoSpec, [, most]: readonly [number, number
  * Throws: CoreError 'landmark_missing', 'line_missing', 'line_ends_coincide', 'block_missing', and those of `angleAtDeg` and
  *         `scaleCmPerPx`.
  */
-export function photoReading(spec: PhotoSpec, points: PhotoPoints, pxPerShownPx = 1): PhotoReading {
+export function photoResult(spec: PhotoSpec, points: PhotoPoints, pxPerShownPx = 1): PhotoResult {
   const names = Object.keys(spec.names) as Landmark[];
   for (const name of names) if (!points.landmarks[name]) throw new CoreError('landmark_missing', { landmark: spec.names[name]! });
   if (needsLine(spec) && !points.line) throw new CoreError('line_missing');

@@ -1,0 +1,9 @@
+import type { LeftOut, PlanWeek } from '$lib/core';
+
+export const sessionStatuses = ['planned', 'running', 'done', 'stopped', 'superseded'] as const;
+export type SessionStatus = (typeof sessionStatuses)[number];
+
+/** A session of the plan as it would run with today's settings, or as it was prescribed. */
+export type SessionView = Omit<PlanWeek['sessions'][number], 'leftOut'> &
+  Readonly<{ id: number; status: SessionStatus; doneOn: string | null; leftOut: readonly (LeftOut | string)[] }>;
+export type WeekView = Omit<PlanWeek, 'sessions'> & Readonly<{ sessions: readonly SessionView[] }>;

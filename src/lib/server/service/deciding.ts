@@ -1,0 +1,122 @@
+import type { DecideInput } from '$lib/contract/forms';
+import type { Proposal } from '$lib/contract/review';
+import { CoreError, exerciseOf, isSore, painPlaceOf, reasonText, whyText, type Verdict } from '$lib/core';
+import type { Database, Db } from '../db/db';
+import { insertDecision } from '../repo/decisionRepo';
+import { insertLock } from '../repo/lockRepo';
+import { upsertSetting } from '../repo/planRepo';
+import { loadSplitCase, type SplitCase } from './clientCase';
+import { planSettings } from './gradeSplit';
+import { proposalsOf } from './reviewing';
+import { barsOf, gateOf, measuredOf } from './safety';
+import { limitsOfLastSession, recordsOf } from './sessionRecords';
+
+/** Another verdict than the proposed one, with its reason. */
+export type Overrule = Readonly<{ verdict: Verdict; reason: string }>;
+
+/**
+ * Carries decisions out: keeps them, moves the settings, and takes out what is stopped until a named person clears it.
+ *
+ * Throws: CoreError 'reason_missing', 'stop_not_overruled', 'deepen_against_limit', 'nothing_to_deepen'.
+ */
+export async function decideAll(
+  tx: Db,
+  c: SplitCase,
+  proposals: readonly Proposal[],
+  overrule: Overrule | null,
+  decidedOn: string
+): Promise<void> {
+  for (const proposal of proposals) {
+    const decision = overrule && overrule.verdict !== proposal.verdict ? overruled(c, proposal, overrule) : proposal;
+    const { verdict, dial, from, to } = decision;
+    const kept = await insertDecision(tx, c.goal.id, {
+      sessionId: proposal.sessionId,
+      moment: proposal.moment,
+      exerciseId: proposal.exerciseId,
+      side: proposal.side,
+      proposedVerdict: proposal.verdict,
+      because: proposal.because,
+      verdict,
+      dial,
+      from,
+      to,
+      overruledBecause: verdict === proposal.verdict ? null : (overrule?.reason ?? null),
+      decidedOn
+    });
+    if (!kept) continue; // decided in another tab meanwhile
+    if (dial !== null && to !== null) {
+      const setting = planSettings(c)[proposal.exerciseId]![proposal.side];
+      await upsertSetting(tx, c.goal.id, proposal.exerciseId, proposal.side, { ...setting, [dial]: to });
+    }
+    if (verdict === 'stop') await stopExercise(tx, c, proposal, decidedOn);
+  }
+}
+
+function overruled(
+  c: SplitCase,
+  { verdict: proposed, dials, exerciseId, side }: Proposal,
+  { verdict, reason }: Overrule
+): Pick<Proposal, 'verdict' | 'dial' | 'from' | 'to'> {
+  if (proposed === 'stop') throw new CoreError('stop_not_overruled');
+  if (reason.trim() === '') throw new CoreError('reason_missing');
+  if (verdict === 'deepen') {
+    // A wait may be passed over with the reason that is written here; a stop, a limit and a stage may not.
+    const exercise = exerciseOf(exerciseId);
+    const setting = planSettings(c)[exerciseId]![side];
+    const { bars, keeps } = gateOf(c, exercise, side, setting, measuredOf(c, exercise, side), limitsOfLastSession(c));
+    const against = bars[0] ?? keeps;
+    if (against) throw new CoreError('deepen_against_limit', { why: reasonText(against) });
+  }
+  if (verdict === 'stay' || verdict === 'stop') return { verdict, dial: null, from: null, to: null };
+  const dial = dials.find((d) => (verdict === 'deepen' ? d.harder : d.easier) !== null);
+  if (!dial) {
+    if (verdict === 'deepen') throw new CoreError('nothing_to_deepen');
+    return { verdict, dial: null, from: null, to: null };
+  }
+  return { verdict, dial: dial.id, from: dial.at, to: verdict === 'deepen' ? dial.harder : dial.easier };
+}
+
+/**
+ * An accepted stop takes the exercise out on that side until a named person clears it; sore pain twice running locks its joint as
+ * well. What a stop that is open takes out already needs no second one.
+ */
+async function stopExercise(
+  tx: Db,
+  c: SplitCase,
+  { exerciseId, side, rule, because }: Proposal,
+  openedOn: string
+): Promise<void> {
+  const exercise = exerciseOf(exerciseId);
+  const open = { openedOn, painEventId: null };
+  if (barsOf(c, exercise, side).some((b) => b.code === 'stop')) return;
+  if (rule === 'sore joint')
+    for (const pain of (recordsOf(c, exerciseId, side).at(-1)?.pains ?? []).filter(isSore)) {
+      const place = painPlaceOf(pain.place);
+      const reason = `Twice running in ${exercise.name.toLowerCase()}: ${place.label.toLowerCase()}`;
+      if (place.joint)
+        await insertLock(tx, c.client.id, {
+          stop: { joint: place.joint, side: place.sided ? pain.side : null },
+          reason,
+          ...open
+        });
+    }
+  await insertLock(tx, c.client.id, {
+    stop: { exerciseId, side },
+    reason: `${exercise.name}: ${because[0] ? whyText(because[0]) : 'stopped in Review'}`,
+    ...open
+  });
+}
+
+/** One decision of the instructor after a session, accepted or overruled. Throws: those of `decideAll`, 'not_found'. */
+export async function decideProposal(db: Database, clientId: number, input: DecideInput, today: string): Promise<void> {
+  const c = await loadSplitCase(db, clientId, today);
+  const proposal = proposalsOf(c).find((p) => p.exerciseId === input.exerciseId && p.side === input.side);
+  if (!proposal) throw new CoreError('not_found', { what: 'proposal' });
+  await db.transaction((tx) => decideAll(tx, c, [proposal], { verdict: input.verdict, reason: input.overruledBecause }, today));
+}
+
+/** Accepts everything that is still proposed after the last session. */
+export async function acceptProposals(db: Database, clientId: number, today: string): Promise<void> {
+  const c = await loadSplitCase(db, clientId, today);
+  await db.transaction((tx) => decideAll(tx, c, proposalsOf(c), null, today));
+}

@@ -1,0 +1,72 @@
+import type { Limit, SessionRecord, SetRecord, Side } from '$lib/core';
+import type { Moment } from '$lib/contract/review';
+import type { PainRecord, SetLog } from '../repo/logRepo';
+import type { Session } from '../repo/sessionRepo';
+import { dateOf, type SplitCase } from './clientCase';
+import { perCase } from './perCase';
+
+/** A share of the planned seconds below which a set was not done as planned, whatever was tapped. */
+const shortShare = 0.8;
+
+export const endedSessions = (c: SplitCase): Session[] =>
+  c.sessions.filter((s) => (s.status === 'done' || s.status === 'stopped') && s.startedAt !== null);
+
+const dayOf = (s: Session): string => dateOf(s.startedAt!);
+
+/** Logged sets by session, exercise and side. */
+const logsOf = perCase((c: SplitCase) => {
+  const logs = new Map<string, SetLog[]>();
+  for (const log of c.setLogs) {
+    const key = `${log.sessionId}/${log.exerciseId}/${log.side}`;
+    logs.set(key, [...(logs.get(key) ?? []), log]);
+  }
+  return logs;
+});
+
+/** The sessions of one exercise on one side, as the verdict reads them. A step back after a pause stands as a record of its own. */
+export function recordsOf(c: SplitCase, exerciseId: string, side: Side): SessionRecord[] {
+  return endedSessions(c).flatMap((session): SessionRecord[] => {
+    const planned = session.plannedSets.find((p) => p.exerciseId === exerciseId && p.side === side);
+    if (!planned) return [];
+    const logs = logsOf(c).get(`${session.id}/${exerciseId}/${side}`) ?? [];
+    const pains = painsIn(c, session.id, exerciseId, side);
+    const decisions = c.decisions.filter((d) => d.sessionId === session.id && d.exerciseId === exerciseId && d.side === side);
+    const decisionAt = (moment: Moment) => decisions.find((d) => d.moment === moment);
+    const record: SessionRecord = {
+      on: dayOf(session),
+      plannedSets: planned.sets,
+      // What was done one step easier says nothing about the setting in use.
+      sets: logs.map((log) => (session.readiness?.easier ? easedRecord(log) : setRecord(log))),
+      pains,
+      // What was decided on a pain told later is the newer of the two.
+      decision: decisionAt('afterwards') ?? decisionAt('review')
+    };
+    const resume = decisionAt('resume');
+    return resume ? [record, { on: resume.decidedOn, plannedSets: 0, sets: [], pains: [], decision: resume }] : [record];
+  });
+}
+
+/** Pains of an exercise in a session, told in it or later; where no side was told they are of either. */
+export const painsIn = (c: SplitCase, sessionId: number, exerciseId: string, side: Side): PainRecord[] =>
+  c.pains.filter((p) => p.sessionId === sessionId && p.exerciseId === exerciseId && (p.workSide === null || p.workSide === side));
+
+function setRecord(log: SetLog): SetRecord {
+  const longEnough = log.actualS >= shortShare * log.plannedS;
+  if (log.clean === true && longEnough) return { clean: true };
+  if (log.clean !== false) return { clean: false, sensation: null, targetMet: longEnough, alignmentKept: null, feltRight: null };
+  return {
+    clean: false,
+    sensation: log.sensation,
+    targetMet: longEnough && log.slipped !== 'came off early',
+    alignmentKept: log.slipped === null ? null : log.slipped === 'nothing' || log.slipped === 'came off early',
+    feltRight: log.felt === null ? null : log.felt === 'expected'
+  };
+}
+
+function easedRecord(log: SetLog): SetRecord {
+  const record = setRecord(log);
+  return record.clean ? { clean: false, sensation: 0, targetMet: false, alignmentKept: true, feltRight: true } : record;
+}
+
+/** Limits of the day of the last session: painkillers hide what should be felt. */
+export const limitsOfLastSession = (c: SplitCase): readonly Limit[] => endedSessions(c).at(-1)?.readiness?.limits ?? [];

@@ -1,0 +1,43 @@
+// The front split: what was taken of it carries the depth and the opening.
+import { compute } from '$lib/contract/door';
+import type { BodyState } from '$lib/contract/fields';
+import type { TakenSplit } from '$lib/contract/taken';
+import { splitOpening, otherSide, z95, type MeasureMode, type Side } from '$lib/core';
+import { legOf, type ClientCase, type SplitCase } from './clientCase';
+import { compareSides } from './comparing';
+import { perCase } from './perCase';
+import { takenOf } from './taken';
+
+/** The measure that carries the depth of the front split. */
+export const frontSplitGap = 'front_split_gap';
+
+/** Everything taken of the gap of the front split, oldest first. */
+export const takenSplits = perCase((c: ClientCase): TakenSplit[] =>
+  takenOf(c).flatMap((r): TakenSplit[] => {
+    const { side } = r;
+    if (r.measureId !== frontSplitGap || side === null || r.sd === null) return [];
+    const depth = { value: r.value, sd: r.sd };
+    const opening = compute(() => splitOpening(depth, legOf(c.client, side), legOf(c.client, otherSide(side))));
+    if (!opening.ok) return [];
+    return [
+      {
+        ...r,
+        side,
+        depthCm: r.value,
+        spreadCm: r.spread,
+        sdCm: r.sd,
+        marginCm: z95 * r.sd,
+        openingDeg: opening.value.value,
+        openingMarginDeg: z95 * opening.value.sd
+      }
+    ];
+  })
+);
+
+export const latestSplit = (taken: readonly TakenSplit[], side: Side, mode: MeasureMode, state?: BodyState): TakenSplit | null =>
+  taken.findLast((r) => r.side === side && r.mode === mode && (state === undefined || r.bodyState === state)) ?? null;
+
+/** The leading side that trails by more than the error of both; null when none is shown to. */
+export function weakerSide(c: SplitCase): Side | null {
+  return compareSides(takenSplits(c), 'passive')?.difference.trails ?? null;
+}

@@ -1,0 +1,109 @@
+<script lang="ts">
+  import { Combobox } from 'bits-ui';
+  import { messageIn, shownIn, type OfForm } from './formState';
+
+  /** One of very many: a part of its name finds it. Short lists are the device's own (Select). */
+  type Option = Readonly<{ value: string; label: string }>;
+  type Props = OfForm & {
+    label: string;
+    name: string;
+    groups: readonly Readonly<{ label: string; options: readonly Option[] }>[];
+    hint?: string;
+    onchange?: (value: string) => void;
+  };
+  let { label, name, groups, hint, onchange, ...of }: Props = $props();
+  const id = $props.id();
+  let value = $derived(shownIn(of, name));
+  const error = $derived(messageIn(of, name));
+  const options = $derived(groups.flatMap((g) => g.options));
+  const chosen = $derived(options.find((o) => o.value === value));
+
+  let open = $state(false);
+  let input: HTMLInputElement | null = $state(null);
+  /** What is looked for; null while the name of what is chosen stands in the field. */
+  let sought = $state<string | null>(null);
+  const words = $derived((sought ?? '').toLowerCase().split(/\s+/).filter(Boolean));
+  const found = $derived(
+    groups
+      .map((g) => ({ ...g, options: g.options.filter((o) => words.every((w) => o.label.toLowerCase().includes(w))) }))
+      .filter((g) => g.options.length > 0)
+  );
+  /** What was only looked for is no choice: the field tells what is chosen again. */
+  function settle(isOpen: boolean) {
+    if (isOpen) return;
+    sought = null;
+    if (input) input.value = chosen?.label ?? '';
+  }
+  function choose(to: string) {
+    if (to === '' && !options.some((o) => o.value === '')) return;
+    value = to;
+    onchange?.(to);
+  }
+</script>
+
+{#snippet rows(options: readonly Option[])}
+  {#each options as option (option.value)}
+    <Combobox.Item
+      value={option.value}
+      label={option.label}
+      class="flex min-h-11 items-center rounded-soft px-3 py-1 leading-tight data-highlighted:bg-chalk data-highlighted:shadow-[inset_4px_0_0_var(--color-mulberry)] data-[selected]:font-semibold"
+    >
+      {option.label}
+    </Combobox.Item>
+  {/each}
+{/snippet}
+
+<div class="flex flex-col gap-1">
+  <label for={id} class="font-semibold">{label}</label>
+  <Combobox.Root
+    type="single"
+    bind:value={() => value, choose}
+    bind:open
+    {name}
+    allowDeselect={false}
+    items={options as Option[]}
+    inputValue={sought ?? chosen?.label ?? ''}
+    onOpenChange={settle}
+  >
+    <Combobox.Input
+      {id}
+      bind:ref={input}
+      class="input"
+      placeholder="Type a part of the name"
+      autocomplete="off"
+      aria-invalid={error ? 'true' : undefined}
+      aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
+      onclick={() => (open = true)}
+      onfocus={(e) => e.currentTarget.select()}
+      oninput={(e) => {
+        sought = e.currentTarget.value;
+        open = true;
+      }}
+    />
+    <Combobox.Portal>
+      <Combobox.Content
+        sideOffset={4}
+        collisionPadding={12}
+        class="z-50 max-h-[min(22rem,var(--bits-combobox-content-available-height))] w-[max(var(--bits-combobox-anchor-width),16rem)] overflow-y-auto rounded-soft border border-edge bg-paper p-1 text-ink shadow-raised"
+      >
+        {#each found as group (group.label)}
+          {#if group.label}
+            <Combobox.Group>
+              <Combobox.GroupHeading class="px-3 pt-2 text-sm text-ink-soft">{group.label}</Combobox.GroupHeading>
+              {@render rows(group.options)}
+            </Combobox.Group>
+          {:else}
+            {@render rows(group.options)}
+          {/if}
+        {:else}
+          <p class="px-3 py-2 text-ink-soft">Nothing of that name.</p>
+        {/each}
+      </Combobox.Content>
+    </Combobox.Portal>
+  </Combobox.Root>
+  {#if error}
+    <p id="{id}-error" class="font-semibold text-stop" role="alert">{error}</p>
+  {:else if hint}
+    <p id="{id}-hint" class="text-ink-soft">{hint}</p>
+  {/if}
+</div>

@@ -1,0 +1,23 @@
+<script lang="ts">
+  import { Tooltip } from 'bits-ui';
+  import type { Snippet } from 'svelte';
+
+  /** A word more about what stands there, by pointer or keyboard; the page must be whole without it. */
+  type Props = { text: string; children: Snippet<[Record<string, unknown>]> };
+  let { text, children }: Props = $props();
+</script>
+
+<Tooltip.Root delayDuration={300}>
+  <Tooltip.Trigger>
+    {#snippet child({ props })}{@render children(props)}{/snippet}
+  </Tooltip.Trigger>
+  <Tooltip.Portal>
+    <Tooltip.Content
+      sideOffset={4}
+      collisionPadding={12}
+      class="z-50 max-w-72 rounded-soft border border-edge bg-paper px-3 py-2 leading-tight text-ink shadow-raised"
+    >
+      {text}
+    </Tooltip.Content>
+  </Tooltip.Portal>
+</Tooltip.Root>
