@@ -159,18 +159,8 @@ export { holdWithin, rungsWithin } from './safety/within';
 export { doseByLink, type LinkDose } from './plan/doseByLink';
 
 export { whyText, type VerdictWhy } from './progress/why';
-export {
-  decide,
-  isSore,
-  sorePainKinds,
-  progressRules,
-  type DecideAsk,
-  type RuleName,
-  type Decision,
-  type SessionRecord,
-  type SetRecord,
-  type Verdict
-} from './progress/decide';
+export { decide, isSore, sorePainKinds, type DecideAsk, type RuleName, type Decision } from './progress/decide';
+export { progressRules, type SessionRecord, type SetRecord, type Verdict } from './progress/history';
 
 export {
   ageLimits,

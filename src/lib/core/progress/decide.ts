@@ -1,30 +1,12 @@
 import { daysBetween } from '../days';
 import type { DialState } from '../exercise/dials';
 import type { DialId } from '../exercise/dial';
+import { cleanSessionsNeeded, metTarget, progressRules, returnsFrom, type SessionRecord, type Verdict } from './history';
 import { stretchesLine, type Exercise } from '../exercise/exercise';
 import type { Gated } from '../safety/gate';
 import { painKindOf, painPlaceOf, type PainEvent, type PainKindId } from '../screen/pain';
 import type { Side } from '../body/side';
 import type { VerdictWhy } from './why';
-
-export type Verdict = 'deepen' | 'stay' | 'ease' | 'stop';
-
-/** What was said of one set. A clean set says: target met, felt in the right place, under the cap, shape kept. */
-export type SetRecord = Readonly<
-  | { clean: true }
-  | { clean: false; sensation: number | null; targetMet: boolean; alignmentKept: boolean | null; feltRight: boolean | null }
->;
-
-/** One session day of an exercise on one side, oldest first in a history. */
-export type SessionRecord = Readonly<{
-  on: string;
-  plannedSets: number;
-  sets: readonly SetRecord[];
-  /** Told during this exercise, on whichever side. */
-  pains: readonly PainEvent[];
-  /** What was decided after it, once it was. */
-  decision?: Readonly<{ verdict: Verdict; dial: DialId | null; from: number | null; to: number | null }>;
-}>;
 
 export type DecideAsk = Readonly<{
   prescription: Readonly<{ exercise: Exercise; dials: readonly DialState[]; sensationCap: number; sessionsPerWeek: number }>;
@@ -68,18 +50,6 @@ export type Decision = Readonly<{
   /** What else the rule asks for. */
   asks?: readonly ('retest' | 'refer' | 'clearance')[];
 }>;
-
-/** Common practice, docs/sources.md#progression. Days, sessions and shares. */
-export const progressRules = {
-  setsDoneShare: 0.8,
-  cleanSessions: 2,
-  cleanSessionsAfterEase: 3,
-  missedDays: 7,
-  longPauseDays: 14,
-  deepeningsPerMeasure: 4,
-  returnsFromRung: 2,
-  longestWait: 24
-} as const;
 
 /**
  * What to do next with one exercise on one side: the first rule that fires.
@@ -195,15 +165,6 @@ const retests: Rule = (ask) => {
   return null;
 };
 
-const metTarget = (record: SessionRecord, cap: number): boolean =>
-  record.sets.length > 0 &&
-  record.sets.length >= progressRules.setsDoneShare * record.plannedSets &&
-  record.pains.every((p) => painKindOf(p.kind).action === 'carry on') &&
-  record.sets.every(
-    (s) =>
-      s.clean || (s.targetMet && s.alignmentKept === true && s.feltRight === true && s.sensation !== null && s.sensation <= cap)
-  );
-
 const targetMet: Rule = (ask) => {
   const { dials, sensationCap } = ask.prescription;
   const lastEase = ask.history.findLastIndex((r) => r.decision?.verdict === 'ease');
@@ -227,11 +188,11 @@ const targetMet: Rule = (ask) => {
       if (end) held.push({ code: 'gate', reason: end.why });
       continue;
     }
-    if (returnsFrom(dial, ask) >= progressRules.returnsFromRung) {
+    if (returnsFrom(dial, ask.history) >= progressRules.returnsFromRung) {
       held.push({ code: 'came back twice', from: dial.harder, unit: dial.unit });
       continue;
     }
-    const wait = cleanSessionsNeeded(dial.id, ask);
+    const wait = cleanSessionsNeeded(dial.id, ask.history, sensationCap);
     if (metRunning < wait) return stay({ code: 'taken back before', needed: wait, sessions: metRunning }, met);
     const soon = gated.waits[dial.id];
     if (soon) return stay({ code: 'gate', reason: soon.why }, met);
@@ -239,41 +200,6 @@ const targetMet: Rule = (ask) => {
   }
   return stay({ code: 'all at their end' }, met, ...held);
 };
-
-/**
- * Clean sessions before a dial is tried again. A step that had to be taken back doubles the wait it had had; a step that was
- * kept shortens it by one. Without it a client whose tissue is slower than the rule is sent up and down for ever.
- */
-function cleanSessionsNeeded(dial: DialId, { history, prescription }: DecideAsk): number {
-  let needed: number = progressRules.cleanSessions;
-  let sinceMove = 0;
-  let tried = 0; // sessions the last step had been waited for; 0 when none is open
-  for (const record of history) {
-    sinceMove++;
-    const move = record.decision;
-    if (move?.dial !== dial) continue;
-    if (move.verdict === 'deepen') {
-      if (tried > 0) needed = Math.max(progressRules.cleanSessions, needed - 1);
-      tried = sinceMove;
-      sinceMove = 0;
-    } else if (move.verdict === 'ease') {
-      // An ease after a pause says nothing about the step itself.
-      if (tried > 0 && !metTarget(record, prescription.sensationCap))
-        needed = Math.min(progressRules.longestWait, 2 * Math.max(needed, tried));
-      tried = 0;
-      sinceMove = 0;
-    }
-  }
-  return needed;
-}
-
-/** How often the next setting of a dial was taken back, since another dial was last moved instead. */
-function returnsFrom(dial: DialState, { history }: DecideAsk): number {
-  const elsewhere = history.findLastIndex((r) => r.decision?.verdict === 'deepen' && r.decision.dial !== dial.id);
-  return history
-    .slice(elsewhere + 1)
-    .filter(({ decision: d }) => d?.verdict === 'ease' && d.dial === dial.id && d.from === dial.harder).length;
-}
 
 const rules: readonly (readonly [RuleName, Rule])[] = [
   ['stop sign', stopSign],

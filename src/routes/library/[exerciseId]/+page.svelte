@@ -1,11 +1,8 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { goto } from '$app/navigation';
-  import { equipmentOf, motionOf, poseFigure, type Dial } from '$lib/core';
-  import { dialText, doseText, settingText } from '$lib/ui/dialText';
-  import Furniture from '$lib/ui/drawing/Furniture.svelte';
-  import Figure from '$lib/ui/drawing/Figure.svelte';
-  import Scene from '$lib/ui/drawing/Scene.svelte';
+  import { equipmentOf, motionOf, type Dial } from '$lib/core';
+  import { dialText, doseText } from '$lib/ui/dialText';
   import { formProblem } from '$lib/ui/formState';
   import { capital } from '$lib/ui/format';
   import GateNotes from '$lib/ui/GateNotes.svelte';
@@ -13,44 +10,16 @@
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Finder from '$lib/ui/Finder.svelte';
   import Why from '$lib/ui/Why.svelte';
+  import Chain from './Chain.svelte';
+  import HowTo from './HowTo.svelte';
+  import { methodText } from './methodText';
 
   let { data, form } = $props();
   const e = $derived(data.exercise);
   const unit = $derived(data.units.length);
   const client = $derived(data.forClient);
   const asClient = $derived(client ? `?client=${client.id}` : '');
-  const pose = $derived(e.pose ? poseFigure(e.pose, { side: 'right' }, { statureCm: 170, leftLegCm: 89, rightLegCm: 89 }) : null);
-  const methods: Readonly<Record<string, string>> = {
-    'two phases':
-      'Two phases. Press: the muscle that is being lengthened pushes out of the stretch, against something that does not give. Draw: the muscle on the other side pulls further into it. Effort comes up slowly, stays, and goes out slowly; in between the shape is kept and the breath goes on. The first rounds are light.',
-    press:
-      'One phase. The muscle that is being lengthened pushes out of the stretch, against something that does not give; effort comes up slowly and goes out slowly. Then it lets go, and the limb is taken a little further.',
-    draw: 'One phase. The muscle on the other side pulls further into the stretch; effort comes up slowly and goes out slowly, and what was gained is kept.',
-    'effort in place':
-      'Effort in the shape, against nothing but the position itself: it comes up slowly, stays, and goes out slowly; the breath goes on.',
-    hold: 'A still stretch at a mild, bearable pull. Time does the work; the breath out is longer than the breath in.',
-    'active end':
-      'The joint is moved to its edge by its own muscles and held there without help, so that the range that was reached is owned.',
-    mobilise:
-      'Movement through the range, small first, growing with the warmth; nothing is held at the end. Where hands or a strap help, it is a trace at the end of the movement.',
-    'warm-up': 'Pulse and joints before anything is held: easy, brisk, out of breath a little.',
-    settle: 'Rest in a shape that asks for nothing, until the breath is slow again.',
-    test: 'The same test, set up the same way, before and after: what changed is read, not felt.',
-    strengthen: 'Repetitions with more work than the edge alone asks for: a load, a kick, a lift.'
-  };
-  const method = $derived(
-    methods[
-      e.press && e.draw
-        ? 'two phases'
-        : e.press
-          ? 'press'
-          : e.draw
-            ? 'draw'
-            : e.phases[0] === 'contract-relax'
-              ? 'effort in place'
-              : (e.phases[0] ?? '')
-    ]
-  );
+  const method = $derived(methodText(e));
 
   const rangeOf = (d: Dial): string =>
     d.kind === 'level'
@@ -124,89 +93,17 @@
     </div>
   {/if}
 
-  <section class="mt-4" aria-label="Easier to harder">
-    <ol class="flex items-stretch overflow-x-auto border-b-[3px] border-ink">
-      {#each data.chain as step, i (step.id)}
-        {@const isHere = step.id === e.id}
-        <li class="flex flex-none items-end">
-          <a
-            href="/library/{step.id}{asClient}"
-            aria-current={isHere ? 'page' : undefined}
-            class="block max-w-56 min-w-28 rounded-t-soft border border-b-0 px-3 py-2 leading-tight {isHere
-              ? 'border-mulberry bg-paper font-bold shadow-[inset_0_-5px_0_var(--color-mulberry)]'
-              : 'border-line bg-paper hover:border-ink'}"
-            style:min-height="{(data.chain.some((s) => s.today) ? 6.2 : 3.6) + (data.chain.length - 1 - i) * 0.35}rem"
-          >
-            {step.name}
-            {#if step.today}
-              <span class="block font-normal text-ink-soft">
-                {#if step.perSide}L {settingText(step.dials, step.today.left, unit)}<br />R {settingText(
-                    step.dials,
-                    step.today.right,
-                    unit
-                  )}{:else}{settingText(step.dials, step.today.left, unit)}{/if}
-              </span>
-            {/if}
-          </a>
-        </li>
-      {/each}
-    </ol>
-    <p class="mt-1 text-ink-soft">
-      {data.chain.length > 1 ? 'Easier on the left, harder on the right' : 'No neighbour is known yet'}{client &&
-      data.chain.some((s) => s.today)
-        ? `; below a name, where ${client.name} stands`
-        : ''}.
-      {#if data.harder.some((n) => n.inferred) || data.easier.some((n) => n.inferred)}Some of these steps are a reading across
-        exercises, not a practised one: {[...data.easier, ...data.harder]
-          .filter((n) => n.inferred)
-          .map((n) => n.name)
-          .join(', ')}.{/if}
-    </p>
-  </section>
+  <Chain
+    chain={data.chain}
+    hereId={e.id}
+    judged={[...data.easier, ...data.harder].filter((n) => n.inferred).map((n) => n.name)}
+    {asClient}
+    clientName={client?.name}
+    {unit}
+  />
 
   <div class="mt-5 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_20rem]">
-    <div class="flex flex-col gap-4">
-      {#if pose}
-        <Scene
-          minX={pose.box.minX - 6}
-          maxX={pose.box.maxX + 6}
-          maxY={pose.box.maxY + 2}
-          floor={pose.view !== 'top' && pose.view !== 'facing down on'}
-          label={e.name}
-          class="max-h-52 w-full"><Furniture boxes={pose.furniture} /><Figure {pose} /></Scene
-        >
-      {/if}
-      <p class="border-l-4 border-ink pl-3 text-lg">{e.why}</p>
-      <section>
-        <h2>Set up</h2>
-        <ol class="mt-1 list-decimal pl-6">
-          {#each e.setup as line, i (i)}<li>{line}</li>{/each}
-        </ol>
-        {#if e.press}<p class="mt-2"><strong>Press:</strong> {e.press}.</p>{/if}
-        {#if e.draw}<p><strong>Draw:</strong> {e.draw}.</p>{/if}
-      </section>
-      {#if e.checks.length > 0}
-        <section>
-          <h2>Look at</h2>
-          <ul class="mt-1 flex flex-col">
-            {#each e.checks as check, i (i)}
-              <li><label class="choice"><input type="checkbox" /> {check}</label></li>
-            {/each}
-          </ul>
-        </section>
-      {/if}
-      {#if e.mistakes.length > 0}
-        <section>
-          <h2>What goes wrong</h2>
-          <dl class="mt-1">
-            {#each e.mistakes as { mistake, fix }, i (i)}
-              <dt class="font-semibold">{mistake}</dt>
-              <dd class="mb-1 pl-4">{fix}</dd>
-            {/each}
-          </dl>
-        </section>
-      {/if}
-    </div>
+    <HowTo exercise={e} />
 
     <div class="flex flex-col gap-4">
       <section>

@@ -8,11 +8,8 @@
     beightonItems,
     defaultEffortCapPct,
     defaultSensationCap,
-    endStopMotions,
-    motionOf,
     type BeightonItem,
     type EndStop,
-    type MotionId,
     type ScreeningTopic,
     type Side
   } from '$lib/core';
@@ -22,6 +19,7 @@
   import { capital } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { keepTyped } from '$lib/ui/sending';
+  import EndStopRows, { type StopRow } from './EndStopRows.svelte';
 
   type Props = {
     topic: ScreeningTopic;
@@ -43,7 +41,7 @@
   let sides = $state<Record<string, string>>({ ...draft.sides });
   // svelte-ignore state_referenced_locally
   let items = $state<BeightonItem[]>([...draft.beighton]);
-  let stops = $state(
+  let stops = $state<StopRow[]>(
     Array.from({ length: endStopFields }, (_, i) => ({
       motion: draft.endStops[i]?.motion ?? (i === 0 ? 'HF-KS' : i === 1 ? 'HE' : 'HAB'),
       side: draft.endStops[i]?.side ?? '',
@@ -76,7 +74,7 @@
   const endStops = $derived(
     stops.flatMap(({ motion, side, deg }): EndStop[] => {
       const value = parseDecimal(deg);
-      return value === null ? [] : [{ motion: motion as MotionId, side: side === '' ? null : (side as Side), deg: value }];
+      return value === null ? [] : [{ motion, side: side === '' ? null : side, deg: value }];
     })
   );
   $effect(() =>
@@ -209,41 +207,7 @@
   {/each}
 
   {#if topic.id === 'stops'}
-    {#each stops as stop, i (i)}
-      {@const norm = motionOf(stop.motion as MotionId).norms.find((n) => n.source === 'AAOS 1965')}
-      <fieldset class="flex flex-wrap items-end gap-4 border-t border-line pt-3 first-of-type:border-0">
-        <legend class="sr-only">End stop {i + 1}</legend>
-        <label class="flex flex-col gap-1">
-          <span class="font-semibold">Motion</span>
-          <select class="input" name="stop_{i}_motion" bind:value={stop.motion}>
-            {#each endStopMotions as id (id)}<option value={id}>{motionOf(id).name}</option>{/each}
-          </select>
-        </label>
-        <label class="flex flex-col gap-1">
-          <span class="font-semibold">Side</span>
-          <select class="input" name="stop_{i}_side" bind:value={stop.side}>
-            <option value="">both</option><option value="left">left</option><option value="right">right</option>
-          </select>
-        </label>
-        <div class="w-40">
-          <Field
-            label="Stop at"
-            unit="°"
-            name="stop_{i}_deg"
-            inputmode="decimal"
-            value={stop.deg}
-            oninput={(v) => (stop.deg = v)}
-            error={fieldError(form, `stop_${i}_deg`)}
-          />
-        </div>
-        {#if norm}
-          <button type="button" class="btn" onclick={() => (stop.deg = String(norm.deg))}
-            >{norm.deg}°, the norm of {norm.source}</button
-          >
-        {/if}
-      </fieldset>
-    {/each}
-    <p class="text-ink-soft">An artificial joint ends where its clinician says; there is no usual angle for it.</p>
+    <EndStopRows bind:stops {form} />
   {/if}
 
   {#if topic.id === 'caps'}
