@@ -120,6 +120,17 @@ describe('a measure as typed', () => {
     );
   });
 
+  test('a gap that only one leg is long enough for is told at its field, on either side', () => {
+    const legs = { left: 95, right: 80 };
+    const form = measureForm(gap, 'cm', (s) => bodyLengths({ statureCm: 170, legCm: legs[s ?? 'left'] }), '2026-01-02');
+    const typed = { ...occasion, left_passive_1_heightCm: '81', right_passive_1_heightCm: '81' };
+    expect(messagesOf(form, typed)).toEqual({
+      left_passive_1_heightCm: 'Longer than the other leg',
+      right_passive_1_heightCm: 'Longer than the leg'
+    });
+    expect(form.parse({ ...occasion, left_passive_1_heightCm: '79' }).trials).toHaveLength(1);
+  });
+
   test('where the leg is an estimate the message says what to do about it', () =>
     expect(messagesOf(formOf(gap, 'cm', null), { ...occasion, left_passive_1_heightCm: '95' }).left_passive_1_heightCm).toContain(
       'estimated from stature: measure it'

@@ -5,6 +5,7 @@ import {
   isSignedDepth,
   measureOf,
   measures,
+  otherSide,
   splitOpeningDeg,
   trialValue,
   wayOf,
@@ -91,7 +92,9 @@ export function parseTrial(
   measure: Measure,
   wayId: WayId,
   unit: LengthUnit,
-  lengths: BodyLengths
+  lengths: BodyLengths,
+  /** Of the other side: a split stands on both legs. */
+  otherLengths: BodyLengths = lengths
 ): ParsedTrial {
   const { fields } = wayOf(wayId);
   const messages: Record<string, string> = {};
@@ -110,12 +113,13 @@ export function parseTrial(
     if (isSignedDepth(measure)) {
       if (wayId !== 'raise' && value < 0)
         return wrong(fields, 'Past flat? Choose "Tape, past flat" and write the raise under the heel');
-      splitOpeningDeg({ gapCm: Math.abs(value), leadLegCm: lengths.legCm.value, trailLegCm: lengths.legCm.value });
+      splitOpeningDeg({ gapCm: Math.abs(value), leadLegCm: lengths.legCm.value, trailLegCm: otherLengths.legCm.value });
     }
     return { state: 'read', entries, value };
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
-    return wrong(fields, impossibleText(error, measure, wayId, unit, lengths));
+    const isOther = error.code === 'gap_exceeds_leg' && error.data.legCm !== lengths.legCm.value;
+    return wrong(fields, impossibleText(error, measure, wayId, unit, isOther ? otherLengths : lengths, isOther));
   }
 }
 
@@ -129,7 +133,8 @@ function impossibleText(
   measure: Measure,
   wayId: WayId,
   unit: LengthUnit,
-  lengths: BodyLengths
+  lengths: BodyLengths,
+  isOther: boolean
 ): string {
   const estimated = ['legCm', ...wayOf(wayId).uses(measure.limb)].some((id) => lengths[id as keyof BodyLengths].estimated);
   const then = estimated ? '. The length is estimated from stature: measure it under Edit, or measure again' : '';
@@ -138,7 +143,7 @@ function impossibleText(
     const shown = measure.unit === 'cm' ? unit : measure.unit === '°' ? '°' : '';
     return `No body goes there: between ${edge(data.min)} and ${edge(data.max)} ${shown}`.trim();
   }
-  if (code === 'gap_exceeds_leg') return `Longer than the leg${then}`;
+  if (code === 'gap_exceeds_leg') return `Longer than the ${isOther ? 'other ' : ''}leg${then}`;
   return `These lengths make no triangle on this body${then || '. Measure again'}`;
 }
 
@@ -158,7 +163,14 @@ export const measureForm = (measure: Measure, unit: LengthUnit, lengths: Lengths
       for (const side of sidesOf(measure))
         for (const mode of measure.modes)
           for (let ordinal = 1; ordinal <= trialsPerSide; ordinal++) {
-            const parsed = parseTrial((f) => form[trialField(side, mode, ordinal, f)], measure, way, unit, lengths(side));
+            const parsed = parseTrial(
+              (f) => form[trialField(side, mode, ordinal, f)],
+              measure,
+              way,
+              unit,
+              lengths(side),
+              lengths(side && otherSide(side))
+            );
             const photo = uuid.safeParse(form[photoField(side, mode, ordinal)]);
             const photoId = photo.success && isPhoto(way) ? photo.data : undefined;
             if (parsed.state === 'read')

@@ -51,7 +51,7 @@
         <span class="min-w-0">
           <span class="block truncate">
             {data.goals.length > 1
-              ? targetText(data.goal, data.units.length).slice(2) || 'open'
+              ? targetText(data.goal, data.units.length).slice(2) || 'no target'
               : `${data.goal.name}${targetText(data.goal, data.units.length)}`}{stage ? ` · ${stage}` : ''}
           </span>
           <span class="block truncate">

@@ -131,7 +131,8 @@ export class MeasureState {
 
   parsed(side: Side | null, mode: MeasureMode, n: number): ParsedTrial {
     const { measure, unit } = this.#source();
-    return parseTrial((f) => this.typed[trialField(side, mode, n, f)], measure, this.way, unit, this.#lengths(side));
+    const typed = (f: string) => this.typed[trialField(side, mode, n, f)];
+    return parseTrial(typed, measure, this.way, unit, this.#lengths(side), this.#lengths(side && otherSide(side)));
   }
 
   #entries = (side: Side | null, mode: MeasureMode): Entries[] =>
