@@ -186,7 +186,7 @@ describe('the path of a goal that is no split', () => {
         for (const side of ['left', 'right'] as const) await take(db, id, 'HER0', side, [hip], { on: day, way: 'inclinometer' });
         await take(db, id, 'turnout_angle', null, [shown], { on: day, way: 'goniometer', mode: 'active' });
       }
-      expect(unexplainedOverTime(await goalCase(db, id)).map((p) => p.deg)).toEqual([30, 18]);
+      expect(unexplainedOverTime(await goalCase(db, id)).map((p) => p.openingDeg - p.fromLinksDeg)).toEqual([30, 18]);
     }));
 
   test('the list of people shows each headline as it was last taken', () =>

@@ -70,7 +70,8 @@ export const positionReadings = perCase((c: GoalCase): PositionReading[] =>
   })
 );
 
-export type UnexplainedPoint = Readonly<{ on: string; deg: number; leadSide: Side | null }>;
+/** What the position showed on a day, and what its links added up to. */
+export type UnexplainedPoint = Readonly<{ on: string; openingDeg: number; fromLinksDeg: number; leadSide: Side | null }>;
 
 /** What the links did not explain, each time the position was measured and the links were known. */
 export function unexplainedOverTime(c: GoalCase): UnexplainedPoint[] {
@@ -80,8 +81,8 @@ export function unexplainedOverTime(c: GoalCase): UnexplainedPoint[] {
     .filter((r) => r.measureId === headline.id && r.mode === headline.modes[0])
     .flatMap((r): UnexplainedPoint[] => {
       const leadSide = c.goal.leadSide === null ? null : r.side;
-      const { unexplainedDeg } = readFor(c, leadSide, r.takenOn, asUncertain(r));
-      return unexplainedDeg ? [{ on: r.takenOn, deg: unexplainedDeg.value, leadSide }] : [];
+      const { openingDeg, openingFromLinksDeg: fromLinksDeg } = readFor(c, leadSide, r.takenOn, asUncertain(r));
+      return openingDeg !== null && fromLinksDeg !== null ? [{ on: r.takenOn, openingDeg, fromLinksDeg, leadSide }] : [];
     });
 }
 

@@ -2,7 +2,6 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import type { DialChange } from '$lib/contract/grade';
   import type { Dial, Side } from '$lib/core';
-
   import { dialText } from '$lib/ui/dialText';
   import { shortDate } from '$lib/ui/format';
 

@@ -2,7 +2,6 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import type { GradedDial, GradedStack } from '$lib/contract/grade';
   import { dialAtRung, reasonText, usualStepCm, type LadderFault, type Material, type Prop, type Rung } from '$lib/core';
-
   import { dialText } from '$lib/ui/dialText';
   import { lengthText } from '$lib/ui/format';
   import Slide from '$lib/ui/Slide.svelte';

@@ -2,7 +2,6 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import type { OpenStep } from '$lib/contract/grade';
   import { reasonText, type Dial, type Step } from '$lib/core';
-
   import { dialText } from '$lib/ui/dialText';
   import Why from '$lib/ui/Why.svelte';
 

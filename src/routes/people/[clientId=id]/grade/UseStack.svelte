@@ -13,7 +13,6 @@
     type Rung,
     type Side
   } from '$lib/core';
-
   import { dialText } from '$lib/ui/dialText';
   import { lengthText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';

@@ -23,7 +23,6 @@
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { headlineText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
-
   import Conditions from './Conditions.svelte';
   import InstrumentPane from './InstrumentPane.svelte';
   import { MeasureState } from './measureState.svelte';

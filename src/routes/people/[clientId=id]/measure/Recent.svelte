@@ -4,7 +4,6 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import type { Taken } from '$lib/contract/taken';
   import { wayOf, type Measure } from '$lib/core';
-
   import { changeText, dateText, headlineText, stateText } from '$lib/ui/format';
   import { undoable } from '$lib/ui/sending';
   import SideMark from '$lib/ui/SideMark.svelte';

@@ -6,13 +6,13 @@
     doseByLink,
     exerciseOf,
     leftOutTexts,
+    motionOf,
     orderBlocks,
     type Block,
     type Cut,
     type Prop
   } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
-
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { capital, clockText, depthText, numberText, weekdayDate } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
@@ -113,7 +113,7 @@
       {#each doses as dose (`${dose.link}/${dose.side}`)}
         <li class="flex items-center gap-2">
           <SideMark side={dose.side} size={14} />
-          {capital(dose.link)} <span class="ml-auto">{numberText(dose.stretchS / 60)}</span>
+          {capital(motionOf(dose.link).name)} <span class="ml-auto">{numberText(dose.stretchS / 60)}</span>
         </li>
       {/each}
     </ul>

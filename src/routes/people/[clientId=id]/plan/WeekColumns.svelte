@@ -4,7 +4,6 @@
   import Play from '@lucide/svelte/icons/play';
   import type { SessionView, WeekView } from '$lib/contract/plan';
   import { compileSession } from '$lib/core';
-
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { capital, clockText, shortDate } from '$lib/ui/format';
 

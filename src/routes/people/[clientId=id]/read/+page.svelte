@@ -16,7 +16,7 @@
   import SideMark from '$lib/ui/SideMark.svelte';
   import Why from '$lib/ui/Why.svelte';
   import Balance from './Balance.svelte';
-  import { findingsOf, sentencesOf } from './findings';
+  import { findingsOf, sentencesOf, unexplainedText } from './findings';
   import HeadlineChart from './HeadlineChart.svelte';
   import WhatIf from './WhatIf.svelte';
 
@@ -72,7 +72,7 @@
           Not explained, over time:
           {#each data.unexplained.slice(-6) as point, i (i)}
             {i > 0 ? ' · ' : ''}{shortDate(point.on)}{point.leadSide ? `, ${point.leadSide}` : ''}
-            {degText(point.deg)}
+            {unexplainedText(point.openingDeg, point.fromLinksDeg)}
           {/each}
         </p>
       {/if}

@@ -1,5 +1,9 @@
 import { measureOf, modelSdDeg, type Link, type PositionReading, type Side } from '$lib/core';
-import { capital, degApart, degText } from '$lib/ui/format';
+import { capital, changeText, degApart, degText } from '$lib/ui/format';
+
+/** What the links leave unexplained, as the two figures are shown; minus where they allow more than the position shows. */
+export const unexplainedText = (openingDeg: number, fromLinksDeg: number): string =>
+  changeText(fromLinksDeg, openingDeg, { unit: '°' }, 'cm').replace('+', '');
 
 /** A plain sentence with its numbers, and where it comes from. */
 export type Finding = Readonly<{ text: string; why: string }>;

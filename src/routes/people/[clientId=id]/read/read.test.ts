@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { activeGap, goalOf, linkKey, otherSide, readPosition, type LinkValue, type PositionReading, type Side } from '$lib/core';
 import { balanceRows } from './balance';
-import { findingsOf, sentencesOf } from './findings';
+import { findingsOf, sentencesOf, unexplainedText } from './findings';
 
 type Known = Readonly<Record<string, readonly [passive: number, active?: number]>>;
 
@@ -92,6 +92,16 @@ describe('findings', () => {
     );
     const roomy = { 'HF-KS/left': [145], 'HE/right': [34] } as const;
     expect(texts(splitOf('left', roomy, 30))[0]).toMatch(/^Left leading: the joints allow \d+° more than the position shows\.$/);
+  });
+
+  test('over time it is told as in the sentence: the difference of the two figures shown', () => {
+    const [finding] = findingsOf(
+      { ...splitOf('left', { 'HF-KS/left': [108], 'HE/right': [9.6] }, 16), openingDeg: 159.4 },
+      undefined
+    );
+    expect(finding!.text).toContain('41°'); // 159° and 118°, though 41.8° lie between them
+    expect(unexplainedText(159.4, 117.6)).toBe('41°');
+    expect(unexplainedText(117.6, 159.4)).toBe('−41°');
   });
 
   // Source: common practice. Turnout that the hips do not explain is made by knees and feet.

@@ -2,7 +2,6 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import type { TakenSplit } from '$lib/contract/taken';
   import { wayOf } from '$lib/core';
-
   import { changeText, dateText, degText, depthText, lengthText, stateText } from '$lib/ui/format';
 
   let { readings, unit }: { readings: readonly TakenSplit[]; unit: LengthUnit } = $props();

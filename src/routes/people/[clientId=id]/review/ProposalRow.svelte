@@ -4,7 +4,6 @@
   import { enhance } from '$app/forms';
   import type { LengthUnit } from '$lib/contract/fields';
   import type { Verdict } from '$lib/core';
-
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
