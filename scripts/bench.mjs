@@ -58,9 +58,9 @@ const ask = {
   weakerSide: null,
   settings: { front_split_on_stack: { left: setting, right: setting } },
   rungs: { left: rungs, right: rungs },
-  limits: [],
-  locks: [],
-  restedLines: []
+  measuredCm: { left: 20, right: 20 },
+  person: (await vite.ssrLoadModule('/src/lib/core/testing/person.ts')).somebody(),
+  today: '2026-01-05'
 };
 const session = core.fittedSession({ ...ask, phase: 'open', easy: false, light: false, minutes: 60 });
 say('compile of a 60-minute session', ms(timed(() => core.compileSession(session.blocks), 50)));

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { Combobox } from 'bits-ui';
   import { messageIn, shownIn, type OfForm } from './formState';
 
@@ -65,21 +66,30 @@
     inputValue={sought ?? chosen?.label ?? ''}
     onOpenChange={settle}
   >
-    <Combobox.Input
-      {id}
-      bind:ref={input}
-      class="input"
-      placeholder="Type a part of the name"
-      autocomplete="off"
-      aria-invalid={error ? 'true' : undefined}
-      aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
-      onclick={() => (open = true)}
-      onfocus={(e) => e.currentTarget.select()}
-      oninput={(e) => {
-        sought = e.currentTarget.value;
-        open = true;
-      }}
-    />
+    <div class="relative">
+      <Combobox.Input
+        {id}
+        bind:ref={input}
+        class="input pr-11"
+        placeholder="Type a part of the name"
+        autocomplete="off"
+        aria-invalid={error ? 'true' : undefined}
+        aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
+        onclick={() => (open = true)}
+        onfocus={(e) => e.currentTarget.select()}
+        oninput={(e) => {
+          sought = e.currentTarget.value;
+          open = true;
+        }}
+      />
+      <Combobox.Trigger
+        tabindex={-1}
+        aria-label="All of {label}"
+        class="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
+      >
+        <ChevronDown size={18} />
+      </Combobox.Trigger>
+    </div>
     <Combobox.Portal>
       <Combobox.Content
         sideOffset={4}

@@ -69,6 +69,9 @@ describe('compareSchools', () => {
     expect(of('long_hold').from).toBe('this exercise');
     expect(of('drills').from).toBe('the school');
   });
+  // A school that tells effort in words alone gives no figure of it: light, brisk, grams of help.
+  test('an effort that a school tells in words is no figure', () =>
+    expect(doses.filter((d) => d.hasEffort).map((d) => d.school.id)).toEqual(['long_hold', 'contract_relax']));
 
   // Worked by hand: hold 90, two rounds of (12+12.5+8) + 3 + (12+12.5+6) + 20, last settle 30.
   test('a long hold, worked by hand', () => {
