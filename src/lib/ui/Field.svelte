@@ -1,11 +1,11 @@
 <script lang="ts">
   import type { HTMLInputAttributes } from 'svelte/elements';
+  import FieldFrame from './FieldFrame.svelte';
   import { messageIn, shownIn, type OfForm } from './formState';
 
   type Props = OfForm & {
     label: string;
     name: string;
-    /** Shown after the label, small. */
     unit?: string;
     hint?: string;
     type?: HTMLInputAttributes['type'];
@@ -30,32 +30,22 @@
     ...of
   }: Props = $props();
   const id = $props.id();
-  const value = $derived(shownIn(of, name));
-  const error = $derived(messageIn(of, name));
 </script>
 
-<div class="flex flex-col gap-1">
-  <label for={id} class="font-semibold">
-    {label}
-    {#if unit}<span class="font-normal text-ink-soft">{unit}</span>{/if}
-  </label>
-  <input
-    {id}
-    {name}
-    {type}
-    {inputmode}
-    {autocomplete}
-    {list}
-    defaultValue={value}
-    bind:this={input}
-    class="input"
-    aria-invalid={error ? 'true' : undefined}
-    aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
-    oninput={(e) => oninput?.(e.currentTarget.value)}
-  />
-  {#if error}
-    <p id="{id}-error" class="font-semibold text-stop" role="alert">{error}</p>
-  {:else if hint}
-    <p id="{id}-hint" class="text-ink-soft">{hint}</p>
-  {/if}
-</div>
+<FieldFrame {id} {label} {unit} {hint} error={messageIn(of, name)}>
+  {#snippet children(aria)}
+    <input
+      {id}
+      {name}
+      {type}
+      {inputmode}
+      {autocomplete}
+      {list}
+      defaultValue={shownIn(of, name)}
+      bind:this={input}
+      class="input"
+      {...aria}
+      oninput={(e) => oninput?.(e.currentTarget.value)}
+    />
+  {/snippet}
+</FieldFrame>

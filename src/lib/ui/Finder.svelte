@@ -1,21 +1,20 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { Combobox } from 'bits-ui';
-  import { messageIn, shownIn, type OfForm } from './formState';
+  import FieldFrame from './FieldFrame.svelte';
+  import { messageIn, shownIn, type OfForm, type Option, type OptionGroup } from './formState';
 
   /** One of very many: a part of its name finds it. Short lists are the device's own (Select). */
-  type Option = Readonly<{ value: string; label: string }>;
   type Props = OfForm & {
     label: string;
     name: string;
-    groups: readonly Readonly<{ label: string; options: readonly Option[] }>[];
+    groups: readonly OptionGroup[];
     hint?: string;
     onchange?: (value: string) => void;
   };
   let { label, name, groups, hint, onchange, ...of }: Props = $props();
   const id = $props.id();
   let value = $derived(shownIn(of, name));
-  const error = $derived(messageIn(of, name));
   const options = $derived(groups.flatMap((g) => g.options));
   const chosen = $derived(options.find((o) => o.value === value));
 
@@ -54,66 +53,61 @@
   {/each}
 {/snippet}
 
-<div class="flex flex-col gap-1">
-  <label for={id} class="font-semibold">{label}</label>
-  <Combobox.Root
-    type="single"
-    bind:value={() => value, choose}
-    bind:open
-    {name}
-    allowDeselect={false}
-    items={options as Option[]}
-    inputValue={sought ?? chosen?.label ?? ''}
-    onOpenChange={settle}
-  >
-    <div class="relative">
-      <Combobox.Input
-        {id}
-        bind:ref={input}
-        class="input pr-11"
-        placeholder="Type a part of the name"
-        autocomplete="off"
-        aria-invalid={error ? 'true' : undefined}
-        aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
-        onclick={() => (open = true)}
-        onfocus={(e) => e.currentTarget.select()}
-        oninput={(e) => {
-          sought = e.currentTarget.value;
-          open = true;
-        }}
-      />
-      <Combobox.Trigger
-        tabindex={-1}
-        aria-label="All of {label}"
-        class="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
-      >
-        <ChevronDown size={18} />
-      </Combobox.Trigger>
-    </div>
-    <Combobox.Portal>
-      <Combobox.Content
-        sideOffset={4}
-        collisionPadding={12}
-        class="z-50 max-h-[min(22rem,var(--bits-combobox-content-available-height))] w-[max(var(--bits-combobox-anchor-width),16rem)] overflow-y-auto rounded-soft border border-edge bg-paper p-1 text-ink shadow-raised"
-      >
-        {#each found as group (group.label)}
-          {#if group.label}
-            <Combobox.Group>
-              <Combobox.GroupHeading class="px-3 pt-2 text-sm text-ink-soft">{group.label}</Combobox.GroupHeading>
+<FieldFrame {id} {label} {hint} error={messageIn(of, name)}>
+  {#snippet children(aria)}
+    <Combobox.Root
+      type="single"
+      bind:value={() => value, choose}
+      bind:open
+      {name}
+      allowDeselect={false}
+      items={options as Option[]}
+      inputValue={sought ?? chosen?.label ?? ''}
+      onOpenChange={settle}
+    >
+      <div class="relative">
+        <Combobox.Input
+          {id}
+          bind:ref={input}
+          class="input pr-11"
+          placeholder="Type a part of the name"
+          autocomplete="off"
+          {...aria}
+          onclick={() => (open = true)}
+          onfocus={(e) => e.currentTarget.select()}
+          oninput={(e) => {
+            sought = e.currentTarget.value;
+            open = true;
+          }}
+        />
+        <Combobox.Trigger
+          tabindex={-1}
+          aria-hidden="true"
+          class="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
+        >
+          <ChevronDown size={18} />
+        </Combobox.Trigger>
+      </div>
+      <Combobox.Portal>
+        <Combobox.Content
+          sideOffset={4}
+          collisionPadding={12}
+          class="z-50 max-h-[min(22rem,var(--bits-combobox-content-available-height))] w-[max(var(--bits-combobox-anchor-width),16rem)] overflow-y-auto rounded-soft border border-edge bg-paper p-1 text-ink shadow-raised"
+        >
+          {#each found as group (group.label)}
+            {#if group.label}
+              <Combobox.Group>
+                <Combobox.GroupHeading class="px-3 pt-2 text-sm text-ink-soft">{group.label}</Combobox.GroupHeading>
+                {@render rows(group.options)}
+              </Combobox.Group>
+            {:else}
               {@render rows(group.options)}
-            </Combobox.Group>
+            {/if}
           {:else}
-            {@render rows(group.options)}
-          {/if}
-        {:else}
-          <p class="px-3 py-2 text-ink-soft">Nothing of that name.</p>
-        {/each}
-      </Combobox.Content>
-    </Combobox.Portal>
-  </Combobox.Root>
-  {#if error}
-    <p id="{id}-error" class="font-semibold text-stop" role="alert">{error}</p>
-  {:else if hint}
-    <p id="{id}-hint" class="text-ink-soft">{hint}</p>
-  {/if}
-</div>
+            <p class="px-3 py-2 text-ink-soft">Nothing of that name.</p>
+          {/each}
+        </Combobox.Content>
+      </Combobox.Portal>
+    </Combobox.Root>
+  {/snippet}
+</FieldFrame>

@@ -15,6 +15,10 @@ export function typedOr(form: FormState, name: string, known: string | number | 
 export const fieldError = (form: FormState, name: string): string | undefined =>
   form?.problem?.code === 'invalid_input' ? form.problem.fields[name]?.[0] : undefined;
 
+/** What can be chosen from a list, in groups; a group without a label has no heading. */
+export type Option = Readonly<{ value: string; label: string }>;
+export type OptionGroup = Readonly<{ label: string; options: readonly Option[] }>;
+
 /** A field that knows its form: what was typed and what is wrong are its form's to say; else its own value and message. */
 export type OfForm = Readonly<{
   form?: FormState;
