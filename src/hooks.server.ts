@@ -5,6 +5,7 @@ import { openDatabase, type Database } from '$lib/server/db/db';
 import { lockDataDir } from '$lib/server/db/dataDirLock';
 import { migrate } from '$lib/server/db/migrate';
 import { photoFiles, type PhotoFiles } from '$lib/server/photos/photoFiles';
+import { getStudioKey } from '$lib/server/repo/studioRepo';
 import { sweepPhotos } from '$lib/server/service/photos';
 import { dateOf, loadCase, type ClientCase } from '$lib/server/service/clientCase';
 
@@ -19,14 +20,16 @@ async function open(): Promise<Opened> {
   const dataDir = env.DATA_DIR || 'data/studio';
   const free = url ? () => undefined : lockDataDir(dataDir);
   const db = await openDatabase(url ? { url } : { dataDir: `${dataDir}/database` });
-  const files = photoFiles(dataDir);
   const applied = await migrate(db);
+  const files = photoFiles(dataDir, await getStudioKey(db));
   if (applied.length > 0) say(`database: ${applied.length} migrations applied`);
   if (env.CALM_REACH_DEMO === '1') {
     const { seedDemo } = await import('$lib/server/demo/seedDemo');
     await seedDemo(db, files, new Date(), say);
   }
-  await sweepPhotos(db, files, new Date());
+  const aside = await sweepPhotos(db, files, new Date());
+  if (aside > 0)
+    say(`pictures: ${aside} that no measure knows are put aside for a month, in the folder "aside" beside the others`);
   // PGlite keeps a timer alive: without this the process would not end.
   process.on('sveltekit:shutdown', async () => {
     await db.close();

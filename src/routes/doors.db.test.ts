@@ -36,7 +36,7 @@ const endpoints = import.meta.glob<Readonly<Partial<Record<'GET' | 'POST' | 'PUT
 
 const store = testDatabase();
 const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-doors-'));
-const files = photoFiles(dataDir);
+const files = photoFiles(dataDir, '00000000-0000-4000-8000-000000000001');
 afterAll(() => rmSync(dataDir, { recursive: true }));
 
 const now = new Date('2026-03-02T17:00:00');

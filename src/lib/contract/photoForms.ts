@@ -11,6 +11,8 @@ export const photoLimits = {
   filmMb: 200,
   /** Longest side of what is kept. */
   keptPx: 2400,
+  /** Longest side of what is taken at all. */
+  sidePx: 20_000,
   /** Of one that is kept, and of all together. */
   keptMb: 4,
   studioMb: 1000

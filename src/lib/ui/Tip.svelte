@@ -11,13 +11,13 @@
   <Tooltip.Trigger>
     {#snippet child({ props })}{@render children(props)}{/snippet}
   </Tooltip.Trigger>
-  <Tooltip.Portal>
-    <Tooltip.Content
-      sideOffset={4}
-      collisionPadding={12}
-      class="z-50 max-w-72 rounded-soft border border-edge bg-paper px-3 py-2 leading-tight text-ink shadow-raised"
-    >
-      {text}
-    </Tooltip.Content>
-  </Tooltip.Portal>
+  <!-- In its place, not at the end of the page: it belongs to the region it speaks of. -->
+  <Tooltip.Content
+    strategy="fixed"
+    sideOffset={4}
+    collisionPadding={12}
+    class="z-50 max-w-72 rounded-soft border border-edge bg-paper px-3 py-2 leading-tight text-ink shadow-raised"
+  >
+    {text}
+  </Tooltip.Content>
 </Tooltip.Root>

@@ -49,26 +49,39 @@ async function openEmbedded(dataDir: string | undefined): Promise<Database> {
 async function openServer(url: string): Promise<Database> {
   const types = { getTypeParser: (id: number, format?: 'text' | 'binary') => parsers[id] ?? pg.types.getTypeParser(id, format) };
   const pool = new pg.Pool({ connectionString: url, types: types as pg.CustomTypesConfig });
+  // A connection that breaks while nobody uses it: the pool makes a new one. Without a listener it would end the process.
+  pool.on('error', ({ message }) => process.stderr.write(`database: a connection was lost (${message}); it is made anew\n`));
   const over = (target: pg.Pool | pg.PoolClient): Db => ({ query: guarded((text, values) => target.query(text, values)) });
   return {
     ...over(pool),
     async transaction(run) {
       const client = await pool.connect();
+      let isLost = false;
       try {
         await client.query('begin');
         const result = await run(over(client));
         await client.query('commit');
         return result;
       } catch (error) {
-        await client.query('rollback');
+        // Where the connection itself is gone the server has rolled back, and the pool must not give it out again.
+        isLost = await client.query('rollback').then(
+          () => false,
+          () => true
+        );
         throw error;
       } finally {
-        client.release();
+        client.release(isLost);
       }
     },
     close: () => pool.end()
   };
 }
+
+/** Several steps that are each a transaction of their own, as one: all of them or none. */
+export const asOne = <T>(db: Database, run: (db: Database) => Promise<T>): Promise<T> =>
+  db.transaction((tx) =>
+    run({ query: (text, values) => tx.query(text, values), transaction: (step) => step(tx), close: async () => undefined })
+  );
 
 /** PGlite binds undefined as null without a word; here it is a fault. */
 const guarded =

@@ -86,7 +86,8 @@ export async function isPhotoKnown(db: Db, id: string): Promise<boolean> {
 export async function insertPhoto(db: Db, clientId: number, p: NewPhoto): Promise<void> {
   await db.query(
     `insert into photo (id, client_id, measure_id, side, mode, media_type, width_px, height_px, size_bytes, points, taken_on)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+     on conflict (id) do nothing`,
     [
       p.id,
       clientId,

@@ -15,3 +15,11 @@ export async function getUnits(db: Db): Promise<Units> {
 export async function updateUnits(db: Db, { length, mass }: Units): Promise<void> {
   await db.query('update studio set length_unit = $1, mass_unit = $2 where id = 1', [length, mass]);
 }
+
+const KeyRow = z.object({ key: z.uuid() });
+
+/** Which database this is: given when it was made, and its own for ever. */
+export async function getStudioKey(db: Db): Promise<string> {
+  const { rows } = await db.query('select key from studio where id = 1');
+  return oneRow(KeyRow, rows, 'studio').key;
+}

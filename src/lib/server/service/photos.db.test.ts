@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
@@ -24,7 +24,7 @@ let dir: string;
 let files: PhotoFiles;
 beforeAll(() => {
   dir = mkdtempSync(join(tmpdir(), 'calm-reach-photos-'));
-  files = photoFiles(dir);
+  files = photoFiles(dir, uuid(1));
 });
 afterAll(() => rmSync(dir, { recursive: true }));
 
@@ -33,9 +33,15 @@ let lastId = 0;
 const figure = poseFigure('leg raise', { side: 'left', value: 80 }, { statureCm: 170, leftLegCm: 90, rightLegCm: 90 });
 const picture = drawnPicture(figure, 4);
 const svg = new TextEncoder().encode(picture.svg);
+/** The head of a JPEG of some size: all that is read of it. */
+const jpeg = (widthPx: number, heightPx: number) =>
+  new Uint8Array([
+    ...[0xff, 0xd8, 0xff, 0xc0, 0, 17, 8, heightPx >> 8, heightPx & 255, widthPx >> 8, widthPx & 255, 3],
+    ...[1, 0x22, 0, 2, 0x11, 1, 3, 0x11, 1, 0xff, 0xd9]
+  ]);
 const input = (id: string) =>
   ({ id, measureId: 'HF-KS', side: 'left', mode: 'passive', takenOn: on, points: picture.points }) as const;
-const onDisk = () => readdirSync(join(dir, 'photos')).map((name) => name.split('.')[0]!);
+const onDisk = () => readdirSync(join(dir, 'photos', uuid(1))).map((name) => name.split('.')[0]!);
 
 async function withConsent(db: Database): Promise<number> {
   const id = await personWithGoal(db, 'front_split');
@@ -99,6 +105,8 @@ describe('a picture', () => {
   test.each([
     ['text', new TextEncoder().encode('no picture at all'), 'photo_unreadable'],
     ['a drawing sent as a photo', svg, 'photo_unreadable'],
+    ['a picture without an extent', jpeg(0, 900), 'photo_unreadable'],
+    ['one of more than 20,000 picture elements a side', jpeg(20_001, 900), 'photo_unreadable'],
     ['nothing', new Uint8Array(), 'photo_unreadable'],
     ['one that is too large', new Uint8Array(photoLimits.keptMb * 1024 * 1024 + 1), 'photo_too_large']
   ])('is refused when it is %s', (_, bytes, code) =>
@@ -171,18 +179,62 @@ describe('taking back', () => {
         expect((await db.query(`select 1 from ${table} where client_id = $1`, [client])).rows).toEqual([]);
     }));
 
-  test('at the start, what was never claimed goes after a day, and files without a row at once', () =>
+  test('at the start, what was never claimed goes after a day, and files without a row are put aside for a month', () =>
     given.rolledBack(async (db) => {
       const client = await withConsent(db);
       const [waiting, claimed] = [await kept(db, client), await kept(db, client)];
       await measured(db, client, claimed);
-      writeFileSync(join(dir, 'photos', `${uuid(950)}.jpg`), 'left over');
       await sweepPhotos(db, files, new Date());
+      for (const name of [`${uuid(950)}.jpg`, `${uuid(951)}.x.half`])
+        writeFileSync(join(dir, 'photos', uuid(1), name), 'left over');
+      expect(await sweepPhotos(db, files, new Date())).toBe(1); // only now: what tests before left is aside already
       expect(onDisk()).toContain(waiting);
       expect(onDisk()).not.toContain(uuid(950));
+      expect(onDisk()).not.toContain(uuid(951));
+      const aside = () => readdirSync(join(dir, 'photos', uuid(1), 'aside'));
+      expect(aside()).toContain(`${uuid(950)}.jpg`);
       await sweepPhotos(db, files, new Date(Date.now() + 25 * 3600 * 1000));
       expect(onDisk()).not.toContain(waiting);
       expect(onDisk()).toContain(claimed);
+      await sweepPhotos(db, files, new Date(Date.now() + 57 * 24 * 3600 * 1000));
+      expect(aside()).not.toContain(`${uuid(950)}.jpg`);
+    }));
+
+  test('a start with another database, or an older copy of this one, deletes no picture', () =>
+    given.rolledBack(async (db) => {
+      const client = await withConsent(db);
+      const id = await kept(db, client);
+      await measured(db, client, id);
+      // Another studio on the same data directory knows none of them, and has no way to them.
+      const other = photoFiles(dir, uuid(2));
+      expect(await other.sweep(new Set(), new Date())).toBe(0);
+      expect(await files.read(id, 'image/svg+xml')).toEqual(svg);
+      // An older copy of this one: put aside, and back with the newer one.
+      await files.sweep(new Set(), new Date());
+      await expect(files.read(id, 'image/svg+xml')).rejects.toThrow();
+      await sweepPhotos(db, files, new Date());
+      expect(await files.read(id, 'image/svg+xml')).toEqual(svg);
+    }));
+
+  test('pictures from before each studio had a folder are taken in by the one that knows them', () =>
+    given.rolledBack(async (db) => {
+      const client = await withConsent(db);
+      const id = await kept(db, client);
+      const stranger = join(dir, 'photos', `${uuid(970)}.svg`);
+      renameSync(join(dir, 'photos', uuid(1), `${id}.svg`), join(dir, 'photos', `${id}.svg`));
+      writeFileSync(stranger, 'of another studio');
+      await sweepPhotos(db, files, new Date());
+      expect(await files.read(id, 'image/svg+xml')).toEqual(svg);
+      expect(existsSync(stranger)).toBe(true);
+    }));
+
+  test('the same picture sent three times at once is kept once', () =>
+    given.rolledBack(async (db) => {
+      const client = await withConsent(db);
+      const id = uuid(++lastId);
+      await Promise.all([1, 2, 3].map(() => keepPhoto(db, files, client, input(id), svg, 'image/svg+xml')));
+      expect(await listPhotoIds(db, client)).toEqual([id]);
+      expect(onDisk().filter((name) => name === id)).toHaveLength(1);
     }));
 });
 

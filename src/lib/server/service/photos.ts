@@ -21,7 +21,7 @@ const mb = 1024 * 1024;
 /**
  * Keeps a picture with what was set on it; its measure claims it when that is kept.
  *
- * The file is written before its row, and a file without a row is swept away at the next start: nothing is half there.
+ * The file is written before its row, and a file without a row is put aside at the next start: nothing is half there.
  * Throws: CoreError 'consent_missing', 'photo_unreadable', 'photo_too_large', 'photos_full'.
  */
 export async function keepPhoto(
@@ -45,7 +45,8 @@ export async function keepPhoto(
 function sizeOf(bytes: Uint8Array, mediaType: MediaType): { widthPx: number; heightPx: number } {
   try {
     const { width, height, type } = imageSize(bytes);
-    if (type === (mediaType === 'image/jpeg' ? 'jpg' : 'svg')) return { widthPx: width, heightPx: height };
+    const isInBounds = Math.min(width, height) >= 1 && Math.max(width, height) <= photoLimits.sidePx;
+    if (isInBounds && type === (mediaType === 'image/jpeg' ? 'jpg' : 'svg')) return { widthPx: width, heightPx: height };
   } catch {
     // told below
   }
@@ -76,9 +77,8 @@ export async function deleteForGood(db: Database, files: PhotoFiles, clientId: n
   await files.remove(ids);
 }
 
-/** At the start: pictures whose measure was never kept go after a day, and files that no row knows go at once. */
-export async function sweepPhotos(db: Database, files: PhotoFiles, now: Date): Promise<void> {
+/** At the start: pictures whose measure was never kept go after a day; files that no row knows are put aside. Returns how many. */
+export async function sweepPhotos(db: Database, files: PhotoFiles, now: Date): Promise<number> {
   await files.remove(await deleteUnkeptBefore(db, new Date(now.getTime() - 24 * 3600 * 1000).toISOString()));
-  const known = new Set(await listAllPhotoIds(db));
-  await files.remove((await files.list()).filter((id) => !known.has(id)));
+  return files.sweep(new Set(await listAllPhotoIds(db)), now);
 }
