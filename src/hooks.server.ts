@@ -5,6 +5,7 @@ import { openDatabase, type Database } from '$lib/server/db/db';
 import { lockDataDir } from '$lib/server/db/dataDirLock';
 import { migrate } from '$lib/server/db/migrate';
 import { photoFiles, type PhotoFiles } from '$lib/server/photos/photoFiles';
+import { deleteSentBefore } from '$lib/server/repo/sentFormRepo';
 import { getStudioKey } from '$lib/server/repo/studioRepo';
 import { sweepPhotos } from '$lib/server/service/photos';
 import { dateOf, loadCase, type ClientCase } from '$lib/server/service/clientCase';
@@ -27,6 +28,7 @@ async function open(): Promise<Opened> {
     const { seedDemo } = await import('$lib/server/demo/seedDemo');
     await seedDemo(db, files, new Date(), say);
   }
+  await deleteSentBefore(db, new Date(Date.now() - 30 * 24 * 3600 * 1000).toISOString());
   const aside = await sweepPhotos(db, files, new Date());
   if (aside > 0)
     say(`pictures: ${aside} that no measure knows are put aside for a month, in the folder "aside" beside the others`);

@@ -4,6 +4,7 @@
   import Settings from '@lucide/svelte/icons/sliders-horizontal';
   import { Popover } from 'bits-ui';
   import type { Units } from '$lib/contract/fields';
+  import { sending } from '$lib/ui/sending';
   import Choices from '$lib/ui/Choices.svelte';
 
   type Props = { units: Units; theme: 'light' | 'dark' | 'system' };
@@ -21,7 +22,7 @@
       collisionPadding={12}
       class="z-50 w-80 rounded-soft border border-edge bg-paper p-4 shadow-raised"
     >
-      <form method="POST" action="/preferences" class="flex flex-col gap-4" use:enhance={() => reload}>
+      <form method="POST" action="/preferences" class="flex flex-col gap-4" use:enhance={sending(reload)}>
         <input type="hidden" name="back" value={back} />
         <Choices
           legend="Lengths"

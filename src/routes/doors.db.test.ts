@@ -409,6 +409,33 @@ describe('forms', () => {
     expect(refused).toEqual([]);
   });
 
+  test('what makes something new makes it once, however often one filling-in of it comes', async () => {
+    const once = '7b1de4a0-59cf-4a11-8f0e-2f6a1c3b9d10';
+    const makes = ['/people/new default', 'goal save', 'measure save', 'pain tell', '/props add', '/library/new default'];
+    const tried = doors(world).filter((d) => makes.some((name) => `${d.route} ${d.action}`.endsWith(name)));
+    expect(tried).toHaveLength(makes.length + 1); // an own exercise, and a copy of one
+    for (const door of tried)
+      await store.rolledBack(async (db) => {
+        const at = `${door.route} ${door.action}`;
+        const first = await post(db, door, { ...door.typed, once });
+        const after = await everything(db);
+        expect(after, at).not.toBe(asItWas);
+        expect(await post(db, door, { ...door.typed, once }), at).toEqual(first);
+        expect(await everything(db), at).toBe(after);
+        // Another filling-in of the same is another one.
+        await post(db, door, { ...door.typed, once: once.replace('7', '8') });
+        expect(await everything(db), at).not.toBe(after);
+      });
+  });
+
+  test('what was refused leaves no note: put right, it is kept', () =>
+    store.rolledBack(async (db) => {
+      const once = '7b1de4a0-59cf-4a11-8f0e-2f6a1c3b9d11';
+      const door = doors(world).find((d) => d.route === '/people/new')!;
+      expect((await post(db, door, { ...door.typed, name: '', once })).end).toBe('refused');
+      expect((await post(db, door, { ...door.typed, once })).end).toBe('away');
+    }));
+
   const named = doors({ clientId: 0, archivedId: 0, goalId: 0, propId: 0, occasionId: 0, sessionId: 0, exerciseId: '' });
   test.each(named.map((d, i) => ({ name: `${d.route} ${d.action}`, i })))(
     '$name is not brought down by a field',

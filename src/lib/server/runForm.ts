@@ -1,9 +1,13 @@
 import { error, fail, type ActionFailure } from '@sveltejs/kit';
-import type { z } from 'zod';
+import { z } from 'zod';
 import { runChecked } from '$lib/contract/door';
 import type { Problem, Result, Typed } from '$lib/contract/problem';
 import { CoreError } from '$lib/core';
+import type { Database } from './db/db';
 import { sqlProblem } from './db/sqlState';
+import { once } from './once';
+
+const uuid = z.uuid();
 
 export type FormFailure = Readonly<{ problem: Problem; typed: Typed; form: string }>;
 
@@ -27,7 +31,7 @@ type FormRun<O> = Readonly<{ ok: true; value: O }> | Readonly<{ ok: false; failu
 export async function runForm<I, O>(
   request: Request,
   schema: z.ZodType<I>,
-  run: (input: I) => O | Promise<O>,
+  run: (input: I, typed: Typed) => O | Promise<O>,
   { form = '', lists = [] as readonly string[], shape = (typed: Typed): unknown => typed } = {}
 ): Promise<FormRun<O>> {
   const data = await request.formData();
@@ -36,7 +40,7 @@ export async function runForm<I, O>(
     const all = data.getAll(key).map(String);
     typed[key] = lists.includes(key) ? all : all[0]!;
   }
-  const result = await runWrite(schema, shape(typed), run);
+  const result = await runWrite(schema, shape(typed), (input) => run(input, typed));
   if (result.ok) return result;
   if (result.problem.code === 'not_found') error(404, 'There is no such page.');
   return {
@@ -44,6 +48,24 @@ export async function runForm<I, O>(
     failure: fail(result.problem.code === 'invalid_input' ? 400 : 409, { problem: result.problem, typed, form })
   };
 }
+
+/** A form that makes something new: sent again, with the id the page gave this filling-in, it makes no second one. */
+export const runFormOnce = <I, O>(
+  request: Request,
+  db: Database,
+  schema: z.ZodType<I>,
+  run: (input: I, db: Database) => O | Promise<O>,
+  options?: Parameters<typeof runForm>[3]
+): Promise<FormRun<O>> =>
+  runForm<I, O>(
+    request,
+    schema,
+    (input, typed) => {
+      const id = uuid.safeParse(typed.once);
+      return id.success ? once(db, id.data, (tx) => run(input, tx)) : run(input, db);
+    },
+    options
+  );
 
 const statusOf: Partial<Record<Problem['code'], number>> = { invalid_input: 400, not_found: 404 };
 

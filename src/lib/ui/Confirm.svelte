@@ -2,6 +2,7 @@
   import { AlertDialog } from 'bits-ui';
   import type { Snippet } from 'svelte';
   import { enhance } from '$app/forms';
+  import { sending } from './sending';
 
   /** What cannot be undone is asked once more, with what goes by it. */
   type Props = {
@@ -33,11 +34,10 @@
         method="POST"
         {action}
         class="mt-4 flex flex-wrap justify-end gap-3"
-        use:enhance={() =>
-          async ({ update }) => {
-            await update();
-            open = false;
-          }}
+        use:enhance={sending(async ({ update }) => {
+          await update();
+          open = false;
+        })}
       >
         {#each Object.entries(fields) as [name, value] (name)}<input type="hidden" {name} {value} />{/each}
         <AlertDialog.Cancel class="btn" type="button">Leave it as it is</AlertDialog.Cancel>

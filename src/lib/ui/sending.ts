@@ -1,13 +1,40 @@
 import { deserialize } from '$app/forms';
 import { invalidateAll } from '$app/navigation';
-import type { SubmitFunction } from '@sveltejs/kit';
+import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
 import { toast } from 'svelte-sonner';
 
+type Answered = Readonly<{ result: ActionResult; update: (options?: { reset?: boolean }) => Promise<void> }>;
+
+/** What a send that brought no answer, or a fault, is told as. The form stays as it was typed. */
+function failureText({ status, error }: Extract<ActionResult, { type: 'error' }>): string {
+  const kept = 'What you typed is still here.';
+  if (status === undefined) return `The studio does not answer. ${kept} Send it again when it is back.`;
+  if (status === 413) return `This is more than the studio takes at once. ${kept}`;
+  const told = (error as { message?: string } | undefined)?.message;
+  return `${told ?? 'Something went wrong there.'} ${kept}`;
+}
+
+/**
+ * For `use:enhance`: one send at a time, the buttons rest meanwhile; where no answer comes, or a fault, that is told and the form
+ * stays as it is. `then` goes on with any other answer.
+ */
+export const sending =
+  (then: (answered: Answered) => Promise<void>): SubmitFunction =>
+  ({ formElement, cancel }) => {
+    if (formElement.dataset.sending !== undefined) {
+      cancel();
+      return;
+    }
+    formElement.dataset.sending = '';
+    return async (answered) => {
+      delete formElement.dataset.sending;
+      if (answered.result.type === 'error') toast.error(failureText(answered.result), { duration: Infinity });
+      else await then(answered);
+    };
+  };
+
 /** For `use:enhance`: what was typed stays in the form, whatever comes of it. */
-export const keepTyped: SubmitFunction =
-  () =>
-  async ({ update }) =>
-    update({ reset: false });
+export const keepTyped: SubmitFunction = sending(({ update }) => update({ reset: false }));
 
 type Fields = Readonly<Record<string, string | number>>;
 
@@ -39,10 +66,11 @@ async function takeBack(action: string, fields: Fields): Promise<void> {
 }
 
 /** For `use:enhance`: what was done is told with the way back, once it is done and not before; `then` goes on from there. */
-export const undoable =
-  (undo: (done: Readonly<Record<string, unknown>>) => Undoable, then?: () => Promise<void>): SubmitFunction =>
-  () =>
-  async ({ result, update }) => {
+export const undoable = (
+  undo: (done: Readonly<Record<string, unknown>>) => Undoable,
+  then?: () => Promise<void>
+): SubmitFunction =>
+  sending(async ({ result, update }) => {
     const isDone = result.type === 'success';
     if (isDone) {
       const { told, description, action, fields } = undo(result.data ?? {});
@@ -53,4 +81,4 @@ export const undoable =
       });
     }
     await (isDone && then ? then() : update({ reset: false }));
-  };
+  });

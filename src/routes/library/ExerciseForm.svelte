@@ -14,6 +14,7 @@
   } from '$lib/core';
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, formProblem, type FormState } from '$lib/ui/formState';
+  import Once from '$lib/ui/Once.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Finder from '$lib/ui/Finder.svelte';
   import Select from '$lib/ui/Select.svelte';
@@ -71,6 +72,7 @@
 {/snippet}
 
 <form method="POST" class="flex flex-col gap-5" novalidate use:enhance={keepTyped}>
+  <Once />
   <ProblemNote text={formProblem(form)} />
   <div class="grid gap-4 md:grid-cols-2">
     <Field label="Name" name="name" value={at('name')} error={fieldError(form, 'name')} />

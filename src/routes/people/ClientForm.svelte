@@ -5,6 +5,7 @@
   import Field from '$lib/ui/Field.svelte';
   import { formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { lengthNumber, massNumber } from '$lib/ui/format';
+  import Once from '$lib/ui/Once.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { keepTyped } from '$lib/ui/sending';
 
@@ -34,6 +35,7 @@
 </script>
 
 <form method="POST" class="flex flex-col gap-5" use:enhance={keepTyped} novalidate>
+  {#if !known}<Once />{/if}
   <ProblemNote text={formProblem(form)} />
   <div class="grid gap-5 sm:grid-cols-2">
     <Field label="Name" name="name" {form} known={known?.name} />

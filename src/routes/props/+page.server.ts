@@ -3,12 +3,13 @@ import { rowId } from '$lib/contract/fields';
 import { editPropForm, onlyPropForm, propForm, quantityForm, type PropInput } from '$lib/contract/propForms';
 import type { Typed } from '$lib/contract/problem';
 import { heightGaps, stacksFor } from '$lib/core';
+import type { Database } from '$lib/server/db/db';
 import { listPeople } from '$lib/server/repo/peopleRepo';
 import { insertProp, listProps, updateProp, updatePropRemoved, updateQuantity } from '$lib/server/repo/propRepo';
 import { getUnits } from '$lib/server/repo/studioRepo';
 import { propOf } from '$lib/server/service/shelf';
 import { shelfUse, usersOfProp } from '$lib/server/service/shelfUse';
-import { runForm } from '$lib/server/runForm';
+import { runForm, runFormOnce } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 /** Heights that ladders are built of; above, a chair or a box stands alone. */
@@ -47,8 +48,8 @@ const lengthsOf = (typed: Typed) => ({ ...typed, lengthsCm: [typed.length0, type
 
 export const actions: Actions = {
   add: async ({ request, url, locals: { db } }) => {
-    const run = (input: PropInput) => db.transaction((tx) => insertProp(tx, propOf(input), homeOf(url)));
-    const done = await runForm(request, propForm(await getUnits(db)), run, { form: 'add', shape: lengthsOf });
+    const run = (input: PropInput, one: Database) => one.transaction((tx) => insertProp(tx, propOf(input), homeOf(url)));
+    const done = await runFormOnce(request, db, propForm(await getUnits(db)), run, { form: 'add', shape: lengthsOf });
     return done.ok ? { kept: true } : done.failure;
   },
   edit: async ({ request, locals: { db } }) => {

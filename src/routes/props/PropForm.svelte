@@ -5,6 +5,8 @@
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
   import { lengthNumber, massNumber } from '$lib/ui/format';
+  import Once from '$lib/ui/Once.svelte';
+  import { sending } from '$lib/ui/sending';
   import Select from '$lib/ui/Select.svelte';
 
   type Known = {
@@ -46,13 +48,12 @@
   {action}
   class="flex flex-col gap-4"
   novalidate
-  use:enhance={() =>
-    async ({ result, update }) => {
-      await update({ reset: false });
-      if (result.type === 'success') onDone?.();
-    }}
+  use:enhance={sending(async ({ result, update }) => {
+    await update({ reset: false });
+    if (result.type === 'success') onDone?.();
+  })}
 >
-  {#if known}<input type="hidden" name="propId" value={known.id} />{/if}
+  {#if known}<input type="hidden" name="propId" value={known.id} />{:else}<Once />{/if}
   <Select
     label="What it is"
     name="kind"

@@ -6,7 +6,7 @@
   import { formProblem } from '$lib/ui/formState';
   import { capital } from '$lib/ui/format';
   import GateNotes from '$lib/ui/GateNotes.svelte';
-  import { undoable } from '$lib/ui/sending';
+  import { sending, undoable } from '$lib/ui/sending';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Finder from '$lib/ui/Finder.svelte';
   import Why from '$lib/ui/Why.svelte';
@@ -51,10 +51,9 @@
         <form
           method="POST"
           action="/people/{client.id}/grade?/add"
-          use:enhance={() =>
-            async ({ result }) => {
-              if (result.type === 'success') await goto(`/people/${client.id}/grade?exercise=${e.id}`, { invalidateAll: true });
-            }}
+          use:enhance={sending(async ({ result }) => {
+            if (result.type === 'success') await goto(`/people/${client.id}/grade?exercise=${e.id}`, { invalidateAll: true });
+          })}
         >
           <input type="hidden" name="exerciseId" value={e.id} />
           <button class="btn btn-primary" disabled={data.isBarred}>Into the week of {client.name}</button>

@@ -1,8 +1,9 @@
 import { redirect } from '@sveltejs/kit';
 import { ownExerciseForm, ownExerciseLists, ownExerciseShape, type OwnExerciseInput } from '$lib/contract/ownExercise';
 import { neighboursOf } from '$lib/core';
+import type { Database } from '$lib/server/db/db';
 import { addExercise, loadCatalogue } from '$lib/server/service/library';
-import { runForm } from '$lib/server/runForm';
+import { runFormOnce } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ url, locals: { db } }) => {
@@ -19,8 +20,8 @@ export const load: PageServerLoad = async ({ url, locals: { db } }) => {
 
 export const actions: Actions = {
   default: async ({ request, url, locals: { db } }) => {
-    const run = (input: OwnExerciseInput) => addExercise(db, input, url.searchParams.get('copy'));
-    const done = await runForm(request, ownExerciseForm, run, { lists: ownExerciseLists, shape: ownExerciseShape });
+    const run = (input: OwnExerciseInput, tx: Database) => addExercise(tx, input, url.searchParams.get('copy'));
+    const done = await runFormOnce(request, db, ownExerciseForm, run, { lists: ownExerciseLists, shape: ownExerciseShape });
     if (!done.ok) return done.failure;
     redirect(303, `/library/${done.value}`);
   }

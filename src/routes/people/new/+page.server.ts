@@ -2,13 +2,13 @@ import { redirect } from '@sveltejs/kit';
 import { clientForm } from '$lib/contract/forms';
 import { insertClient } from '$lib/server/repo/clientRepo';
 import { getUnits } from '$lib/server/repo/studioRepo';
-import { runForm } from '$lib/server/runForm';
+import { runFormOnce } from '$lib/server/runForm';
 import type { Actions } from './$types';
 
 export const actions: Actions = {
   default: async ({ request, locals: { db, today } }) => {
     const form = clientForm(await getUnits(db), today);
-    const done = await runForm(request, form, (input) => insertClient(db, input));
+    const done = await runFormOnce(request, db, form, (input, tx) => insertClient(tx, input));
     if (!done.ok) return done.failure;
     redirect(303, `/people/${done.value}/goal`);
   }

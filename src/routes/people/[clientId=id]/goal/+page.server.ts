@@ -4,7 +4,7 @@ import { rowId } from '$lib/contract/fields';
 import { orNotFound } from '$lib/server/orNotFound';
 import { getUnits } from '$lib/server/repo/studioRepo';
 import { chooseGoal, closeGoal, saveGoal, stageFacts, turnoutLimit } from '$lib/server/service/goalSetting';
-import { runForm } from '$lib/server/runForm';
+import { runForm, runFormOnce } from '$lib/server/runForm';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) => {
@@ -31,10 +31,11 @@ export const actions: Actions = {
     const { length } = await getUnits(db);
     const parsed = rowId.safeParse(url.searchParams.get('goal'));
     const goalId = parsed.success ? parsed.data : null;
-    const done = await runForm(
+    const done = await runFormOnce(
       request,
+      db,
       goalForm(length, today),
-      (input) => saveGoal(db, Number(params.clientId), goalId, input, today),
+      (input, tx) => saveGoal(tx, Number(params.clientId), goalId, input, today),
       { form: 'save' }
     );
     if (!done.ok) return done.failure;

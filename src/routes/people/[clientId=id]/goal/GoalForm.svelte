@@ -8,6 +8,7 @@
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { capital, lengthNumber, numberText } from '$lib/ui/format';
+  import Once from '$lib/ui/Once.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Finder from '$lib/ui/Finder.svelte';
   import Select from '$lib/ui/Select.svelte';
@@ -65,6 +66,7 @@
   use:enhance={keepTyped}
   novalidate
 >
+  <Once />
   <ProblemNote text={formProblem(form)} />
   {#if isNew}
     <Finder

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { undoable } from '$lib/ui/sending';
+  import { keepTyped, undoable } from '$lib/ui/sending';
 
   type Props = {
     goals: readonly { id: number; name: string; eventName: string }[];
@@ -28,7 +28,7 @@
         </p>
         <div class="mt-1 flex gap-2">
           {#if goal.id !== inWorkId}
-            <form method="POST" action="{base}/goal?/work" use:enhance>
+            <form method="POST" action="{base}/goal?/work" use:enhance={keepTyped}>
               <input type="hidden" name="goalId" value={goal.id} />
               <button class="btn" aria-label="Work on: {goal.name}">Work on it</button>
             </form>

@@ -75,7 +75,7 @@
   {#if at === null}
     <p class="w-full text-ink-soft">No figure is usual: it is yours to set.</p>
     {#if suggestion}
-      <form method="POST" action="?/dial" class="w-full" use:enhance>
+      <form method="POST" action="?/dial" class="w-full" use:enhance={keepTyped}>
         <input type="hidden" name="exerciseId" value={exerciseId} />
         <input type="hidden" name="side" value={side} />
         <input type="hidden" name="dial" value={dial.id} />

@@ -16,6 +16,7 @@
   import { dialText } from '$lib/ui/dialText';
   import { lengthText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import { keepTyped } from '$lib/ui/sending';
   import NearStacks from './NearStacks.svelte';
 
   /** The heights near the one that is looked at, and the button that puts it into use. */
@@ -74,7 +75,7 @@
   {#if atHome}
     <p class="text-ink-soft">At home the nearest stack is taken; what is in use is set on the studio’s shelf.</p>
   {:else}
-    <form method="POST" action="?/dial" class="flex flex-wrap gap-3" use:enhance>
+    <form method="POST" action="?/dial" class="flex flex-wrap gap-3" use:enhance={keepTyped}>
       <input type="hidden" name="exerciseId" value={exercise.id} />
       <input type="hidden" name="side" value={side} />
       <input type="hidden" name="dial" value={graded.dial.id} />

@@ -22,6 +22,7 @@
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { headlineText } from '$lib/ui/format';
+  import Once from '$lib/ui/Once.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Conditions from './Conditions.svelte';
   import InstrumentPane from './InstrumentPane.svelte';
@@ -132,6 +133,7 @@
 </script>
 
 <form method="POST" action="?/save&set={data.size}&m={measure.id}" class="flex flex-col gap-5" novalidate use:enhance={keepTyped}>
+  <Once />
   <div class="grid items-start gap-x-6 gap-y-3 lg:grid-cols-[1fr_16rem]">
     <div>
       <h1>{measure.name.charAt(0).toUpperCase() + measure.name.slice(1)}</h1>

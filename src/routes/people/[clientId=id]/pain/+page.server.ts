@@ -6,7 +6,7 @@ import { withGoal } from '$lib/server/service/clientCase';
 import { painAlertsOf, tellLater } from '$lib/server/service/pain';
 import { painText } from '$lib/server/service/safety';
 import { weekOf } from '$lib/server/service/week';
-import { runForm } from '$lib/server/runForm';
+import { runFormOnce } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 const shownPains = 20;
@@ -47,9 +47,13 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
 
 export const actions: Actions = {
   tell: async ({ request, params, locals: { db, now, today } }) => {
-    const done = await runForm(request, toldPainForm(today), (input) => tellLater(db, Number(params.clientId), input, now), {
-      form: 'tell'
-    });
+    const done = await runFormOnce(
+      request,
+      db,
+      toldPainForm(today),
+      (input, tx) => tellLater(tx, Number(params.clientId), input, now),
+      { form: 'tell' }
+    );
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/pain?told=yes`);
   }

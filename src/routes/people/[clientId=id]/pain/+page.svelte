@@ -15,6 +15,7 @@
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { dateText, shortDate } from '$lib/ui/format';
+  import Once from '$lib/ui/Once.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Finder from '$lib/ui/Finder.svelte';
   import Select from '$lib/ui/Select.svelte';
@@ -41,6 +42,7 @@
 
 <main class="mx-auto grid max-w-6xl gap-6 p-5 lg:grid-cols-[1fr_20rem]">
   <form method="POST" action="?/tell" class="card flex min-w-0 flex-col gap-4" novalidate use:enhance={keepTyped}>
+    <Once />
     <div>
       <h1>Tell pain</h1>
       <p class="text-ink-soft">

@@ -6,6 +6,7 @@
   import { capital, dateText, headlineText, plural, shortDate, stateText } from '$lib/ui/format';
   import Field from '$lib/ui/Field.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
+  import { keepTyped } from '$lib/ui/sending';
   import SideBySide from './SideBySide.svelte';
 
   let { data, form } = $props();
@@ -53,7 +54,7 @@
         A number can be read from a photo without keeping it. To keep pictures beside the measures, write down who agrees: {data
           .client.name}, or a parent or guardian of a minor. Taken back, it deletes them.
       </p>
-      <form method="POST" action="?/consent" use:enhance class="mt-3 flex flex-wrap items-end gap-3">
+      <form method="POST" action="?/consent" use:enhance={keepTyped} class="mt-3 flex flex-wrap items-end gap-3">
         <Field label="Consent given by" name="givenBy" {form} known={data.client.name} />
         <button class="btn btn-primary">Keep pictures from now on</button>
       </form>

@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import Field from '$lib/ui/Field.svelte';
   import { formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { sending } from '$lib/ui/sending';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
 
   type Shape = { weeks: number; sessionsPerWeek: number; minutes: number; startOn: string };
@@ -23,11 +24,10 @@
   action="?/make"
   class="flex flex-col gap-4"
   novalidate
-  use:enhance={() =>
-    async ({ result, update }) => {
-      await update({ reset: false });
-      if (result.type === 'redirect') onDone?.();
-    }}
+  use:enhance={sending(async ({ result, update }) => {
+    await update({ reset: false });
+    if (result.type === 'redirect') onDone?.();
+  })}
 >
   <ProblemNote text={formProblem(form)} />
   <input type="hidden" name="basedOnVersion" value={openedOn} />

@@ -10,6 +10,7 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { moveText } from './moveText';
   import MeasureTable from './MeasureTable.svelte';
+  import { keepTyped } from '$lib/ui/sending';
   import ProposalRow from './ProposalRow.svelte';
 
   let { data, form } = $props();
@@ -35,7 +36,7 @@
         <div class="flex flex-wrap items-center gap-4">
           <h1>{data.proposals.length > 0 ? 'What to do next' : 'Decided'}</h1>
           {#if data.proposals.length > 0}
-            <form method="POST" action="?/acceptAll" class="ml-auto" use:enhance>
+            <form method="POST" action="?/acceptAll" class="ml-auto" use:enhance={keepTyped}>
               <button class="btn btn-primary">Accept {data.proposals.length === 1 ? 'it' : `all ${data.proposals.length}`}</button
               >
             </form>

@@ -61,7 +61,7 @@
   </p>
   <div class="mt-auto">
     <span class="flex flex-wrap gap-1">
-      <form method="POST" action="?/decide" use:enhance>
+      <form method="POST" action="?/decide" use:enhance={keepTyped}>
         {@render place()}
         <input type="hidden" name="verdict" value={proposal.verdict} />
         <input type="hidden" name="overruledBecause" value="" />

@@ -1,0 +1,25 @@
+import { z } from 'zod';
+import type { Db } from '../db/db';
+import { oneRow } from '../db/rows';
+
+const AnswerRow = z.object({ answer: z.unknown() });
+
+/** Notes that a form came in; false where it had come before. Waits while the same one is under way. */
+export async function insertSentForm(tx: Db, id: string): Promise<boolean> {
+  const { rowCount } = await tx.query('insert into sent_form (id) values ($1) on conflict (id) do nothing', [id]);
+  return rowCount === 1;
+}
+
+export async function updateSentAnswer(tx: Db, id: string, answer: unknown): Promise<void> {
+  await tx.query('update sent_form set answer = $2 where id = $1', [id, JSON.stringify(answer ?? null)]);
+}
+
+export async function getSentAnswer(tx: Db, id: string): Promise<unknown> {
+  const { rows } = await tx.query('select answer from sent_form where id = $1', [id]);
+  return oneRow(AnswerRow, rows, 'sent form').answer;
+}
+
+/** Nobody sends a form again after this. */
+export async function deleteSentBefore(db: Db, instant: string): Promise<void> {
+  await db.query('delete from sent_form where sent_at < $1', [instant]);
+}
