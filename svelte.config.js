@@ -5,6 +5,8 @@ import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
 export default {
   preprocess: vitePreprocess(),
   kit: {
+    // Every host and origin is held against the studio's own names in hooks.server.ts, calls of JSON as well.
+    csrf: { trustedOrigins: ['*'] },
     adapter: adapter({ precompress: false }),
     csp: {
       mode: 'auto',

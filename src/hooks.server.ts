@@ -1,7 +1,8 @@
 import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
-import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
-import { openDatabase, type Database } from '$lib/server/db/db';
+import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { askers } from '$lib/server/askers';
+import { asOne, openDatabase, type Database } from '$lib/server/db/db';
 import { lockDataDir } from '$lib/server/db/dataDirLock';
 import { migrate } from '$lib/server/db/migrate';
 import { photoFiles, type PhotoFiles } from '$lib/server/photos/photoFiles';
@@ -26,12 +27,17 @@ async function open(): Promise<Opened> {
   if (applied.length > 0) say(`database: ${applied.length} migrations applied`);
   if (env.CALM_REACH_DEMO === '1') {
     const { seedDemo } = await import('$lib/server/demo/seedDemo');
-    await seedDemo(db, files, new Date(), say);
+    await asOne(db, (one) => seedDemo(one, files, new Date(), say)); // whole or not at all
   }
   await deleteSentBefore(db, new Date(Date.now() - 30 * 24 * 3600 * 1000).toISOString());
   const aside = await sweepPhotos(db, files, new Date());
   if (aside > 0)
     say(`pictures: ${aside} that no measure knows are put aside for a month, in the folder "aside" beside the others`);
+  // Started by a wrapper it ends with it, however that ended.
+  if (process.connected) {
+    process.once('disconnect', () => process.kill(process.pid, 'SIGTERM'));
+    process.channel?.unref(); // listened to, and no reason to stay
+  }
   // PGlite keeps a timer alive: without this the process would not end.
   process.on('sveltekit:shutdown', async () => {
     await db.close();
@@ -46,10 +52,23 @@ export const init: ServerInit = async () => {
   await held.calmReach;
 };
 
+const { isHost, isOrigin } = askers({
+  ORIGIN: env.ORIGIN,
+  PORT: env.PORT,
+  HOST: env.HOST,
+  CALM_REACH_HOSTS: env.CALM_REACH_HOSTS
+});
+/** Sensors and camera are for the pages themselves; nothing else is used. */
+const permissions =
+  'accelerometer=(self), gyroscope=(self), magnetometer=(self), camera=(self), microphone=(), geolocation=(), payment=(), usb=()';
+
 const themes = ['light', 'dark', 'system'] as const;
 
 export const handle: Handle = async ({ event, resolve }) => {
-  const { locals } = event;
+  const { locals, request } = event;
+  if (!isHost(request.headers.get('host'))) error(421, 'This studio is not reached by that name.');
+  if (!['GET', 'HEAD', 'OPTIONS'].includes(request.method) && !isOrigin(request.headers.get('origin')))
+    error(403, 'This was not sent by a page of this studio.');
   const { db, files } = await held.calmReach!;
   locals.db = db;
   locals.photoFiles = files;
@@ -65,7 +84,10 @@ export const handle: Handle = async ({ event, resolve }) => {
   const inPlayer = event.route.id?.endsWith('/practise/[sessionId=id]') ?? false;
   const theme = inPlayer ? 'dark' : locals.theme;
   const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%calm.theme%', theme) });
+  if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store');
+  response.headers.set('permissions-policy', permissions);
   response.headers.set('x-content-type-options', 'nosniff');
+  response.headers.set('cross-origin-resource-policy', 'same-origin');
   response.headers.set('referrer-policy', 'same-origin');
   response.headers.set('cross-origin-opener-policy', 'same-origin');
   return response;

@@ -1,11 +1,12 @@
 import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { unitsForm } from '$lib/contract/forms';
+import { ownPath } from '$lib/server/askers';
 import { updateUnits } from '$lib/server/repo/studioRepo';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
-const preferences = unitsForm.extend({ theme: z.enum(['light', 'dark', 'system']), back: z.string().regex(/^\/(?!\/)/) });
+const preferences = unitsForm.extend({ theme: z.enum(['light', 'dark', 'system']), back: z.string() });
 const yearS = 365 * 24 * 3600;
 
 export const load: PageServerLoad = () => redirect(303, '/people');
@@ -18,6 +19,6 @@ export const actions: Actions = {
       return back;
     });
     if (!done.ok) return done.failure;
-    redirect(303, done.value);
+    redirect(303, ownPath(done.value) ?? '/people');
   }
 };

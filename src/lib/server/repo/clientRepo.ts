@@ -60,6 +60,11 @@ const columns = `id, name, birth_year, birth_date, level, contact, stature_cm, l
                  hip_to_breastbone_cm, body_mass_kg, sessions_per_week, minutes_per_session, week_holds, home_props, notes,
                  school_id, policies, current_goal_id, archived_at`;
 
+/** Everything of one client that is read and then written waits here for the one before it, on a server of its own as well. */
+export async function lockClient(tx: Db, id: number): Promise<void> {
+  await tx.query('select 1 from client where id = $1 for update', [id]);
+}
+
 export async function getClient(db: Db, id: number): Promise<Client> {
   const { rows } = await db.query(`select ${columns} from client where id = $1`, [id]);
   return oneRow(ClientRow, rows, 'client');

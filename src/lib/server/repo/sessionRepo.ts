@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { sessionStatuses } from '$lib/contract/plan';
 import type { BeforeAnswers, Block, Cut, LeftOut, PlanPhase, PlanSession, PlanWeek, Readiness, Side } from '$lib/core';
 import type { Db } from '../db/db';
-import { allRows, oneRow } from '../db/rows';
+import { allRows, firstRow, IdRow, oneRow } from '../db/rows';
 
 /** What a session was given when it began: blocks as fitted that day, and what was left out; sentences where it was kept long ago. */
 export type Prescribed = Readonly<{ blocks: readonly Block[]; cuts: readonly Cut[]; leftOut: readonly (LeftOut | string)[] }>;
@@ -73,6 +73,16 @@ export async function listSessions(db: Db, goalId: number): Promise<Session[]> {
     [goalId]
   );
   return allRows(SessionRow, rows);
+}
+
+/** The session of this client that runs; null when none does. */
+export async function findRunning(db: Db, clientId: number): Promise<number | null> {
+  const { rows } = await db.query(
+    `select s.id from session s join plan p on p.id = s.plan_id join goal g on g.id = p.goal_id
+      where g.client_id = $1 and s.status = 'running' limit 1`,
+    [clientId]
+  );
+  return firstRow(IdRow, rows)?.id ?? null;
 }
 
 /** A session of a client without what was prescribed, or 'not_found'. */

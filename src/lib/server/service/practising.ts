@@ -1,9 +1,11 @@
 import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
 import { before, CoreError, painKindOf, type Block, readinessText } from '$lib/core';
 import type { Database } from '../db/db';
+import { sqlProblem } from '../db/sqlState';
+import { lockClient } from '../repo/clientRepo';
 import { openLocks } from '../repo/lockRepo';
 import { insertPain, upsertSetLog } from '../repo/logRepo';
-import { getSession, updateEnded, updateStarted } from '../repo/sessionRepo';
+import { findRunning, getSession, updateEnded, updateStarted } from '../repo/sessionRepo';
 import { isCheckDue, isOpenForWork } from './checking';
 import { dateOf, loadSplitCase, type SplitCase } from './clientCase';
 import { lockFor } from './pain';
@@ -45,6 +47,10 @@ export async function startSession(
   if (overdue && !overdueCheck) throw new CoreError('check_overdue_unconfirmed');
   const confirmed = { ...(overdue && { overdueCheck: true as const }), ...(day.isSecond && { sameDay: true as const }) };
   await db.transaction(async (tx) => {
+    await lockClient(tx, clientId);
+    const running = await findRunning(tx, clientId);
+    if (running === sessionId) return; // started by another click
+    if (running !== null) throw new CoreError('session_already_running');
     const changed = await answerResume(tx, found, { answer, reason }, now);
     const c = changed ? await loadSplitCase(tx, clientId, found.today) : found;
     if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
@@ -90,7 +96,15 @@ export async function logSet(db: Database, clientId: number, sessionId: number, 
   if (session.startedAt === null) throw new CoreError('session_not_running');
   const isPlanned = log.side === null || session.plannedSets.some((p) => p.exerciseId === log.exerciseId && p.side === log.side);
   if (!isPlanned) throw new CoreError('conflict', { setIndex: log.setIndex });
-  await upsertSetLog(db, sessionId, session.schoolId, log);
+  try {
+    await db.transaction(async (tx) => {
+      await lockClient(tx, clientId);
+      await upsertSetLog(tx, sessionId, session.schoolId, log);
+    });
+  } catch (error) {
+    // The same id for another set: it would be refused for ever, so it is told.
+    throw sqlProblem(error) === 'conflict' ? new CoreError('conflict', { setIndex: log.setIndex }) : error;
+  }
 }
 
 /** Keeps a told pain with what it locks; a stop sign ends the session here as well. */

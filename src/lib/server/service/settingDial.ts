@@ -17,6 +17,7 @@ import {
 } from '$lib/core';
 import type { Database, Db } from '../db/db';
 import { insertSettingChange } from '../repo/choiceRepo';
+import { lockClient } from '../repo/clientRepo';
 import { upsertSetting } from '../repo/planRepo';
 import { dateOf, loadGoalCase, type GoalCase } from './clientCase';
 import { gradeOf, isPerSide, searchedOnce } from './gradeExercise';
@@ -34,6 +35,7 @@ export const setDial = (db: Database, clientId: number, input: DialInput, now: D
   db.transaction((tx) => moveDial(tx, clientId, input, now));
 
 async function moveDial(tx: Db, clientId: number, input: DialInput, now: Date): Promise<void> {
+  await lockClient(tx, clientId);
   const c = await loadGoalCase(tx, clientId, dateOf(now));
   const exercise = exerciseIn(c.catalogue, input.exerciseId);
   const grade = gradeOf(c, exercise, input.side);

@@ -2,7 +2,7 @@ import type { NoteInput, SchoolInput } from '$lib/contract/exerciseForms';
 import { chainOf, CoreError, goalExercises, goalOf, planExerciseIds, reasonText, type Exercise, type SchoolId } from '$lib/core';
 import type { Database } from '../db/db';
 import { replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
-import { updateSchool } from '../repo/clientRepo';
+import { lockClient, updateSchool } from '../repo/clientRepo';
 import { upsertExerciseNote } from '../repo/exerciseRepo';
 import { loadGoalCase, withSplit, type GoalCase } from './clientCase';
 import { exerciseIn } from './library';
@@ -57,6 +57,7 @@ const changeWeek = (
   change: (week: readonly ExerciseChoice[], c: GoalCase) => readonly ExerciseChoice[]
 ): Promise<void> =>
   db.transaction(async (tx) => {
+    await lockClient(tx, clientId);
     const c = await loadGoalCase(tx, clientId, today);
     const week = weekOf(c).map((w) => w.choice);
     await replaceChoices(tx, c.goal.id, change(week, c));

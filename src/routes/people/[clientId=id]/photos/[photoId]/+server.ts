@@ -9,7 +9,7 @@ import type { RequestHandler } from './$types';
 
 const uuid = z.uuid();
 
-/** The picture itself. It never leaves this machine: no cache between keeps it, and a drawn one may run nothing. */
+/** The picture itself. It never leaves this machine: no cache keeps it, and a drawn one may run nothing. */
 export const GET: RequestHandler = async ({ params, locals: { db, photoFiles, caseOf } }) => {
   const { client } = await orNotFound(caseOf(Number(params.clientId)));
   const id = uuid.safeParse(params.photoId);
@@ -18,7 +18,8 @@ export const GET: RequestHandler = async ({ params, locals: { db, photoFiles, ca
   return new Response(await photoFiles.read(id.data, type), {
     headers: {
       'content-type': type,
-      'cache-control': 'private, max-age=3600, immutable',
+      // Taken back, it is gone from the browser as well.
+      'cache-control': 'private, no-store',
       'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox"
     }
   });
