@@ -20,7 +20,7 @@ const say = (text: string) => process.stdout.write(`${text}\n`);
 async function open(): Promise<Opened> {
   const url = env.DATABASE_URL;
   const dataDir = env.DATA_DIR || 'data/studio';
-  const free = url ? () => undefined : lockDataDir(dataDir);
+  const free = url ? () => undefined : await lockDataDir(dataDir);
   const db = await openDatabase(url ? { url } : { dataDir: `${dataDir}/database` });
   const applied = await migrate(db);
   const files = photoFiles(dataDir, await getStudioKey(db));

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
@@ -119,25 +119,65 @@ describe('what was kept as a sentence', () => {
 });
 
 describe('lockDataDir', () => {
-  const inTemp = (run: (dir: string) => void) => {
+  const inTemp = async (run: (dir: string, path: string) => Promise<void>) => {
     const dir = mkdtempSync(join(tmpdir(), 'calm-reach-'));
-    try {
-      run(dir);
-    } finally {
-      rmSync(dir, { recursive: true });
-    }
+    await run(dir, join(dir, 'calm-reach.lock')).finally(() => rmSync(dir, { recursive: true }));
   };
-  test('refuses while another living process holds it', () =>
-    inTemp((dir) => {
-      writeFileSync(join(dir, 'calm-reach.pid'), String(process.ppid));
-      expect(() => lockDataDir(dir)).toThrow(/in use by another/);
+  const holder = (path: string): Record<string, unknown> => JSON.parse(readFileSync(path, 'utf8')) as Record<string, unknown>;
+  /** The lock as another would have written it. */
+  const asHeldBy = async (dir: string, path: string, change: object) => {
+    const free = await lockDataDir(dir);
+    const mine = holder(path);
+    free();
+    writeFileSync(path, JSON.stringify({ ...mine, token: 'other', ...change }));
+  };
+  const silentMs = 250;
+
+  test('of eight that open at once one holds it; given free the next one may', () =>
+    inTemp(async (dir, path) => {
+      const all = await Promise.allSettled(Array.from({ length: 8 }, () => lockDataDir(dir)));
+      const [held, ...more] = all.flatMap((r) => (r.status === 'fulfilled' ? [r.value] : []));
+      expect(more).toEqual([]);
+      await expect(lockDataDir(dir)).rejects.toThrow(
+        /in use by another Calm Reach: process \d+ on .+, since .+ Stop that one first/
+      );
+      held!();
+      expect(existsSync(path)).toBe(false);
+      (await lockDataDir(dir))();
     }));
-  test('takes over from a process that is gone, and gives free', () =>
-    inTemp((dir) => {
-      writeFileSync(join(dir, 'calm-reach.pid'), '999999999');
-      const free = lockDataDir(dir);
-      expect(readFileSync(join(dir, 'calm-reach.pid'), 'utf8')).toBe(String(process.pid));
+
+  test.each([
+    ['whose process is gone', { pid: 999_999_999 }],
+    ['whose process number belongs to another program now', { pid: process.ppid, began: '1' }]
+  ])('one %s is taken over at once', (_, change) =>
+    inTemp(async (dir, path) => {
+      await asHeldBy(dir, path, change);
+      const free = await lockDataDir(dir);
+      expect(holder(path).pid).toBe(process.pid);
       free();
-      expect(() => readFileSync(join(dir, 'calm-reach.pid'))).toThrow();
+    })
+  );
+
+  test('half a lock, cut off by a kill, is none', () =>
+    inTemp(async (dir, path) => {
+      writeFileSync(path, '{"token":');
+      (await lockDataDir(dir))();
+    }));
+
+  test('one in another container holds while it is touched, and no longer once it is silent', () =>
+    inTemp(async (dir, path) => {
+      await asHeldBy(dir, path, { place: 'another container', pid: 1 });
+      const touching = setInterval(() => utimesSync(path, new Date(), new Date()), silentMs / 5);
+      await expect(lockDataDir(dir, silentMs)).rejects.toThrow(/process 1 on/);
+      clearInterval(touching);
+      (await lockDataDir(dir, silentMs))();
+    }));
+
+  test('who lost it to another does not give that one free', () =>
+    inTemp(async (dir, path) => {
+      const free = await lockDataDir(dir);
+      writeFileSync(path, JSON.stringify({ ...holder(path), token: 'other' }));
+      free();
+      expect(existsSync(path)).toBe(true);
     }));
 });
