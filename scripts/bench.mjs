@@ -202,7 +202,7 @@ say(
 await instrumentPage.goto(`${oda}/measure?set=full&m=HF-KS`);
 await instrumentPage.waitForLoadState('networkidle');
 await instrumentPage
-  .getByRole('radio')
+  .locator('label')
   .filter({ hasText: /^\s*Photo\s*$/ })
   .click();
 await instrumentPage.getByRole('button', { name: 'Read from a photo' }).click();

@@ -81,7 +81,7 @@ await shoot(dark, 'instrument-dark');
 await page.goto(`${oda}/measure?set=full&m=HF-KS`);
 await page.waitForLoadState('networkidle');
 await page
-  .getByRole('radio')
+  .locator('label')
   .filter({ hasText: /^\s*Photo\s*$/ })
   .click();
 await page.getByRole('button', { name: 'Read from a photo' }).click();

@@ -43,7 +43,7 @@ async function sendSets(page: Page, confirmed: string[]): Promise<void> {
     };
     const answer = await fetch(url, {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', origin: new URL(url).origin },
       body: JSON.stringify(log)
     }).catch(() => null);
     if (!answer) return;

@@ -18,7 +18,7 @@ async function atMeasure(page: Page, measure: string, way: string | RegExp, goal
 async function openMeasure(page: Page, base: string, measure: string, way: string | RegExp): Promise<void> {
   await page.goto(`${base}/measure?set=full&m=${measure}`);
   await page.waitForLoadState('networkidle');
-  await page.getByRole('radio').filter({ hasText: way }).click();
+  await page.locator('label').filter({ hasText: way }).click();
 }
 const photo = /^\s*Photo\s*$/;
 const board = (page: Page) => page.getByRole('application');

@@ -64,6 +64,51 @@ test('another name that leads here, and a page elsewhere, are refused; the machi
   expect((await finish(`http://127.0.0.1:${port}`)).status()).not.toBe(403);
 });
 
+test('a body that is no form is the sender’s fault, and a choice that was never offered is shown as none', async ({
+  page,
+  request,
+  baseURL
+}) => {
+  await addClient(page, `Odd ${stamp()}`);
+  await setGoal(page);
+  const base = clientBase(page);
+  const post = (path: string, more: object) =>
+    request.post(path, { headers: { origin: baseURL!, accept: 'text/html' }, failOnStatusCode: false, ...more });
+  const forms = [
+    ['/people/new', 'level'],
+    [`${base}/goal?/save&goal=new`, 'kind'],
+    [`${base}/goal?/save&goal=new`, 'headline'],
+    [`${base}/measure?/save&m=front_split_gap`, 'way'],
+    [`${base}/measure?/save&m=front_split_gap`, 'bodyState'],
+    [`${base}/check?/topic`, 'stop_0_motion'],
+    [`${base}/pain?/tell`, 'kind'],
+    [`${base}/pain?/tell`, 'exerciseId'],
+    [`${base}/practise?/start`, 'soreness'],
+    [`${base}/practise?/start`, 'place'],
+    ['/props?/add', 'kind'],
+    ['/library/new', 'dial0_kind'],
+    ['/library/new', 'position']
+  ] as const;
+  const ends: string[] = [];
+  for (const [path, field] of forms)
+    for (const value of ['__proto__', 'frog', 'constructor', '']) {
+      const form = { topic: 'stops', sessionId: '1', newSymptom: 'yes', [field]: value };
+      ends.push(`${path} ${field}=${value}: ${(await post(path, { form })).status()}`);
+    }
+  const bodies = [
+    { data: 'no form at all', headers: { origin: baseURL!, 'content-type': 'text/plain' } },
+    { data: '--x\r\nhalf a part', headers: { origin: baseURL!, 'content-type': 'multipart/form-data; boundary=y' } },
+    { data: '{"name":', headers: { origin: baseURL!, 'content-type': 'application/json' } }
+  ];
+  for (const path of [...new Set(forms.map(([p]) => p))])
+    for (const body of bodies) {
+      const answer = await request.post(path, { ...body, failOnStatusCode: false });
+      ends.push(`${path} ${body.headers['content-type']}: ${answer.status()}`);
+    }
+  expect(ends.filter((end) => / 5\d\d$/.test(end))).toEqual([]);
+  expect(ends.filter((end) => end.endsWith(': 400')).length).toBeGreaterThan(bodies.length);
+});
+
 test('a page that was shown leaves nothing in the server’s memory', () => {
   const printed = execFileSync(process.execPath, ['scripts/trials/memory.mjs'], {
     env: { ...process.env, LOADS: '90', PORT: '5312' }

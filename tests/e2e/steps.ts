@@ -25,18 +25,25 @@ export async function send(page: Page, button: string): Promise<void> {
 /** One of very many, found by its name. */
 export async function choose(page: Page | Locator, label: string, name: string): Promise<void> {
   const field = page.getByLabel(label, { exact: true });
-  await field.fill(name);
-  await field.page().getByRole('listbox').getByRole('option', { name, exact: true }).click();
-  await expect(field).toHaveValue(name);
+  const wanted = field.page().getByRole('listbox').getByRole('option', { name, exact: true });
+  // The list opens once the page is alive.
+  await expect(async () => {
+    await field.fill(name);
+    await wanted.click({ timeout: 2000 });
+    await expect(field).toHaveValue(name, { timeout: 500 });
+  }).toPass();
 }
 
 /** Moves a handle by keyboard, a step a press. */
 export async function slideTo(page: Page, label: string, value: number): Promise<void> {
   const handle = page.getByRole('slider', { name: label });
-  await handle.focus();
-  const at = Number(await handle.getAttribute('aria-valuenow'));
-  for (let i = 0; i < Math.abs(value - at); i++) await page.keyboard.press(value > at ? 'ArrowUp' : 'ArrowDown');
-  await expect(handle).toHaveAttribute('aria-valuenow', String(value));
+  // The handle moves once the page is alive.
+  await expect(async () => {
+    await handle.focus();
+    const at = Number(await handle.getAttribute('aria-valuenow'));
+    for (let i = 0; i < Math.abs(value - at); i++) await page.keyboard.press(value > at ? 'ArrowUp' : 'ArrowDown');
+    await expect(handle).toHaveAttribute('aria-valuenow', String(value), { timeout: 500 });
+  }).toPass();
 }
 
 /** From a path in the address to the client it belongs to. */

@@ -93,7 +93,10 @@ export const text = (max: number) => typedText().max(max, `At most ${max} charac
 export const requiredText = (max: number, message = 'Fill this in') => text(max).min(1, message);
 const nameNeeded = 'Who clears it? A name is needed';
 export const personName = typedText(nameNeeded).min(2, nameNeeded).max(120, 'At most 120 characters');
-export const isoDate = z.iso.date('A date, as year-month-day');
+/** A day of somebody living: nothing here lies before, and no plan runs so long after. */
+export const isoDate = z.iso
+  .date('A date, as year-month-day')
+  .refine((day) => day >= '1900-01-01' && day < '2200-01-01', 'A day between 1900 and 2199');
 export const optionalDate = z.union([z.literal('').transform(() => null), isoDate]);
 export const checkbox = z
   .literal('on')

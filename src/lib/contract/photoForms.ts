@@ -18,14 +18,19 @@ export const photoLimits = {
   studioMb: 1000
 } as const;
 
-const point = z.object({ x: z.number(), y: z.number() });
+/** A place on a picture of at most `sidePx`, or a little beside it. */
+const coordinate = z
+  .number()
+  .min(-photoLimits.sidePx)
+  .max(2 * photoLimits.sidePx);
+const point = z.object({ x: coordinate, y: coordinate });
 const landmarkNames = ['point', 'vertex', 'along', 'other'] as const satisfies readonly Landmark[];
 
 /** Points set on a picture. */
 export const photoPoints = z.object({
   landmarks: z.partialRecord(z.enum(landmarkNames), point),
   line: z.object({ kind: z.enum(['floor', 'plumb']), from: point, to: point }).nullable(),
-  block: z.object({ bottom: point, top: point, heightCm: z.number().positive() }).nullable()
+  block: z.object({ bottom: point, top: point, heightCm: z.number().positive().max(300) }).nullable()
 }) satisfies z.ZodType<PhotoPoints>;
 
 const jsonText = z.string().transform((raw, ctx): unknown => {
@@ -37,9 +42,12 @@ const jsonText = z.string().transform((raw, ctx): unknown => {
   }
 });
 
+/** In small letters, as it names the file. */
+const photoId = z.uuid().transform((id) => id.toLowerCase());
+
 /** A picture that comes in with what was set on it. Its bytes come beside it. */
 export const photoForm = z.object({
-  id: z.uuid(),
+  id: photoId,
   measureId,
   side: z.union([z.enum(sides), z.literal('').transform(() => null)]),
   mode: z.enum(measureModes),
@@ -49,4 +57,4 @@ export const photoForm = z.object({
 export type PhotoInput = z.output<typeof photoForm>;
 
 export const consentForm = z.object({ givenBy: personName });
-export const photoIdForm = z.object({ photoId: z.uuid() });
+export const photoIdForm = z.object({ photoId });

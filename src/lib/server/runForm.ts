@@ -21,6 +21,10 @@ export const runWrite = <I, O>(schema: z.ZodType<I>, raw: unknown, run: (input: 
     }
   });
 
+/** What came in as a form. A body that is none, or was cut off, is the sender's fault and not ours. */
+export const formDataOf = (request: Request): Promise<FormData> =>
+  request.formData().catch(() => error(400, 'This could not be read as a form.'));
+
 type FormRun<O> = Readonly<{ ok: true; value: O }> | Readonly<{ ok: false; failure: ActionFailure<FormFailure> }>;
 
 /**
@@ -34,7 +38,7 @@ export async function runForm<I, O>(
   run: (input: I, typed: Typed) => O | Promise<O>,
   { form = '', lists = [] as readonly string[], shape = (typed: Typed): unknown => typed } = {}
 ): Promise<FormRun<O>> {
-  const data = await request.formData();
+  const data = await formDataOf(request);
   const typed: Record<string, string | string[]> = {};
   for (const key of new Set([...data.keys(), ...lists])) {
     const all = data.getAll(key).map(String);

@@ -11,6 +11,12 @@ export function typedOr(form: FormState, name: string, known: string | number | 
   return typeof typed === 'string' ? typed : String(known ?? '');
 }
 
+/** A choice as it was typed; what was never offered is none of ours, and shows as what is known. */
+export function chosenOr<T extends string, K>(form: FormState, name: string, offered: readonly T[], known: K): T | K {
+  const typed = form?.typed?.[name];
+  return offered.find((o) => o === typed) ?? known;
+}
+
 /** The message beside a field, if it has one. */
 export const fieldError = (form: FormState, name: string): string | undefined =>
   form?.problem?.code === 'invalid_input' ? form.problem.fields[name]?.[0] : undefined;

@@ -164,7 +164,7 @@
     <legend class="text-lg font-semibold">Dials, in the order they are moved</legend>
     {#each rows as i (i)}
       {@const row = (field: Parameters<typeof dialField>[1]) => at(dialField(i, field))}
-      {@const kind = kinds[i] ?? row('kind')}
+      {@const kind = kinds[i] ?? (kindOptions.some((o) => o.value === row('kind')) ? row('kind') : '')}
       <div class="grid grid-cols-2 items-start gap-3 border-b border-line pb-3 md:grid-cols-[1.7fr_1.7fr_1fr_1fr_1fr_1fr]">
         <input type="hidden" name="dial{i}_id" value={row('id')} />
         <Select

@@ -3,7 +3,7 @@
   import type { Units } from '$lib/contract/fields';
   import { equipment, equipmentOf, type EquipmentId, type PropFace } from '$lib/core';
   import Field from '$lib/ui/Field.svelte';
-  import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
+  import { chosenOr, fieldError, typedOr, type FormState } from '$lib/ui/formState';
   import { lengthNumber, massNumber } from '$lib/ui/format';
   import Once from '$lib/ui/Once.svelte';
   import { sending } from '$lib/ui/sending';
@@ -22,8 +22,9 @@
   type Props = { units: Units; known?: Known; action: string; form: FormState; onDone?: () => void };
   let { units, known, action, form, onDone }: Props = $props();
 
+  const kindIds = equipment.map((e) => e.id);
   let picked = $state<EquipmentId>();
-  const kind = $derived(picked ?? (typedOr(form, 'kind', known?.kind ?? 'block') as EquipmentId));
+  const kind = $derived(picked ?? chosenOr(form, 'kind', kindIds, known?.kind ?? 'block'));
   const by = $derived(equipmentOf(kind).measuredBy);
   const unit = $derived(units.length);
   const first = $derived(known?.faces[0]);

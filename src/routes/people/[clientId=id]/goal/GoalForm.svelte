@@ -6,7 +6,7 @@
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
-  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { chosenOr, fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { capital, lengthNumber, numberText } from '$lib/ui/format';
   import Once from '$lib/ui/Once.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
@@ -27,15 +27,18 @@
   };
   let { goal, unit, turnout, stageFacts, form, isNew, body }: Props = $props();
 
+  const goalIds = goals.map((g) => g.id);
   let chosenKind = $state<string>();
   let chosenAim = $state<string>();
   let chosenHeadline = $state<string>();
-  const kind = $derived(chosenKind ?? typedOr(form, 'kind', goal?.kind ?? 'front_split'));
+  const kind = $derived(chosenKind ?? chosenOr(form, 'kind', goalIds, goal?.kind ?? 'front_split'));
   const catalogue = $derived(goalOf(kind));
   const endsByDepth = $derived(isSplit(catalogue));
   const headline = $derived(
     measureOf(
-      kind === 'custom' ? (chosenHeadline ?? typedOr(form, 'headline', goal?.headline ?? 'own_distance')) : catalogue.headline
+      kind === 'custom'
+        ? (chosenHeadline ?? chosenOr(form, 'headline', ownHeadlines, goal?.headline ?? 'own_distance'))
+        : catalogue.headline
     )
   );
   const known = $derived(goal?.kind === kind ? goal : null);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import type { BodyState, LengthUnit } from '$lib/contract/fields';
+  import { bodyState, type BodyState, type LengthUnit } from '$lib/contract/fields';
   import type { Taken } from '$lib/contract/taken';
   import { sidesOf, type ConditionsInput } from '$lib/contract/measureForms';
   import {
@@ -20,7 +20,7 @@
   } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
-  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { chosenOr, fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { headlineText } from '$lib/ui/format';
   import Once from '$lib/ui/Once.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
@@ -104,8 +104,8 @@
           .filter((o) => o.trials.length > 0)
     }),
     {
-      bodyState: typedOr(form, 'bodyState', data.conditions.bodyState) as BodyState,
-      way: (typedOr(form, 'way', last?.way ?? measure.ways[0]!) as WayId) ?? measure.ways[0]!,
+      bodyState: chosenOr(form, 'bodyState', bodyState.options, data.conditions.bodyState),
+      way: chosenOr(form, 'way', measure.ways, last?.way ?? measure.ways[0]!),
       support: typedOr(form, 'support', last?.support ?? '')
     },
     form?.typed

@@ -13,7 +13,7 @@
   import BodyMap from '$lib/ui/BodyMap.svelte';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
-  import { fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
+  import { chosenOr, fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { dateText, shortDate } from '$lib/ui/format';
   import Once from '$lib/ui/Once.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
@@ -30,7 +30,14 @@
     typedPlace ? { place: typedPlace, side: typedSide } : null
   );
   // svelte-ignore state_referenced_locally
-  let kind = $state(typedOr(form, 'kind', ''));
+  let kind = $state<string>(
+    chosenOr(
+      form,
+      'kind',
+      painKinds.map((k) => k.id),
+      ''
+    )
+  );
   // svelte-ignore state_referenced_locally
   let exerciseId = $state(typedOr(form, 'exerciseId', data.asked.exerciseId));
   const advice = $derived(kind === '' ? null : painKindOf(kind as PainKindId));

@@ -11,22 +11,43 @@
     type TodayThing
   } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
-  import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
+  import { chosenOr, fieldError, typedOr, type FormState } from '$lib/ui/formState';
   import { capital } from '$lib/ui/format';
   import Select from '$lib/ui/Select.svelte';
 
   /** The three taps before a session, and at once what they make of it. Nothing is filled in beforehand. */
   let { form }: { form: FormState } = $props();
+  const numbers = Array.from({ length: 11 }, (_, n) => ({ value: String(n), label: String(n) }));
   // svelte-ignore state_referenced_locally
-  let newSymptom = $state(typedOr(form, 'newSymptom', ''));
+  let newSymptom = $state<string>(chosenOr(form, 'newSymptom', ['yes', 'no'], ''));
   // svelte-ignore state_referenced_locally
-  let soreness = $state(typedOr(form, 'soreness', ''));
+  let soreness = $state<string>(
+    chosenOr(
+      form,
+      'soreness',
+      numbers.map((n) => n.value),
+      ''
+    )
+  );
+  let today = $state<TodayThing[]>(todayThings.filter((t) => form?.typed?.today?.includes(t)));
   // svelte-ignore state_referenced_locally
-  let today = $state<TodayThing[]>(Array.isArray(form?.typed?.today) ? (form.typed.today as TodayThing[]) : []);
+  let kind = $state<string>(
+    chosenOr(
+      form,
+      'kind',
+      painKinds.map((k) => k.id),
+      ''
+    )
+  );
   // svelte-ignore state_referenced_locally
-  let kind = $state(typedOr(form, 'kind', ''));
-  // svelte-ignore state_referenced_locally
-  let place = $state(typedOr(form, 'place', ''));
+  let place = $state<string>(
+    chosenOr(
+      form,
+      'place',
+      painPlaces.map((p) => p.id),
+      ''
+    )
+  );
   const needsNoPlace = $derived(kind === 'urgent_sign' || kind === 'nerve');
   const readiness = $derived(
     newSymptom === '' || soreness === ''
@@ -41,7 +62,6 @@
           today
         })
   );
-  const numbers = Array.from({ length: 11 }, (_, n) => ({ value: String(n), label: String(n) }));
   const blank = { value: '', label: 'Choose' };
 </script>
 

@@ -2,7 +2,7 @@ import { photoForm, photoLimits } from '$lib/contract/photoForms';
 import { orNotFound } from '$lib/server/orNotFound';
 import { getPhotoType } from '$lib/server/repo/photoRepo';
 import { keepPhoto } from '$lib/server/service/photos';
-import { asJson, runWrite } from '$lib/server/runForm';
+import { asJson, formDataOf, runWrite } from '$lib/server/runForm';
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import type { RequestHandler } from './$types';
@@ -30,7 +30,7 @@ export const PUT: RequestHandler = async ({ params, request, locals: { db, photo
   const { client } = await orNotFound(caseOf(Number(params.clientId)));
   if (Number(request.headers.get('content-length')) > (photoLimits.keptMb + 1) * 1024 * 1024)
     return asJson({ ok: false, problem: { code: 'photo_too_large', data: { limitMb: photoLimits.keptMb } } });
-  const data = await request.formData();
+  const data = await formDataOf(request);
   const file = data.get('file');
   const fields = Object.fromEntries([...data].filter(([name]) => name !== 'file'));
   return asJson(
