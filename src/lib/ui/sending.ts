@@ -26,8 +26,11 @@ export const sending =
       return;
     }
     formElement.dataset.sending = '';
+    const resting = [...formElement.querySelectorAll('button:not([type="button"])')];
+    for (const button of resting) button.setAttribute('aria-disabled', 'true');
     return async (answered) => {
       delete formElement.dataset.sending;
+      for (const button of resting) button.removeAttribute('aria-disabled');
       if (answered.result.type === 'error') toast.error(failureText(answered.result), { duration: Infinity });
       else await then(answered);
     };
