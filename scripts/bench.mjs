@@ -1,4 +1,4 @@
-// Prints figures and asserts nothing. How they are taken stands in docs/benchmarks.md.
+// Prints figures and asserts nothing. How they are taken stands in docs/benchmarks.md. Long because it is one run over one demo, a figure after the other.
 import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

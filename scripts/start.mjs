@@ -51,7 +51,7 @@ const waiting = setInterval(async () => {
 function isFree() {
   return new Promise((answer) => {
     const probe = createServer();
-    probe.once('error', () => answer(false));
+    probe.once('error', ({ code }) => answer(code !== 'EADDRINUSE')); // any other trouble the server tells itself
     probe.listen(Number(port), host, () => probe.close(() => answer(true)));
   });
 }

@@ -11,7 +11,15 @@ const loads = Number(process.env.LOADS ?? 150);
 const port = process.env.PORT ?? '5311';
 const origin = `http://127.0.0.1:${port}`;
 const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-memory-'));
-Object.assign(process.env, { PORT: port, HOST: '127.0.0.1', ORIGIN: origin, DATA_DIR: dataDir });
+// A studio of its own, whatever the environment names.
+Object.assign(process.env, {
+  PORT: port,
+  HOST: '127.0.0.1',
+  ORIGIN: origin,
+  DATA_DIR: dataDir,
+  DATABASE_URL: '',
+  CALM_REACH_DEMO: ''
+});
 await import('../../build/index.js');
 
 const send = async (path, fields) => {
@@ -26,7 +34,9 @@ const person = { name: 'Nell Harrow', birthDate: '', birthYear: '1990', level: '
 const goal = await send('/people/new', { ...person, sessionsPerWeek: '3', minutesPerSession: '45' });
 await send(`${goal}?/save`, { kind: 'front_split', aim: 'flat', leadSide: 'left' });
 const base = goal.replace(/\/goal$/, '');
-const taken = { bodyState: 'warm', way: 'tape', takenOn: new Date().toISOString().slice(0, 10) };
+const now = new Date();
+const today = new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10); // of the clock on the wall
+const taken = { bodyState: 'warm', way: 'tape', takenOn: today };
 await send(`${base}/measure?/save&set=short&m=front_split_gap`, {
   ...taken,
   left_passive_1_heightCm: '20',

@@ -1,4 +1,4 @@
-/** The public face of the core. Everything outside imports from here; inside, files import each other directly. */
+/** The public face of the core. Everything outside imports from here; inside, files import each other directly. Long because it names them all. */
 export { CoreError } from './errors';
 export { otherSide, sides, type Side } from './body/side';
 export { addDays, daysBetween, dayText } from './days';

@@ -2,17 +2,10 @@
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { Combobox } from 'bits-ui';
   import FieldFrame from './FieldFrame.svelte';
-  import { messageIn, shownIn, type OfForm, type Option, type OptionGroup } from './formState';
+  import { messageIn, shownIn, type OfList, type Option } from './formState';
 
   /** One of very many: a part of its name finds it. Short lists are the device's own (Select). */
-  type Props = OfForm & {
-    label: string;
-    name: string;
-    groups: readonly OptionGroup[];
-    hint?: string;
-    onchange?: (value: string) => void;
-  };
-  let { label, name, groups, hint, onchange, ...of }: Props = $props();
+  let { label, name, groups, hint, onchange, ...of }: OfList = $props();
   const id = $props.id();
   let value = $derived(shownIn(of, name));
   const options = $derived(groups.flatMap((g) => g.options));

@@ -1,16 +1,9 @@
 <script lang="ts">
   import FieldFrame from './FieldFrame.svelte';
-  import { messageIn, shownIn, type OfForm, type Option, type OptionGroup } from './formState';
+  import { messageIn, shownIn, type OfList, type Option } from './formState';
 
   /** One of several, in groups: the device's own list, which works by touch, keyboard and reader alike. Very many are found (Finder). */
-  type Props = OfForm & {
-    label: string;
-    name: string;
-    groups: readonly OptionGroup[];
-    hint?: string;
-    onchange?: (value: string) => void;
-  };
-  let { label, name, groups, hint, onchange, ...of }: Props = $props();
+  let { label, name, groups, hint, onchange, ...of }: OfList = $props();
   const id = $props.id();
   const value = $derived(shownIn(of, name));
 </script>

@@ -34,6 +34,10 @@ export type OfForm = Readonly<{
   error?: string;
 }>;
 
+/** One of a list: the device's own (Select), or found by a part of its name where there are very many (Finder). */
+export type OfList = OfForm &
+  Readonly<{ label: string; name: string; groups: readonly OptionGroup[]; hint?: string; onchange?: (value: string) => void }>;
+
 export const shownIn = ({ form, known, value }: OfForm, name: string): string =>
   form === undefined && known === undefined ? (value ?? '') : typedOr(form, name, known);
 export const messageIn = ({ form, error }: OfForm, name: string): string | undefined => error ?? fieldError(form, name);

@@ -1,3 +1,4 @@
+<!-- Long because it is one form: a field for each thing an exercise says, in the order it is written down. -->
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { dialField, dialKinds, ownDialRows, typedExercise, type DialKind } from '$lib/contract/ownExercise';

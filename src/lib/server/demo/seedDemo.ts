@@ -1,3 +1,4 @@
+// Long because one life is told in one place, day by day: what is measured, trained and hurt hangs on the same state and the same chance.
 import {
   addDays,
   compileSession,

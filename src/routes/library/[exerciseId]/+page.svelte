@@ -1,3 +1,4 @@
+<!-- Long because it is one sheet: everything the library knows of an exercise, a short section for each. -->
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { goto } from '$app/navigation';

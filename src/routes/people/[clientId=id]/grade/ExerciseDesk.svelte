@@ -1,3 +1,4 @@
+<!-- Long because it is the desk of Grade: it holds what is looked at and hands it to the parts beside it. -->
 <script lang="ts">
   import { RadioGroup } from 'bits-ui';
   import type { ActionData, PageData } from './$types';
