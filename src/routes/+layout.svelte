@@ -1,5 +1,6 @@
 <script lang="ts">
   import '../app.css';
+  import { onMount } from 'svelte';
   import { Tooltip } from 'bits-ui';
   import { page } from '$app/state';
   import { Toaster } from 'svelte-sonner';
@@ -11,6 +12,8 @@
     { href: '/props', label: 'Props' },
     { href: '/library', label: 'Library' }
   ];
+  // What is pressed before the page is alive is lost: browser tests wait for this mark.
+  onMount(() => document.documentElement.setAttribute('data-alive', ''));
   const inPlayer = $derived(page.route.id?.startsWith('/people/[clientId=id]/practise/[sessionId=id]') ?? false);
 </script>
 

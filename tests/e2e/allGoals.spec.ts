@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './alive';
 import { addClient, axe, choose, chooseGoal, clientBase, passCheck, send, slideTo, stamp, watched } from './steps';
 
 /** Most taps and entries a first visit may take, from the check to the reading, with what is offered by itself. */

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './alive';
 import { addClient, clientBase, measure, passCheck, readyToPractise, send, setGoal, stamp, watched } from './steps';
 
 test('a bad person is told beside each field, and nothing typed is lost', async ({ page }) => {
@@ -125,7 +126,6 @@ test('archiving can be undone', async ({ page }) => {
   const name = `Archived ${stamp()}`;
   await addClient(page, name);
   await page.goto('/people');
-  await page.waitForLoadState('networkidle'); // before the page is alive the form works too, but offers no undo
   await page.getByRole('button', { name: `Archive ${name}` }).click();
   await expect(page.getByRole('link', { name })).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -1,7 +1,8 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { allAlive, test } from './alive';
 import { startDemo } from '../../scripts/browser.mjs';
 import { watched } from './steps';
 
@@ -11,7 +12,7 @@ test('every page of everybody in the demo opens whole on a phone, and says what 
   test.setTimeout(600_000);
   const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-demo-'));
   const { origin, stop } = await startDemo(dataDir, 5197);
-  const context = await browser.newContext({ baseURL: origin, viewport: { width: 390, height: 844 } });
+  const context = allAlive(await browser.newContext({ baseURL: origin, viewport: { width: 390, height: 844 } }));
   const page = await context.newPage();
   const { faults } = watched(page);
   await page.goto('/people');

@@ -1,9 +1,10 @@
 import { PGlite } from '@electric-sql/pglite';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { allAlive, test } from './alive';
 import { readyToPractise, stamp, startSession } from './steps';
 
 const port = 5193;
@@ -59,7 +60,7 @@ test('a server killed in the middle of logging has lost nothing that it confirme
   const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-durable-'));
   let server = await startServer(dataDir);
   try {
-    const page = await browser.newPage({ baseURL: origin });
+    const page = await allAlive(await browser.newContext({ baseURL: origin })).newPage();
     const base = await readyToPractise(page, `Durable ${stamp()}`);
     await page.goto(`${base}/practise`);
     await startSession(page);

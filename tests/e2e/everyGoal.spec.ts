@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './alive';
 import { goals, measureOf, wayOf } from '../../src/lib/core';
 import { addClient, clientBase, passCheck, setGoal, watched } from './steps';
 

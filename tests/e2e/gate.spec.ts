@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './alive';
 import {
   addClient,
   axe,
@@ -18,7 +19,6 @@ import {
 /** Tells pain on the page for it: what, where by name, after which exercise. */
 async function tellPain(page: Page, base: string, kind: string, place: string | null, exercise?: string): Promise<void> {
   await page.goto(`${base}/pain`);
-  await page.waitForLoadState('networkidle');
   await page.getByLabel('What kind').selectOption({ label: kind });
   if (place) await page.getByRole('button', { name: place, exact: true }).click();
   if (exercise) await choose(page, 'After which exercise', exercise);
@@ -107,7 +107,6 @@ test('pain told after the verdicts were accepted counts: it eases, told again it
   const base = await readyToPractise(page, `After ${stamp()}`, '35');
   const session = async (second: boolean) => {
     await page.goto(`${base}/practise`);
-    await page.waitForLoadState('networkidle');
     if (second) {
       await readyToStart(page);
       await send(page, 'Start the session');
@@ -140,7 +139,6 @@ test('pain told after the verdicts were accepted counts: it eases, told again it
 
   await session(true);
   await page.goto(`${base}/pain`);
-  await page.waitForLoadState('networkidle');
   await page.getByLabel('What kind').selectOption({ label: 'Pain in the joint' });
   await page.getByRole('button', { name: 'Groin, left', exact: true }).click();
   await choose(page, 'After which exercise', 'Rear hip, half kneeling');
@@ -168,7 +166,6 @@ test('a step of the knee before its fortnight asks why, and keeps the answer', a
   await passCheck(page);
   const base = clientBase(page);
   await page.goto(`${base}/grade?exercise=leaning_back_kneel`);
-  await page.waitForLoadState('networkidle');
   await expect(page.getByText('Limits that bear on this')).toBeHidden();
   await send(page, 'shins: harder, a little apart');
   await send(page, 'shins: harder, straight');
@@ -219,7 +216,6 @@ test('pain is told by a phone, on the drawing or by name', async ({ page }) => {
   const base = clientBase(page);
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${base}/pain`);
-  await page.waitForLoadState('networkidle');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await send(page, 'Keep it');
   await expect(page.getByText('Where is it?')).toBeVisible();

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './alive';
 import {
   addClient,
   axe,
@@ -46,7 +47,6 @@ test('a pancake is graded from its measured seat: stacks, dials, an exercise of 
     ['pancake_seat_height', 'both together', ['17', '18']]
   ]);
   await page.goto(`${base}/grade`);
-  await page.waitForLoadState('networkidle');
   await expect(page.getByText(/measured 17.5 cm/)).toBeVisible();
   await axe(page);
   await page.getByRole('button', { name: 'Use 17.5 cm' }).click();
@@ -90,7 +90,6 @@ test('a pancake is graded from its measured seat: stacks, dials, an exercise of 
   await expect(page.getByText('Ache at the sit-bone or groin, at the bone: stop this stretch.')).toBeVisible();
   await axe(page);
   await page.goto(`${page.url()}?client=${base.split('/').at(-1)}`);
-  await page.waitForLoadState('networkidle');
   await page.getByRole('button', { name: /^Into the week of Fold/ }).click();
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
   await page.getByRole('button', { name: 'Use 17.5 cm' }).click();
@@ -118,7 +117,6 @@ test('a lotus is graded under seat and knee, with the school it is done by and w
     'half lotus'
   );
   await page.goto(`${base}/grade`);
-  await page.waitForLoadState('networkidle');
   await expect(page.getByRole('heading', { name: 'Half lotus' })).toBeVisible();
   await page.getByRole('radio', { name: 'Left foot on the thigh' }).click();
   await expect(page.getByText(/measured 10 cm/)).toBeVisible();
@@ -139,7 +137,6 @@ test('a lotus is graded under seat and knee, with the school it is done by and w
   await page.goto(`${base}/grade?exercise=heels_raised_squat`);
   await expect(page.getByText(/measured 10 cm/)).toBeVisible();
   await page.goto(here);
-  await page.waitForLoadState('networkidle');
 
   // The school the client prefers, and its figure offered to be confirmed.
   const done = page.getByRole('heading', { name: 'How it is done' }).locator('..');
@@ -181,14 +178,12 @@ test('a prop that is added changes the ladder; what is missing, too much or in u
   await measure(page, ['22', '21'], ['24', '25']);
   await send(page, 'Keep this measure');
   await page.goto(`${base}/grade`);
-  await page.waitForLoadState('networkidle');
   await page.getByRole('button', { name: /^Use .* cm$/ }).click();
   await expect(page.getByRole('button', { name: 'In use', exact: true })).toBeVisible();
   await page.getByRole('radio', { name: 'height under the hands' }).click();
   await expect(page.getByText(/the shelf has no height between/).first()).toBeVisible();
 
   await page.goto('/props');
-  await page.waitForLoadState('networkidle');
   const form = aside(page);
   await form.getByLabel('What it is').selectOption({ label: 'Elastic band' });
   await form.getByLabel('Name', { exact: true }).fill('Loose band');
@@ -214,7 +209,6 @@ test('a prop that is added changes the ladder; what is missing, too much or in u
   await axe(page);
 
   await page.goto(`${base}/grade`);
-  await page.waitForLoadState('networkidle');
   await page.getByRole('radio', { name: 'height under the hands' }).click();
   const rungs = page.getByRole('list', { name: 'Rungs, from easier to the goal' });
   await rungs
@@ -228,7 +222,6 @@ test('a prop that is added changes the ladder; what is missing, too much or in u
   // A thing an exercise needs and nobody has: what will do instead.
   await page.goto(`/library/strap_reps_middle?client=${base.split('/').at(-1)}`);
   await expect(page.getByText(/not on the shelf; instead/)).toContainText('trousers or a belt');
-  await page.waitForLoadState('networkidle');
   await page.getByRole('button', { name: /^Into the week of Adder/ }).click();
   await expect(page.getByRole('heading', { name: 'Knee straightened on the strap, middle' })).toBeVisible();
   await page.goto('/props');
@@ -252,7 +245,6 @@ test('a prop that is added changes the ladder; what is missing, too much or in u
 test('the library is found in, laid side by side, and written in', async ({ page }) => {
   const { faults } = watched(page);
   await page.goto('/library');
-  await page.waitForLoadState('networkidle');
   await axe(page);
   await page.keyboard.press('/');
   await page.keyboard.type('pigoen');
@@ -267,7 +259,6 @@ test('the library is found in, laid side by side, and written in', async ({ page
   await expect(page.getByText('Nothing answers all of this.')).toBeVisible();
 
   await page.goto('/library/frog');
-  await page.waitForLoadState('networkidle');
   await choose(page, 'Compare with', 'Side split on its stack');
   await page.getByRole('button', { name: 'Compare the two' }).click();
   await expect(page.getByRole('columnheader', { name: 'Frog on its stack' })).toBeVisible();
@@ -280,7 +271,6 @@ test('the library is found in, laid side by side, and written in', async ({ page
   await expect(page.getByText('says nothing: yours to set').first()).toBeVisible();
 
   await page.goto('/library/new');
-  await page.waitForLoadState('networkidle');
   await page.getByRole('button', { name: 'Put it into the library' }).click();
   for (const message of [
     'What is it called?',

@@ -1,7 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { test } from './alive';
 import { measureOf, seedOf, standInValue } from '../../src/lib/core';
 import { jpeg, look, place, pngHead, turnedByMetadata } from './pictures';
 import { addClient, axe, chooseGoal, clientBase, send, setGoal, stamp, watched } from './steps';
@@ -17,7 +18,6 @@ async function atMeasure(page: Page, measure: string, way: string | RegExp, goal
 }
 async function openMeasure(page: Page, base: string, measure: string, way: string | RegExp): Promise<void> {
   await page.goto(`${base}/measure?set=full&m=${measure}`);
-  await page.waitForLoadState('networkidle');
   await page.locator('label').filter({ hasText: way }).click();
 }
 const photo = /^\s*Photo\s*$/;

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './alive';
 import { readyToPractise, skipToQuestion, stamp } from './steps';
 
 /** Presses Tab until the wanted element has the focus, as someone without a mouse does. */
@@ -18,7 +19,6 @@ async function tabTo(
 
 test('a person, a goal and the check without a mouse', async ({ page }) => {
   await page.goto('/people');
-  await page.waitForLoadState('networkidle');
   await tabTo(page, 'link', /^Add (a|the first) person$/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Add a person' })).toBeVisible();
@@ -99,7 +99,6 @@ test('an empty shelf is told before anyone is put on it', async ({ page }) => {
   const quantities = page.getByLabel('how many');
   const setAll = async (values: readonly string[]) => {
     await page.goto('/props');
-    await page.waitForLoadState('networkidle');
     for (const [i, value] of values.entries()) {
       if ((await quantities.nth(i).inputValue()) === value) continue;
       const kept = page.waitForResponse((r) => r.url().includes('quantity'));

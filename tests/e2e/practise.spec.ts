@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './alive';
 import { readyToPractise, skipToQuestion, stamp, startSession, watched } from './steps';
 
 test('a reload comes back to the place, and a lost connection loses no set', async ({ page, context }) => {

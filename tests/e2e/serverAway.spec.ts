@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './alive';
 import { addClient, axe, clientBase, passCheck, setGoal, stamp } from './steps';
 
 test('a measure typed while the server is away stays, and is kept once when it is back', async ({ page }) => {
@@ -8,7 +9,6 @@ test('a measure typed while the server is away stays, and is kept once when it i
   await passCheck(page);
   const base = clientBase(page);
   await page.goto(`${base}/measure?set=short`);
-  await page.waitForLoadState('networkidle');
   await page.getByRole('radio', { name: 'Warmed up' }).click();
   const first = page.getByLabel('Reached, left leg in front, trial 1');
   await first.fill('21,5');
@@ -38,7 +38,6 @@ test('a measure typed while the server is away stays, and is kept once when it i
 
 test('a fault of the server is told in the form, which stays', async ({ page }) => {
   await page.goto('/people/new');
-  await page.waitForLoadState('networkidle');
   await page.getByLabel('Name', { exact: true }).fill('Nell Harrow');
   await page.route('**/people/new', (route) =>
     route.request().method() === 'POST'
