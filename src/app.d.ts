@@ -1,10 +1,12 @@
 import type { Database } from '$lib/server/db/db';
 import type { PhotoFiles } from '$lib/server/photos/photoFiles';
 import type { ClientCase } from '$lib/server/service/clientCase';
+import type { Studio } from '$lib/server/db/openStudio';
 
 declare global {
   namespace App {
     interface Locals {
+      studio: Pick<Studio, 'restored' | 'restoredRead'>;
       db: Database;
       photoFiles: PhotoFiles;
       now: Date;

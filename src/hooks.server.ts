@@ -2,29 +2,29 @@ import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
 import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { askers } from '$lib/server/askers';
-import { asOne, openDatabase, type Database } from '$lib/server/db/db';
-import { lockDataDir } from '$lib/server/db/dataDirLock';
-import { migrate } from '$lib/server/db/migrate';
+import { DatabaseAway } from '$lib/server/db/away';
+import { asOne, type Database } from '$lib/server/db/db';
 import { photoFiles, type PhotoFiles } from '$lib/server/photos/photoFiles';
 import { deleteSentBefore } from '$lib/server/repo/sentFormRepo';
 import { getStudioKey } from '$lib/server/repo/studioRepo';
 import { sweepPhotos } from '$lib/server/service/photos';
 import { dateOf, loadCase, type ClientCase } from '$lib/server/service/clientCase';
+import { openStudio, type Studio } from '$lib/server/db/openStudio';
 
 /** Kept on globalThis so that a reload in development does not open the directory twice. */
-const held = globalThis as typeof globalThis & { calmReach?: Promise<Opened> };
-type Opened = Readonly<{ db: Database; files: PhotoFiles }>;
+const held = globalThis as typeof globalThis & { calmReach?: { opening: Promise<Opened>; opened: Opened | null } };
+type Opened = Readonly<{ studio: Studio; files: PhotoFiles }>;
 
 const say = (text: string) => process.stdout.write(`${text}\n`);
 
 async function open(): Promise<Opened> {
-  const url = env.DATABASE_URL;
   const dataDir = env.DATA_DIR || 'data/studio';
-  const free = url ? () => undefined : await lockDataDir(dataDir);
-  const db = await openDatabase(url ? { url } : { dataDir: `${dataDir}/database` });
-  const applied = await migrate(db);
+  const studio = await openStudio(
+    { dataDir, url: env.DATABASE_URL || undefined, restore: env.CALM_REACH_RESTORE || undefined },
+    say
+  );
+  const { db } = studio;
   const files = photoFiles(dataDir, await getStudioKey(db));
-  if (applied.length > 0) say(`database: ${applied.length} migrations applied`);
   if (env.CALM_REACH_DEMO === '1') {
     const { seedDemo } = await import('$lib/server/demo/seedDemo');
     await asOne(db, (one) => seedDemo(one, files, new Date(), say)); // whole or not at all
@@ -33,24 +33,47 @@ async function open(): Promise<Opened> {
   const aside = await sweepPhotos(db, files, new Date());
   if (aside > 0)
     say(`pictures: ${aside} that no measure knows are put aside for a month, in the folder "aside" beside the others`);
-  // Started by a wrapper it ends with it, however that ended.
-  if (process.connected) {
-    process.once('disconnect', () => process.kill(process.pid, 'SIGTERM'));
-    process.channel?.unref(); // listened to, and no reason to stay
-  }
-  // PGlite keeps a timer alive: without this the process would not end.
-  process.on('sveltekit:shutdown', async () => {
-    await db.close();
-    free();
-  });
-  return { db, files };
+  return { studio, files };
 }
 
 export const init: ServerInit = async () => {
   if (building) return;
-  held.calmReach ??= open();
-  await held.calmReach;
+  if (!held.calmReach) {
+    // Started by a wrapper it ends with it, however that ended.
+    if (process.connected) {
+      process.once('disconnect', () => process.kill(process.pid, 'SIGTERM'));
+      process.channel?.unref(); // listened to, and no reason to stay
+    }
+    // PGlite keeps a timer alive, and so does a server that is waited for: without this the process would not end.
+    process.on('sveltekit:shutdown', async () => {
+      await held.calmReach?.opened?.studio.close();
+      process.exit();
+    });
+    const opening = open();
+    const mine = { opening, opened: null as Opened | null };
+    held.calmReach = mine;
+    void opening.then(
+      (opened) => (mine.opened = opened),
+      (error: unknown) => env.DATABASE_URL && cannotOpen(error)
+    );
+  }
+  // A server may be away for long: then the pages say so.
+  if (!env.DATABASE_URL) await held.calmReach.opening;
 };
+
+function cannotOpen(error: unknown): void {
+  process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+  process.exit(1);
+}
+
+/** The database of a request: where the server behind it is away, that is what the page says. */
+function answering({ query, transaction, close }: Database): Database {
+  const told = <T>(asking: Promise<T>): Promise<T> =>
+    asking.catch((e: unknown) => (e instanceof DatabaseAway ? error(503, away) : Promise.reject(e as Error)));
+  return { query: (text, values) => told(query(text, values)), transaction: (run) => told(transaction(run)), close };
+}
+
+const away = 'The database server does not answer. What was confirmed is kept; try again in some seconds.';
 
 const { isHost, isOrigin } = askers({
   ORIGIN: env.ORIGIN,
@@ -69,9 +92,11 @@ export const handle: Handle = async ({ event, resolve }) => {
   if (!isHost(request.headers.get('host'))) error(421, 'This studio is not reached by that name.');
   if (!['GET', 'HEAD', 'OPTIONS'].includes(request.method) && !isOrigin(request.headers.get('origin')))
     error(403, 'This was not sent by a page of this studio.');
-  const { db, files } = await held.calmReach!;
-  locals.db = db;
-  locals.photoFiles = files;
+  const opened = held.calmReach?.opened;
+  if (!opened) error(503, away);
+  locals.studio = opened.studio;
+  locals.db = answering(opened.studio.db);
+  locals.photoFiles = opened.files;
   locals.now = new Date();
   locals.today = dateOf(locals.now);
   locals.theme = themes.find((t) => t === event.cookies.get('theme')) ?? 'system';

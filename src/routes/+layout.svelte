@@ -5,6 +5,7 @@
   import { page } from '$app/state';
   import { Toaster } from 'svelte-sonner';
   import Preferences from './Preferences.svelte';
+  import Restored from './Restored.svelte';
 
   let { data, children } = $props();
   const stations = [
@@ -46,6 +47,7 @@
       </nav>
       <div class="ml-auto"><Preferences units={data.units} theme={data.theme} /></div>
     </header>
+    {#if data.restored}<Restored restored={data.restored} />{/if}
     <div id="work">{@render children()}</div>
   {/if}
 </Tooltip.Provider>

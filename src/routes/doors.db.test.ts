@@ -120,6 +120,7 @@ async function everything(db: Db): Promise<string> {
 }
 
 const localsOf = (db: Database): App.Locals => ({
+  studio: { restored: null, restoredRead: async () => undefined },
   db,
   photoFiles: files,
   now,

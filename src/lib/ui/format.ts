@@ -87,6 +87,8 @@ export function clockText(seconds: number): string {
 }
 
 export const dateText = (on: string): string => format(parseISO(on), 'd MMM yyyy');
+/** An instant by the clock on the wall. */
+export const dateTimeText = (at: string): string => format(parseISO(at), 'd MMM yyyy, HH:mm');
 export const shortDate = (on: string): string => format(parseISO(on), 'd MMM');
 export const weekdayDate = (on: string): string => format(parseISO(on), 'EEE d MMM');
 

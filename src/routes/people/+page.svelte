@@ -4,6 +4,7 @@
   import Trash from '@lucide/svelte/icons/trash-2';
   import Undo from '@lucide/svelte/icons/undo-2';
   import UserPlus from '@lucide/svelte/icons/user-plus';
+  import { longestSnapshotDays } from '$lib/contract/snapshots';
   import Confirm from '$lib/ui/Confirm.svelte';
   import { capital, dateText, headlineText, plural, targetText } from '$lib/ui/format';
   import { pathText } from '$lib/ui/pathText';
@@ -124,7 +125,7 @@
                   <Confirm
                     label="Delete {p.name} for good"
                     title="Delete {p.name}?"
-                    text="Everything of {p.name} goes: check, measures, pictures, plans, logs. It cannot be undone."
+                    text="Everything of {p.name} goes: check, measures, pictures, plans, logs. It cannot be undone. Snapshots of the data, kept for going back, hold it for up to {longestSnapshotDays} days more."
                     yes="Delete {p.name} for good"
                     action="?/delete"
                     fields={{ clientId: p.id }}

@@ -1,4 +1,6 @@
 import pg from 'pg';
+import { orAway } from './away';
+import { flushOf } from './flush';
 
 /** What every query needs, and nothing of where it runs: a pool, or one client inside a transaction. */
 export interface Db {
@@ -9,6 +11,11 @@ export interface Database extends Db {
   /** Runs all or nothing. Inside, only the handle that is passed in may be used. */
   transaction<T>(run: (tx: Db) => Promise<T>): Promise<T>;
   close(): Promise<void>;
+}
+
+export interface EmbeddedDatabase extends Database {
+  /** Runs something while no query is answered, so that the files can be copied as a kill would leave them. */
+  whileStill(run: () => Promise<void>): Promise<void>;
 }
 
 /** Where the data are: a directory of one's own, nothing (in memory, for tests), or a PostgreSQL server. */
@@ -30,37 +37,55 @@ export const openDatabase = ({ dataDir, url }: DatabasePlace): Promise<Database>
  * PGlite by its own interface, not behind node-postgres': over that wire a parameter that cannot be read leaves the only
  * connection out of step, and every later query fails.
  */
-async function openEmbedded(dataDir: string | undefined): Promise<Database> {
+export async function openEmbedded(dataDir: string | undefined): Promise<EmbeddedDatabase> {
   const { PGlite } = await import('@electric-sql/pglite');
   const lite = await PGlite.create(dataDir ? { dataDir } : {});
+  const flush = dataDir ? flushOf(dataDir) : null;
+  await flush?.all();
   const over = (target: Pick<typeof lite, 'query'>): Db => ({
     query: guarded(async (text, values) => {
       const { rows, affectedRows = null } = await target.query(text, values, { parsers });
       return { rows, rowCount: affectedRows };
     })
   });
+  const { query } = over(lite);
   return {
-    ...over(lite),
-    transaction: (run) => lite.transaction((tx) => run(over(tx))),
-    close: () => lite.close()
+    async query(text, values) {
+      const result = await query(text, values);
+      if (!/^\s*select\b/i.test(text)) await flush?.log();
+      return result;
+    },
+    async transaction(run) {
+      const result = await lite.transaction((tx) => run(over(tx)));
+      await flush?.log();
+      return result;
+    },
+    whileStill: (run) => lite.runExclusive(run),
+    async close() {
+      await lite.close();
+      await flush?.all();
+    }
   };
 }
 
 async function openServer(url: string): Promise<Database> {
   const types = { getTypeParser: (id: number, format?: 'text' | 'binary') => parsers[id] ?? pg.types.getTypeParser(id, format) };
-  const pool = new pg.Pool({ connectionString: url, types: types as pg.CustomTypesConfig });
+  const pool = new pg.Pool({ connectionString: url, types: types as pg.CustomTypesConfig, connectionTimeoutMillis: 5000 });
   // A connection that breaks while nobody uses it: the pool makes a new one. Without a listener it would end the process.
   pool.on('error', ({ message }) => process.stderr.write(`database: a connection was lost (${message}); it is made anew\n`));
-  const over = (target: pg.Pool | pg.PoolClient): Db => ({ query: guarded((text, values) => target.query(text, values)) });
+  const over = (target: pg.Pool | pg.PoolClient): Db => ({
+    query: guarded((text, values) => orAway(target.query(text, values)))
+  });
   return {
     ...over(pool),
     async transaction(run) {
-      const client = await pool.connect();
+      const client = await orAway(pool.connect());
       let isLost = false;
       try {
-        await client.query('begin');
-        const result = await run(over(client));
-        await client.query('commit');
+        const tx = over(client);
+        await tx.query('begin');
+        const result = await run(tx);
+        await tx.query('commit');
         return result;
       } catch (error) {
         // Where the connection itself is gone the server has rolled back, and the pool must not give it out again.

@@ -14,11 +14,14 @@ export const migrations: readonly Migration[] = Object.entries(files)
   .sort((a, b) => a.name.localeCompare(b.name));
 
 /**
- * Brings the schema up to date, forward only, each file in one transaction with its bookkeeping row.
+ * What is not applied yet, and how many are.
  *
- * Throws: Error when an applied file is gone, was changed, or a new one sorts before it; nothing is applied then.
+ * Throws: Error when an applied file is gone, was changed, or a new one sorts before it.
  */
-export async function migrate(db: Database, known: readonly Migration[] = migrations): Promise<string[]> {
+export async function waitingMigrations(
+  db: Database,
+  known: readonly Migration[] = migrations
+): Promise<{ applied: number; waiting: readonly Migration[] }> {
   await db.query(
     `create table if not exists schema_migration (
        name text primary key,
@@ -34,7 +37,16 @@ export async function migrate(db: Database, known: readonly Migration[] = migrat
       throw new Error(`migrations do not match the database: ${name} was applied, ${file?.name ?? 'nothing'} is here`);
     if (hashOf(file.sql) !== sha256) throw new Error(`migration ${name} was changed after it was applied`);
   });
-  const waiting = known.slice(applied.length);
+  return { applied: applied.length, waiting: known.slice(applied.length) };
+}
+
+/**
+ * Brings the schema up to date, forward only, each file in one transaction with its bookkeeping row.
+ *
+ * Throws: as `waitingMigrations`; nothing is applied then.
+ */
+export async function migrate(db: Database, known: readonly Migration[] = migrations): Promise<string[]> {
+  const { waiting } = await waitingMigrations(db, known);
   for (const { name, sql } of waiting)
     await db.transaction(async (tx) => {
       for (const statement of statementsOf(sql)) await tx.query(statement);

@@ -13,7 +13,8 @@ const asideDays = 30;
 export interface PhotoFiles {
   /** Whole or not at all, and on the disk before it returns. */
   write(id: string, type: MediaType, bytes: Uint8Array): Promise<void>;
-  read(id: string, type: MediaType): Promise<Uint8Array<ArrayBuffer>>;
+  /** Nothing where the file is gone. */
+  read(id: string, type: MediaType): Promise<Uint8Array<ArrayBuffer> | null>;
   remove(ids: readonly string[]): Promise<void>;
   /**
    * Puts aside what no row knows, and deletes what was put aside long ago and what was never written whole. Known pictures that
@@ -51,7 +52,11 @@ export function photoFiles(dataDir: string, studioKey: string): PhotoFiles {
       }
       await rename(half, pathOf(id, type));
     },
-    read: async (id, type) => new Uint8Array(await readFile(pathOf(id, type))),
+    read: (id, type) =>
+      readFile(pathOf(id, type)).then(
+        (bytes) => new Uint8Array(bytes),
+        (error: NodeJS.ErrnoException) => (error.code === 'ENOENT' ? null : Promise.reject(error))
+      ),
     async remove(ids) {
       const gone = new Set(ids);
       for (const place of [folder, aside])

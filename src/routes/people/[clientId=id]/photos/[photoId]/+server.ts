@@ -15,7 +15,9 @@ export const GET: RequestHandler = async ({ params, locals: { db, photoFiles, ca
   const id = uuid.safeParse(params.photoId);
   if (!id.success) error(404, 'There is no such page.');
   const type = await orNotFound(getPhotoType(db, client.id, id.data));
-  return new Response(await photoFiles.read(id.data, type), {
+  const bytes = await photoFiles.read(id.data, type);
+  if (!bytes) error(404, 'This picture is not there any more.'); // deleted since the snapshot that was gone back to
+  return new Response(bytes, {
     headers: {
       'content-type': type,
       // Taken back, it is gone from the browser as well.

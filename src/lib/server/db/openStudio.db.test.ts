@@ -1,0 +1,161 @@
+import { cpSync, existsSync, mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { openEmbedded } from './db';
+import { migrate, migrations } from './migrate';
+import { kept, snapshotsOf, type Snapshot } from './snapshots';
+import { openStudio, type Studio } from './openStudio';
+import { newPerson } from '../testing/people';
+
+/** A studio with one snapshot, of the time when Nell Harrow alone was in it; Ada Finch came after. */
+let made: string;
+let dataDir: string;
+const said: string[] = [];
+const say = (text: string) => void said.push(text);
+
+/** Opens, looks, closes; `until` runs before it is closed. */
+async function peopleIn(restore?: string, until: (studio: Studio) => void | Promise<void> = () => undefined): Promise<string[]> {
+  const studio = await openStudio({ dataDir, restore }, say);
+  const { rows } = await studio.db.query('select name from client order by id');
+  await until(studio);
+  await studio.close();
+  return rows.map((r) => (r as { name: string }).name);
+}
+
+beforeAll(async () => {
+  made = mkdtempSync(join(tmpdir(), 'calm-reach-made-'));
+  const db = await openEmbedded(join(made, 'database'));
+  await migrate(db);
+  await newPerson(db, 'Nell Harrow');
+  await snapshotsOf(made).take('daily', new Date(), db.whileStill);
+  await newPerson(db, 'Ada Finch');
+  await db.close();
+  dataDir = join(made, '..', `${made.split('/').at(-1)}-used`);
+});
+afterAll(() => [made, dataDir].forEach((dir) => rmSync(dir, { recursive: true, force: true })));
+
+const anew = () => {
+  rmSync(dataDir, { recursive: true, force: true });
+  cpSync(made, dataDir, { recursive: true });
+  said.length = 0;
+};
+const inDatabase = (...path: string[]) => join(dataDir, 'database', ...path);
+
+describe('data that are damaged', () => {
+  const damages: readonly [what: string, run: () => void][] = [
+    ['without the file that says where to begin', () => truncateSync(inDatabase('global', 'pg_control'), 0)],
+    ['without their version, which PGlite would take for a new directory', () => rmSync(inDatabase('PG_VERSION'))],
+    ['without their log of changes', () => rmSync(inDatabase('pg_wal'), { recursive: true })],
+    ['gone altogether', () => rmSync(inDatabase(), { recursive: true })],
+    [
+      'overwritten inside',
+      () => {
+        const folder = inDatabase('base', '5');
+        const tables = readdirSync(folder).filter((name) => Number(name) > 16384);
+        for (const name of tables) writeFileSync(join(folder, name), Buffer.alloc(8192, 9));
+      }
+    ]
+  ];
+
+  test.each(damages)('%s: the newest snapshot stands in, and that is said', async (_, damage) => {
+    anew();
+    damage();
+    const names = await peopleIn(undefined, ({ restored }) => expect(restored?.damagedDir).toMatch(/database-damaged-/));
+    expect(names).toEqual(['Nell Harrow']);
+    expect(said.join()).toMatch(/could not be opened .+ stands in for them/);
+  });
+
+  test('it is told again at each start until somebody has read it', async () => {
+    anew();
+    writeFileSync(join(dataDir, 'restored.json'), JSON.stringify({ takenAt: '2026-03-02T21:04:00.000Z', damagedDir: 'there' }));
+    await peopleIn(undefined, ({ restored }) => expect(restored?.damagedDir).toBe('there'));
+    await peopleIn(undefined, async (studio) => {
+      await studio.restoredRead();
+      expect(studio.restored).toBeNull();
+    });
+    await peopleIn(undefined, ({ restored }) => expect(restored).toBeNull());
+  });
+
+  test('without a snapshot that opens nothing is changed, and it says so', async () => {
+    anew();
+    for (const name of readdirSync(join(dataDir, 'snapshots'))) writeFileSync(join(dataDir, 'snapshots', name), 'no archive');
+    truncateSync(inDatabase('global', 'pg_control'), 0);
+    await expect(openStudio({ dataDir }, say)).rejects.toThrow(/no snapshot that opens\. Nothing was changed/);
+    expect(readdirSync(dataDir).sort()).toEqual(['database', 'snapshots']);
+  });
+});
+
+describe('going back', () => {
+  test('by command the snapshot is there again, and going back can be taken back', async () => {
+    anew();
+    expect(await peopleIn()).toEqual(['Nell Harrow', 'Ada Finch']);
+    const [daily] = await snapshotsOf(dataDir).list();
+    expect(await peopleIn(daily!.name)).toEqual(['Nell Harrow']);
+    const before = (await snapshotsOf(dataDir).list()).find((s) => s.occasion === 'restore');
+    expect(await peopleIn(before!.name)).toEqual(['Nell Harrow', 'Ada Finch']);
+  });
+
+  test('to one that is not there: the ones that are there are named, and nothing is changed', async () => {
+    anew();
+    await expect(openStudio({ dataDir, restore: 'yesterday' }, say)).rejects.toThrow(
+      /no snapshot "yesterday" .+ There are: .+-daily\.tar\.gz/
+    );
+    expect(await peopleIn()).toEqual(['Nell Harrow', 'Ada Finch']);
+  });
+});
+
+test('a change of the schema is preceded by a snapshot, unless there was nothing yet', async () => {
+  anew();
+  const fresh = await openStudio({ dataDir: join(dataDir, 'fresh') }, say);
+  await fresh.close();
+  expect(existsSync(join(dataDir, 'fresh', 'snapshots'))).toBe(false);
+
+  const last = migrations.at(-1)!;
+  const db = await openEmbedded(inDatabase());
+  // As before the last file was there: it makes one table.
+  const [, table] = /create table (\w+)/.exec(last.sql)!;
+  await db.query(`drop table ${table}`);
+  await db.query('delete from schema_migration where name = $1', [last.name]);
+  await db.close();
+  await (await openStudio({ dataDir }, say)).close();
+  expect((await snapshotsOf(dataDir).list()).map((s) => s.occasion)).toContain('migration');
+  expect(said).toContain('database: 1 migrations applied');
+});
+
+test('of the files as they were when it was opened, and the log alone since then, everything confirmed is there', async () => {
+  anew();
+  const disk = join(dataDir, 'disk');
+  const db = await openEmbedded(inDatabase());
+  cpSync(inDatabase(), disk, { recursive: true });
+  for (let i = 0; i < 40; i++) await newPerson(db, `Person ${i}`);
+  await db.transaction(async (tx) => void (await tx.query(`update client set notes = 'kept' where name = 'Person 39'`)));
+  // What a power cut leaves: only what was forced to the disk.
+  cpSync(inDatabase('pg_wal'), join(disk, 'pg_wal'), { recursive: true });
+  await db.close();
+  const again = await openEmbedded(disk);
+  const { rows } = await again.query(`select count(*) as n, max(notes) as notes from client where name like 'Person %'`);
+  await again.close();
+  expect(rows).toEqual([{ n: 40, notes: 'kept' }]);
+});
+
+describe('which snapshots stay', () => {
+  const now = new Date('2026-03-31T12:00:00Z');
+  const daysAgo = (days: number, occasion: Snapshot['occasion'] = 'daily'): Snapshot => ({
+    name: `${days} ${occasion}`,
+    occasion,
+    takenAt: new Date(now.getTime() - days * 24 * 3600 * 1000)
+  });
+
+  test('each of seven days, the last of each of five weeks, those before a change for as long', () => {
+    const all = Array.from({ length: 60 }, (_, i) => daysAgo(i));
+    const daily = kept(all, now).map((s) => s.name.split(' ')[0]);
+    // 31 March 2026 is a Tuesday: the last days of the weeks before are 2, 9, 16, 23 and 30 days ago.
+    expect(daily).toEqual(['0', '1', '2', '3', '4', '5', '6', '9', '16', '23', '30']);
+    const before = [daysAgo(3, 'migration'), daysAgo(34, 'restore'), daysAgo(40, 'migration')];
+    expect(kept([...all, ...before], now).filter((s) => s.occasion !== 'daily')).toEqual(before.slice(0, 2));
+  });
+
+  test('the newest always, however old it is', () =>
+    expect(kept([daysAgo(400), daysAgo(300)], now).map((s) => s.name)).toEqual(['300 daily']));
+});

@@ -1,0 +1,191 @@
+import { access, readFile, rename, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import { z } from 'zod';
+import { Restored } from '$lib/contract/snapshots';
+import { DatabaseAway } from './away';
+import { lockDataDir } from './dataDirLock';
+import { openDatabase, openEmbedded, type Database, type EmbeddedDatabase } from './db';
+import { migrate, waitingMigrations } from './migrate';
+import { snapshotsOf, type Snapshot, type Snapshots } from './snapshots';
+
+export interface Studio {
+  readonly db: Database;
+  readonly restored: Restored | null;
+  /** Somebody has read that a snapshot stands in. */
+  restoredRead(): Promise<void>;
+  close(): Promise<void>;
+}
+
+export type StudioPlace = Readonly<{
+  dataDir: string;
+  /** A PostgreSQL server instead of the embedded database: its snapshots are its keeper's own. */
+  url?: string;
+  /** A snapshot to go back to before anything is opened: its name, or "newest". */
+  restore?: string;
+}>;
+
+type Say = (text: string) => void;
+
+/**
+ * Opens the database of a studio, brings its schema up to date, and takes a snapshot a day of it.
+ *
+ * Embedded data that are damaged are put aside, never deleted, and the newest snapshot that opens stands in for them.
+ * Throws: Error with a plain sentence when the directory is held by another process, the snapshot asked for is not there, or what is
+ * damaged has no snapshot.
+ */
+export async function openStudio({ dataDir, url, restore }: StudioPlace, say: Say): Promise<Studio> {
+  if (url) {
+    const db = await openDatabase({ url });
+    await untilItAnswers(db, say);
+    await update(db, say, async () => undefined);
+    return { db, restored: null, restoredRead: async () => undefined, close: () => db.close() };
+  }
+  const free = await lockDataDir(dataDir);
+  try {
+    return await openHeld(dataDir, restore, say, free);
+  } catch (error) {
+    free();
+    throw error;
+  }
+}
+
+async function openHeld(dataDir: string, restore: string | undefined, say: Say, free: () => void): Promise<Studio> {
+  const snapshots = snapshotsOf(dataDir);
+  const markPath = join(dataDir, 'restored.json');
+  if (restore) await goBack(dataDir, snapshots, restore, say);
+  const db = await openOrStandIn(dataDir, snapshots, markPath, say);
+  const take = (occasion: Snapshot['occasion']) => snapshots.take(occasion, new Date(), db.whileStill);
+  await update(db, say, async () => void (await take('migration')));
+  const stopDaily = daily(async (now) => {
+    const day = now.toDateString();
+    if (!(await snapshots.list()).some((s) => s.occasion === 'daily' && s.takenAt.toDateString() === day)) await take('daily');
+  }, say);
+  let restored = Restored.nullable().parse(JSON.parse(await readFile(markPath, 'utf8').catch(() => 'null')));
+  return {
+    db,
+    get restored() {
+      return restored;
+    },
+    async restoredRead() {
+      await rm(markPath, { force: true });
+      restored = null;
+    },
+    async close() {
+      await stopDaily();
+      await db.close();
+      free();
+    }
+  };
+}
+
+/** A database server may start later than the studio. */
+async function untilItAnswers(db: Database, say: Say): Promise<void> {
+  for (let times = 0; ; times++)
+    try {
+      await db.query('select 1');
+      if (times > 0) say('The database server answers now.');
+      return;
+    } catch (error) {
+      if (!(error instanceof DatabaseAway)) throw error;
+      if (times === 0) say('The database server does not answer. Calm Reach asks it again every two seconds.');
+      await wait(2000);
+    }
+}
+
+/** A new database has nothing to lose: the snapshot before a change of the schema is taken of one that was there. */
+async function update(db: Database, say: Say, snapshot: () => Promise<void>): Promise<void> {
+  const { waiting, applied } = await waitingMigrations(db);
+  if (applied > 0 && waiting.length > 0) await snapshot();
+  await migrate(db);
+  if (waiting.length > 0) say(`database: ${waiting.length} migrations applied`);
+}
+
+/** Looks a minute after the start, and every hour, whether the snapshot of the day is due. */
+function daily(takeIfDue: (now: Date) => Promise<void>, say: Say): () => Promise<void> {
+  let running = Promise.resolve();
+  const look = () => {
+    running = running
+      .then(() => takeIfDue(new Date()))
+      .catch((e: unknown) => say(`The snapshot of today could not be taken: ${String(e)}`));
+  };
+  const timers = [setTimeout(look, 60_000), setInterval(look, 3_600_000)];
+  for (const timer of timers) timer.unref();
+  return async () => {
+    timers.forEach(clearTimeout);
+    await running;
+  };
+}
+
+/** By command: the present state is kept as a snapshot of its own, so that going back can be taken back. */
+async function goBack(dataDir: string, snapshots: Snapshots, name: string, say: Say): Promise<void> {
+  const all = await snapshots.list();
+  const wanted = name === 'newest' ? all[0] : all.find((s) => s.name === name);
+  if (!wanted) throw new Error(`There is no snapshot "${name}" in ${join(dataDir, 'snapshots')}. There are: ${listed(all)}.`);
+  const before = await snapshots.take('restore', new Date(), (copy) => copy());
+  await snapshots.unpack(wanted, join(dataDir, 'database-trial'));
+  await rm(join(dataDir, 'database'), { recursive: true, force: true });
+  await rename(join(dataDir, 'database-trial'), join(dataDir, 'database'));
+  say(`The data are again those of ${wanted.name}. Those of a moment ago are kept as ${before.name}.`);
+}
+
+const listed = (all: readonly Snapshot[]) => all.map((s) => s.name).join(', ') || 'none';
+
+async function openOrStandIn(dataDir: string, snapshots: Snapshots, markPath: string, say: Say): Promise<EmbeddedDatabase> {
+  const databaseDir = join(dataDir, 'database');
+  const all = await snapshots.list();
+  const wasThere = all.length > 0;
+  try {
+    return await openSound(databaseDir, wasThere);
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    const found = await newestSound(dataDir, all);
+    if (!found)
+      throw new Error(
+        `The data in ${databaseDir} could not be opened (${why}), and there is no snapshot that opens. Nothing was changed.`,
+        { cause: error }
+      );
+    const damagedDir = `${databaseDir}-damaged-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}`;
+    await rename(databaseDir, damagedDir).catch(() => undefined); // it may be gone altogether
+    await rename(found.dir, databaseDir);
+    const restored: Restored = { takenAt: found.snapshot.takenAt.toISOString(), damagedDir };
+    await writeFile(markPath, JSON.stringify(restored));
+    say(
+      `The data in ${databaseDir} could not be opened (${why}). The snapshot ${found.snapshot.name} stands in for them; ` +
+        `what was kept after it is not in it. The damaged files are in ${damagedDir}.`
+    );
+    return openEmbedded(databaseDir);
+  }
+}
+
+async function newestSound(dataDir: string, all: readonly Snapshot[]): Promise<{ snapshot: Snapshot; dir: string } | null> {
+  const dir = join(dataDir, 'database-trial');
+  for (const snapshot of all)
+    try {
+      await snapshotsOf(dataDir).unpack(snapshot, dir);
+      await (await openSound(dir, true)).close();
+      return { snapshot, dir };
+    } catch {
+      await rm(dir, { recursive: true, force: true }); // the next older one may do
+    }
+  return null;
+}
+
+/**
+ * Opens embedded data and reads through every table. PGlite would begin anew in a directory whose first files are missing: where
+ * data must have been there, that is damage.
+ */
+async function openSound(databaseDir: string, wasThere: boolean): Promise<EmbeddedDatabase> {
+  if (wasThere) for (const file of ['PG_VERSION', 'global/pg_control']) await access(join(databaseDir, file));
+  const db = await openEmbedded(databaseDir);
+  try {
+    const { rows } = await db.query(`select table_name as name from information_schema.tables where table_schema = 'public'`);
+    const tables = z.array(z.object({ name: z.string() })).parse(rows);
+    if (wasThere && tables.length === 0) throw new Error('no tables are in it');
+    for (const { name } of tables) await db.query(`select count(*) from "${name}"`);
+    return db;
+  } catch (error) {
+    await db.close().catch(() => undefined);
+    throw error;
+  }
+}
