@@ -14,7 +14,8 @@
 >
   <p class="max-w-[80ch] flex-1 basis-80">
     <strong>The data could not be opened.</strong> You see them as they were on {dateTimeText(restored.takenAt)}. What was kept
-    after that is missing: look through the last sessions, pains and measures before you plan on. The damaged files are kept in
+    after that is missing, stops and limits too: ask each person before their next session, and look through the last measures.
+    The damaged files are kept in
     <span class="break-all">{restored.damagedDir}</span>.
   </p>
   <button class="btn">I have read this</button>

@@ -138,7 +138,15 @@ export type PlanInput = z.output<typeof planForm>;
 export const feltPlaces = ['expected', 'elsewhere', 'closing side', 'joint'] as const;
 export const slips = ['nothing', 'hips turned', 'knee bent', 'back rounded', 'came off early'] as const;
 
-const settingSchema = z.partialRecord(z.enum(['depthCm', 'holdS', 'effortPct', 'reps']), z.number());
+/** What a set was done with, inside bounds of sense. */
+const settingSchema = z
+  .strictObject({
+    depthCm: z.number().min(-100).max(300),
+    holdS: z.number().min(0).max(7200),
+    effortPct: z.number().min(0).max(100),
+    reps: z.number().min(0).max(500)
+  })
+  .partial();
 
 /** A set as the player sends it. `clean` null where it is not asked. */
 export const setLogSchema = z

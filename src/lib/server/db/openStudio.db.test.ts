@@ -111,16 +111,13 @@ test('a change of the schema is preceded by a snapshot, unless there was nothing
   await fresh.close();
   expect(existsSync(join(dataDir, 'fresh', 'snapshots'))).toBe(false);
 
-  const last = migrations.at(-1)!;
   const db = await openEmbedded(inDatabase());
-  // As before the last file was there: it makes one table.
-  const [, table] = /create table (\w+)/.exec(last.sql)!;
-  await db.query(`drop table ${table}`);
-  await db.query('delete from schema_migration where name = $1', [last.name]);
+  for (const step of ['drop schema public cascade', 'create schema public']) await db.query(step);
+  await migrate(db, migrations.slice(0, 1));
   await db.close();
   await (await openStudio({ dataDir }, say)).close();
   expect((await snapshotsOf(dataDir).list()).map((s) => s.occasion)).toContain('migration');
-  expect(said).toContain('database: 1 migrations applied');
+  expect(said).toContain(`database: ${migrations.length - 1} migrations applied`);
 });
 
 test('of the files as they were when it was opened, and the log alone since then, everything confirmed is there', async () => {

@@ -74,6 +74,7 @@ export async function insertLock(db: Db, clientId: number, { stop, reason, opene
   );
 }
 
+/** Clears a stop that is open; false where there was none. */
 export async function updateLockCleared(
   db: Db,
   clientId: number,
@@ -81,9 +82,10 @@ export async function updateLockCleared(
   by: string,
   on: string,
   note: string
-): Promise<void> {
-  await db.query(
+): Promise<boolean> {
+  const { rowCount } = await db.query(
     'update body_lock set cleared_by = $1, cleared_on = $2, clear_note = $3 where id = $4 and client_id = $5 and cleared_on is null',
     [by, on, note, id, clientId]
   );
+  return rowCount === 1;
 }

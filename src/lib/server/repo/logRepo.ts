@@ -47,15 +47,16 @@ export async function listSetLogs(db: Db, goalId: number): Promise<SetLog[]> {
   return allRows(SetLogRow, rows);
 }
 
-/** Keeps a set. The same id again changes nothing; a set done over replaces the one before it. */
+/** Keeps a set. The same id again changes nothing; a set done over replaces the one before it, whose late copy changes nothing. */
 export async function upsertSetLog(db: Db, sessionId: number, schoolId: string, l: SetLogInput): Promise<void> {
   await db.query(
     `insert into set_log (id, session_id, set_index, exercise_id, side, planned_s, actual_s, clean, sensation, felt, slipped, school_id, setting)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)
      on conflict (session_id, set_index) do update
         set id = excluded.id, actual_s = excluded.actual_s, clean = excluded.clean, sensation = excluded.sensation,
-            felt = excluded.felt, slipped = excluded.slipped, setting = excluded.setting, logged_at = now()
-      where set_log.id <> excluded.id`,
+            felt = excluded.felt, slipped = excluded.slipped, setting = excluded.setting, logged_at = now(),
+            replaced_ids = set_log.replaced_ids || set_log.id
+      where set_log.id <> excluded.id and not excluded.id = any(set_log.replaced_ids)`,
     [
       l.id,
       sessionId,

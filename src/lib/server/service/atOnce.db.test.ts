@@ -68,4 +68,8 @@ test('a set sent six times at once is kept once; its id for another set is refus
   expect(await ends(times(6).map(() => logSet(store.db, id, running.id, log)))).toEqual(times(6).map(() => 'done'));
   expect((await loadSplitCase(store.db, id, testDay)).setLogs).toHaveLength(1);
   expect(await ends([logSet(store.db, id, running.id, { ...log, setIndex: 2 })])).toEqual(['conflict']);
+  // Done over, the later one stands, and a late copy of the first does not come back over it.
+  const over = { ...log, id: randomUUID(), actualS: 40 };
+  for (const sent of [over, log, over]) await logSet(store.db, id, running.id, sent);
+  expect((await loadSplitCase(store.db, id, testDay)).setLogs.map((l) => l.actualS)).toEqual([40]);
 });

@@ -20,7 +20,7 @@ import {
 } from '$lib/core';
 import type { Database, Db } from '../db/db';
 import { getClient, updateWeek, type Client } from '../repo/clientRepo';
-import { openStops, updateLockCleared } from '../repo/lockRepo';
+import { listLocks, openStops, updateLockCleared } from '../repo/lockRepo';
 import {
   deleteDraft,
   findDraft,
@@ -115,8 +115,10 @@ export async function relaxLimit(db: Database, clientId: number, input: RelaxInp
   await updateRelaxed(db, screening.id, [...screening.relaxed, relaxed]);
 }
 
+/** A named person clears a stop; one that was cleared keeps the first name. Throws: CoreError 'not_found'. */
 export async function clearLock(db: Database, clientId: number, lockId: number, input: ClearInput, today: string): Promise<void> {
-  await updateLockCleared(db, clientId, lockId, input.clearedBy, today, input.clearNote);
+  if (await updateLockCleared(db, clientId, lockId, input.clearedBy, today, input.clearNote)) return;
+  if (!(await listLocks(db, clientId)).some((l) => l.id === lockId)) throw new CoreError('not_found', { what: 'stop' });
 }
 
 /** Whether planning and playing are open for this client. No screening is not a yes. */
