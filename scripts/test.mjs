@@ -51,6 +51,7 @@ check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
 check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']);
 check('unused code', bin('knip'), []);
+check('third-party notices', process.execPath, ['scripts/notices.mjs', '--check']);
 
 step('unit and database tests', bin('vitest'), [
   'run',

@@ -1,3 +1,5 @@
+import { subscribe } from 'node:diagnostics_channel';
+import type { ServerResponse } from 'node:http';
 import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
 import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
@@ -87,6 +89,13 @@ const permissions =
 
 const themes = ['light', 'dark', 'system'] as const;
 
+// Also on files that no handler sees: scripts, styles, fonts.
+subscribe('http.server.request.start', (message) => {
+  const { response } = message as { response: ServerResponse };
+  response.setHeader('x-content-type-options', 'nosniff');
+  response.setHeader('cross-origin-resource-policy', 'same-origin');
+});
+
 export const handle: Handle = async ({ event, resolve }) => {
   const { locals, request } = event;
   if (!isHost(request.headers.get('host'))) error(421, 'This studio is not reached by that name.');
@@ -111,8 +120,6 @@ export const handle: Handle = async ({ event, resolve }) => {
   const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%calm.theme%', theme) });
   if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store');
   response.headers.set('permissions-policy', permissions);
-  response.headers.set('x-content-type-options', 'nosniff');
-  response.headers.set('cross-origin-resource-policy', 'same-origin');
   response.headers.set('referrer-policy', 'same-origin');
   response.headers.set('cross-origin-opener-policy', 'same-origin');
   return response;

@@ -1,9 +1,11 @@
+import fc from 'fast-check';
 import { isActionFailure, isHttpError, isRedirect } from '@sveltejs/kit';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { exercises, goals, measures, painKinds, schools, ways } from '$lib/core';
 import type { Typed } from '$lib/contract/problem';
 import type { OwnExerciseInput } from '$lib/contract/ownExercise';
 import type { Database, Db } from '$lib/server/db/db';
@@ -469,6 +471,69 @@ describe('forms', () => {
       expect(wrong).toEqual([]);
     }
   );
+});
+
+describe('forms filled in by chance', () => {
+  /** Cases a form: the trial of the doors draws a thousand of each. */
+  const cases = Number(process.env.DOOR_CASES ?? 25);
+  /** Words that mean something, only not here. */
+  const elsewhere = [exercises, goals, measures, painKinds, schools, ways].flatMap((list) => list.slice(0, 4).map((o) => o.id));
+  const names = ['__proto__', 'constructor', 'toString', 'hasOwnProperty'];
+  const numbers = ['1e300', '-1e-300', 'Infinity', 'NaN', '0x10', '١٢', '1,5', '-0', '2147483648', '1.7976931348623157e308'];
+
+  const oddFor = (good: string | string[]) => {
+    const ids = Object.values(world).map(String);
+    const one = fc.oneof(
+      fc.constantFrom(...elsewhere),
+      fc.constantFrom(...names),
+      fc.constantFrom(...numbers),
+      fc.constantFrom(...ids),
+      fc.constantFrom(...nasty),
+      fc.constantFrom(...[good].flat().map((g) => g.toUpperCase()), ''),
+      fc.string({ unit: 'binary', maxLength: 40 })
+    );
+    return fc.oneof({ weight: 4, arbitrary: one }, { weight: 1, arbitrary: fc.array(one, { maxLength: 4 }) });
+  };
+  /** Most fields as they should be: else nothing gets past the first check. */
+  const filledIn = (typed: Typed): fc.Arbitrary<Typed> =>
+    fc
+      .record(
+        Object.fromEntries(
+          Object.entries(typed).map(([field, good]) => [
+            field,
+            fc.oneof(
+              { weight: 5, arbitrary: fc.constant(good) },
+              { weight: 1, arbitrary: oddFor(good) },
+              { weight: 1, arbitrary: fc.constant(undefined) }
+            )
+          ])
+        )
+      )
+      .chain((fields) =>
+        fc.dictionary(fc.constantFrom(...names, 'id', 'clientId', 'once'), oddFor(''), { maxKeys: 2 }).map((more) => {
+          const there = Object.entries({ ...fields, ...more }).filter(([, value]) => value !== undefined);
+          return Object.fromEntries(there) as Typed;
+        })
+      );
+
+  const named = doors({ clientId: 0, archivedId: 0, goalId: 0, propId: 0, occasionId: 0, sessionId: 0, exerciseId: '' });
+  test.each(named.map((d, i) => ({ name: `${d.route} ${d.action}`, i })))('$name', async ({ i }) => {
+    const door = doors(world)[i]!;
+    const whose = fc.constantFrom(door.params, { ...door.params, clientId: String(world.archivedId), exerciseId: '__proto__' });
+    await fc.assert(
+      fc.asyncProperty(filledIn(door.typed), whose, (typed, params) =>
+        store.rolledBack(async (db) => {
+          const { end, value, fault } = await post(db, { ...door, params }, typed);
+          expect(fault).toBeUndefined();
+          if (end === 'refused') expect((value as FormFailure).problem).toBeDefined();
+          if (end === 'refused' || end === 'no page') return expect(await everything(db)).toBe(asItWas);
+          // It was taken: the page it is typed on must be able to show it.
+          expect((await load(db, fileOf(door.route), params ?? {}, door.query)).fault).toBeUndefined();
+        })
+      ),
+      { seed: 20261128, numRuns: cases, endOnFailure: true }
+    );
+  });
 });
 
 describe('addresses', () => {

@@ -57,6 +57,7 @@ test('another name that leads here, and a page elsewhere, are refused; the machi
   const people = (name: string) => request.get('/people', { headers: { host: name }, failOnStatusCode: false });
   expect((await people('evil.example')).status()).toBe(421);
   expect((await people(host)).headers()).toMatchObject({ 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' });
+  expect((await request.get('/favicon.svg')).headers()).toMatchObject({ 'x-content-type-options': 'nosniff' });
   const finish = (origin: string) =>
     request.post('/people/1/practise/1/finish', { headers: { origin }, data: {}, failOnStatusCode: false });
   expect((await finish('http://evil.example')).status()).toBe(403);
