@@ -71,8 +71,10 @@ export async function openEmbedded(dataDir: string | undefined): Promise<Embedde
 async function openServer(url: string): Promise<Database> {
   const types = { getTypeParser: (id: number, format?: 'text' | 'binary') => parsers[id] ?? pg.types.getTypeParser(id, format) };
   const pool = new pg.Pool({ connectionString: url, types: types as pg.CustomTypesConfig, connectionTimeoutMillis: 5000 });
-  // A connection that breaks while nobody uses it: the pool makes a new one. Without a listener it would end the process.
+  // A connection that breaks: the pool makes a new one, and who used it hears of it at the next query. Without a listener, on the pool
+  // for one that rests and on the connection for one in a transaction, it would end the process.
   pool.on('error', ({ message }) => process.stderr.write(`database: a connection was lost (${message}); it is made anew\n`));
+  pool.on('connect', (client) => client.on('error', () => undefined));
   const over = (target: pg.Pool | pg.PoolClient): Db => ({
     query: guarded((text, values) => orAway(target.query(text, values)))
   });

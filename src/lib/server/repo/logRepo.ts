@@ -136,3 +136,7 @@ export async function insertPain(tx: Db, clientId: number, p: NewPain): Promise<
   );
   return rowCount === 1;
 }
+
+export async function updatePainNote(tx: Db, id: string, note: string): Promise<void> {
+  await tx.query('update pain_event set note = $2 where id = $1', [id, note]);
+}

@@ -2,7 +2,7 @@ import type { ToldPainInput } from '$lib/contract/forms';
 import { addDays, locksFrom, painKindOf, painPlaceOf, type PainEvent, type Side } from '$lib/core';
 import type { Database, Db } from '../db/db';
 import { insertLock } from '../repo/lockRepo';
-import { insertPain, type PainRecord } from '../repo/logRepo';
+import { insertPain, updatePainNote, type PainRecord } from '../repo/logRepo';
 import { endSessionsOf } from '../repo/sessionRepo';
 import { dateOf, loadCase, type ClientCase } from './clientCase';
 import { loadCatalogue } from './library';
@@ -24,14 +24,14 @@ export async function lockFor(tx: Db, clientId: number, pain: PainEvent, at: Tol
 
 /**
  * Keeps a pain that is told outside a session: afterwards, the next day, at any time. It belongs to the last session in which the
- * exercise was done, so that verdicts read it there; told twice alike on one day it is kept once.
+ * exercise was done, so that verdicts read it there; told twice alike on one day it is kept once, with what was noted each time.
  */
 export async function tellLater(db: Database, clientId: number, input: ToldPainInput, now: Date): Promise<void> {
   await db.transaction(async (tx) => {
     const c = await loadCase(tx, clientId, dateOf(now));
     const { kind, place, exerciseId, workSide, feltOn, note } = input;
     const side = painPlaceOf(place).sided ? input.side : null;
-    const isKnown = c.pains.some(
+    const known = c.pains.find(
       (p) =>
         p.kind === kind &&
         p.place === place &&
@@ -40,7 +40,10 @@ export async function tellLater(db: Database, clientId: number, input: ToldPainI
         p.exerciseId === exerciseId &&
         p.setIndex === null
     );
-    if (isKnown) return;
+    if (known) {
+      if (note !== '' && !known.note.includes(note)) await updatePainNote(tx, known.id, `${known.note}\n${note}`.trim());
+      return;
+    }
     const session = c.sessions.findLast(
       (s) =>
         s.endedAt !== null &&

@@ -128,5 +128,6 @@ export async function finishSession(
   now: Date
 ): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
+  if (session.startedAt === null) throw new CoreError('session_not_running');
   await updateEnded(db, session.id, status, now.toISOString());
 }
