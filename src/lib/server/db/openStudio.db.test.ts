@@ -2,7 +2,7 @@ import { cpSync, existsSync, mkdtempSync, readdirSync, rmSync, truncateSync, wri
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { openEmbedded } from './db';
+import { openEmbedded, type Database } from './db';
 import { migrate, migrations } from './migrate';
 import { kept, snapshotsOf, type Snapshot } from './snapshots';
 import { openStudio, type Studio } from './openStudio';
@@ -134,6 +134,29 @@ test('of the files as they were when it was opened, and the log alone since then
   const { rows } = await again.query(`select count(*) as n, max(notes) as notes from client where name like 'Person %'`);
   await again.close();
   expect(rows).toEqual([{ n: 40, notes: 'kept' }]);
+});
+
+test('a snapshot that is taken while people are written in pairs has whole pairs', async () => {
+  anew();
+  const snapshots = snapshotsOf(dataDir);
+  const db = await openEmbedded(inDatabase());
+  const pairs = Array.from({ length: 60 }, (_, i) => `Pair ${i}`);
+  const writing = (async () => {
+    for (const name of pairs)
+      await db.transaction(async (tx) => {
+        for (const end of ['left', 'right']) await newPerson(tx as Database, `${name} ${end}`);
+      });
+  })();
+  const taken = await snapshots.take('daily', new Date(Date.now() + 1000), db.whileStill);
+  await writing;
+  await db.close();
+  await snapshots.unpack(taken, inDatabase('..', 'again'));
+  const again = await openEmbedded(inDatabase('..', 'again'));
+  const { rows } = await again.query(`select count(*) as n, mod(count(*), 2) as odd from client where name like 'Pair %'`);
+  await again.close();
+  expect(rows).toMatchObject([{ odd: 0 }]);
+  // It was taken in the middle, and the writing went on.
+  expect((rows[0] as { n: number }).n).toBeLessThan(2 * pairs.length);
 });
 
 describe('which snapshots stay', () => {

@@ -261,10 +261,11 @@ describe('pain told at any time', () => {
       await play(db, id, today);
       await acceptProposals(db, id, today);
       expect(proposalsOf(await loadSplitCase(db, id, today))).toEqual([]);
-      await tellLater(db, id, told(), at(today));
-      await tellLater(db, id, told(), at(today)); // the same again changes nothing
+      await tellLater(db, id, told({ note: 'On the stairs.' }), at(today));
+      // The same again is one pain still, with what was noted each time.
+      for (const note of ['And at night.', 'On the stairs.', '']) await tellLater(db, id, told({ note }), at(today));
       const c = await loadSplitCase(db, id, today);
-      expect(c.pains).toHaveLength(1);
+      expect(c.pains.map((p) => p.note)).toEqual(['On the stairs.\nAnd at night.']);
       expect(proposalsOf(c)).toMatchObject([
         { exerciseId: 'rear_hip_cycle', side: 'left', moment: 'afterwards', verdict: 'ease' }
       ]);
