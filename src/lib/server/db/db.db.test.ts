@@ -20,7 +20,7 @@ describe('the database', () => {
   });
 
   test('refuses a parameter that is undefined', () =>
-    expect(() => store.db.query('select $1::int', [undefined])).toThrow(/\$1 is undefined/));
+    expect(store.db.query('select $1::int', [undefined])).rejects.toThrow(/\$1 is undefined/));
 
   test('leaves nothing of a transaction that failed', async () => {
     await expect(

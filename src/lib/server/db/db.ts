@@ -113,7 +113,7 @@ export const asOne = <T>(db: Database, run: (db: Database) => Promise<T>): Promi
 /** PGlite binds undefined as null without a word; here it is a fault. */
 const guarded =
   (query: (text: string, values: unknown[]) => ReturnType<Db['query']>): Db['query'] =>
-  (text, values = []) => {
+  async (text, values = []) => {
     const at = values.indexOf(undefined);
     if (at >= 0) throw new TypeError(`parameter $${at + 1} is undefined in: ${text}`);
     return query(text, [...values]);
