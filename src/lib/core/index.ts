@@ -59,7 +59,7 @@ export { ladder, rungsOfStacks, splitUse, usualStepCm, type Ladder, type LadderF
 export type { Phase, PhaseKind } from './cycle/phase';
 export { compileCycle, defaultEffortCapPct, defaultSensationCap, type CycleSpec, type Effort } from './cycle/compileCycle';
 export { compileReps, type RepsSpec } from './cycle/compileReps';
-export { compileFlow, compileHold } from './cycle/compileHold';
+export { compileFlow, compileHold, type FlowStep } from './cycle/compileHold';
 export { effortAtPct, phaseAt, rampSteps } from './cycle/effortAt';
 export { totals, type Totals } from './cycle/totals';
 export { blockWhyText, compileForm, type Block, type Form, type Work } from './session/block';
@@ -250,4 +250,4 @@ export { seedOf, standInValue } from './standIn/standInValue';
 export { drawnPicture, rodBandCm, sceneBlockCm, sceneColours, type DrawnPicture } from './standIn/drawnPicture';
 export { splitOpening } from './measure/splitOpening';
 export { rungsAround, type RungsAround } from './props/rungsAround';
-export { afterPain, type PainOutcome } from './session/afterPain';
+export { afterPain, stepsAfterPain, type PainOutcome } from './session/afterPain';

@@ -1,3 +1,4 @@
+import type { Side } from '../body/side';
 import { requireRange } from '../errors';
 import { layPhases, type Phase } from './phase';
 
@@ -9,10 +10,12 @@ export function compileHold({ holdS, cue = 'Hold. Breathe slowly.' }: HoldSpec):
   return layPhases([{ kind: 'hold', durationS: holdS, cue }]);
 }
 
-export type FlowSpec = Readonly<{ steps: readonly Readonly<{ durationS: number; cue: string }>[] }>;
+/** A movement of a flow; with its own exercise and side where it has one, so that it is shown, stopped and left out as such. */
+export type FlowStep = Readonly<{ durationS: number; cue: string; exerciseId?: string; side?: Side | null }>;
+export type FlowSpec = Readonly<{ steps: readonly FlowStep[] }>;
 
 /** Movements one after the other, each for its time (a warm-up, a settle). Units: seconds. */
 export function compileFlow({ steps }: FlowSpec): Phase[] {
   for (const step of steps) requireRange('duration', step.durationS, 1, 3600);
-  return layPhases(steps.map((step) => ({ kind: 'move', ...step })));
+  return layPhases(steps.map(({ durationS, cue }) => ({ kind: 'move', durationS, cue })));
 }

@@ -1,3 +1,4 @@
+import type { FlowStep } from '../cycle/compileHold';
 import { dialStates } from '../exercise/dials';
 import { exerciseOf } from '../exercise/exercises';
 import type { Setting } from '../exercise/dial';
@@ -232,7 +233,7 @@ function shortened<E extends PlanningSchool['press']>(effort: E, mostS: number):
 
 const toFive = (pct: number): number => Math.max(5, Math.round(pct / 5) * 5);
 
-function flowBlock(exerciseId: string, steps: readonly { durationS: number; cue: string }[], because: BlockWhy[]): Block {
+function flowBlock(exerciseId: string, steps: readonly FlowStep[], because: BlockWhy[]): Block {
   const exercise = exerciseOf(exerciseId);
   const form: Form = { kind: 'flow', spec: { steps } };
   return {

@@ -1,3 +1,4 @@
+import type { FlowStep } from '../cycle/compileHold';
 import { exerciseOf } from '../exercise/exercises';
 import { capsOf } from '../safety/caps';
 import { gate } from '../safety/gate';
@@ -6,7 +7,6 @@ import type { Side } from '../body/side';
 import type { LeftOut } from './leftOut';
 
 type Step = Readonly<{ exerciseId: string; side: Side | null; share: number; cue: string }>;
-type Timed = Readonly<{ durationS: number; cue: string }>;
 
 const usualWarmUpS = 360;
 
@@ -37,7 +37,7 @@ const substitutes: readonly Omit<Step, 'share'>[] = [
 
 const backWarmers: ReadonlySet<string> = new Set(['cat_and_cow', 'prone_press_up']);
 
-export type WarmUp = Readonly<{ steps: readonly Timed[]; leftOut: readonly LeftOut[]; backWarm: boolean }>;
+export type WarmUp = Readonly<{ steps: readonly FlowStep[]; leftOut: readonly LeftOut[]; backWarm: boolean }>;
 
 /**
  * The warm-up as the gate lets it through: a part that is barred is left out, and something open takes its time.
@@ -54,12 +54,12 @@ export function warmUpFlow(person: SafetyPerson, today: string): WarmUp {
   const used = new Set<string>(warmUpSteps.filter((s) => whyNot(s).length === 0).map((s) => s.exerciseId));
   const leftOut: LeftOut[] = [];
   const done: string[] = [];
-  const steps = warmUpSteps.flatMap((step): Timed[] => {
+  const steps = warmUpSteps.flatMap((step): FlowStep[] => {
     const durationS = Math.ceil(step.share * totalS);
     const why = whyNot(step);
     if (why.length === 0) {
       done.push(step.exerciseId);
-      return [{ durationS, cue: step.cue }];
+      return [{ durationS, cue: step.cue, exerciseId: step.exerciseId, side: step.side }];
     }
     const instead = open.find((s) => !used.has(s.exerciseId)) ?? open.at(-1);
     leftOut.push({
@@ -72,7 +72,7 @@ export function warmUpFlow(person: SafetyPerson, today: string): WarmUp {
     if (!instead) return [];
     used.add(instead.exerciseId);
     done.push(instead.exerciseId);
-    return [{ durationS, cue: instead.cue }];
+    return [{ durationS, cue: instead.cue, exerciseId: instead.exerciseId, side: instead.side }];
   });
   return { steps, leftOut, backWarm: done.some((id) => backWarmers.has(id)) };
 }
@@ -81,7 +81,7 @@ export function warmUpFlow(person: SafetyPerson, today: string): WarmUp {
 export function settleFlow(
   person: SafetyPerson,
   today: string
-): Readonly<{ exerciseId: string; steps: readonly Timed[]; leftOut: readonly LeftOut[] }> {
+): Readonly<{ exerciseId: string; steps: readonly FlowStep[]; leftOut: readonly LeftOut[] }> {
   const lying = exerciseOf('settle');
   const why = gate({ exercise: lying, side: null, setting: lying.start, person, today }).bars;
   if (why.length === 0)

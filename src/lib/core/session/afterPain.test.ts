@@ -1,5 +1,16 @@
 import { describe, expect, test } from 'vitest';
-import { afterPain, compileSession, exerciseOf, partOf, type Block, type Side, type TimelineSet } from '../index';
+import { loadsJoint } from '../exercise/exercise';
+import {
+  afterPain,
+  compileSession,
+  exerciseOf,
+  partOf,
+  stepsAfterPain,
+  type Block,
+  type FlowStep,
+  type Side,
+  type TimelineSet
+} from '../index';
 
 // Source: common practice, the cautious side (docs/sources.md#screening).
 const blockOf = (id: string, sets: number, on: readonly Side[] = ['left', 'right']): Block => {
@@ -26,6 +37,8 @@ const { sets } = compileSession([
 const indexOf = (id: string, side: Side, setNo = 1) =>
   sets.find((s) => s.exerciseId === id && s.side === side && s.setNo === setNo)!.index;
 const named = (indices: readonly number[]) => indices.map((i) => sets[i]!).map((s: TimelineSet) => `${s.exerciseId}/${s.side}`);
+
+const loadsKnee = (id: string, side: Side | null) => loadsJoint(exerciseOf(id), side, { joint: 'knee', side: 'left' });
 
 describe('afterPain', () => {
   test('a stretch that is only felt changes nothing', () =>
@@ -72,5 +85,38 @@ describe('afterPain', () => {
     const outcome = afterPain(sets, 0, { kind, place: 'knee', side: 'right' });
     expect(outcome.endsSession).toBe(true);
     expect(outcome.dropped).toHaveLength(sets.length - 1);
+  });
+});
+
+describe('stepsAfterPain', () => {
+  const stepOf = (exerciseId: string, side: Side | null): FlowStep => ({ exerciseId, side, durationS: 40, cue: 'Move.' });
+  const steps = [
+    stepOf('march_on_the_spot', null),
+    stepOf('leg_swings_forward', 'left'),
+    stepOf('leg_swings_forward', 'right'),
+    stepOf('half_split_pulses', 'left'),
+    stepOf('half_split_pulses', 'right'),
+    stepOf('arm_circles', null),
+    { durationS: 60, cue: 'Kept before steps had an exercise.' }
+  ];
+  const after = (event: Parameters<typeof afterPain>[2]) => stepsAfterPain(steps, 1, event);
+
+  test('what is only felt ends nothing; what was too strong ends its exercise', () => {
+    expect(after({ kind: 'stretch_or_work', place: 'back_of_thigh', side: 'left' })).toEqual([]);
+    expect(after({ kind: 'too_strong', place: 'back_of_thigh', side: 'left' })).toEqual([1, 2]);
+  });
+
+  test('joint pain ends what loads the joint as well; nothing of the rest of the warm-up', () => {
+    const knee = after({ kind: 'joint', place: 'knee', side: 'left' });
+    const loading = steps.flatMap((s, i) => (i > 1 && s.exerciseId && loadsKnee(s.exerciseId, s.side ?? null) ? [i] : []));
+    expect(loading.length).toBeGreaterThan(0);
+    expect(knee).toEqual([...new Set([1, 2, ...loading])].toSorted());
+    expect(knee).not.toContain(5);
+  });
+
+  test('at the bone what stretches the line goes too, on its side', () => {
+    const bone = after({ kind: 'bone_attachment', place: 'sit_bone', side: 'left' });
+    expect(bone).toContain(3);
+    expect(bone).not.toContain(5);
   });
 });

@@ -1,5 +1,7 @@
 import type { TimelineSet } from './compileSession';
 import { sidesMeet } from '../body/body';
+import type { Side } from '../body/side';
+import type { FlowStep } from '../cycle/compileHold';
 import { exerciseOf } from '../exercise/exercises';
 import { loadsJoint, stretchesLine } from '../exercise/exercise';
 import { painKindOf, painPlaceOf, type PainEvent } from '../screen/pain';
@@ -54,12 +56,31 @@ export function afterPain(sets: readonly TimelineSet[], at: number, event: PainE
   }
 }
 
-function loads(set: TimelineSet, { place, side }: PainEvent): boolean {
+/**
+ * The steps of a flow that are not done any more after pain was told in one of them; nothing of a flow has an easier setting.
+ *
+ * Model:  the step ends, and so do later ones of its exercise; after anything but a stretch that was too strong also those that load
+ *         the joint, and at the bone those that stretch the line. Stop signs end the session.
+ */
+export function stepsAfterPain(steps: readonly FlowStep[], at: number, event: PainEvent): number[] {
+  const { action } = painKindOf(event.kind);
+  if (action === 'carry on') return [];
+  const reaches = (id: string, side: Side | null) =>
+    event.kind !== 'too_strong' &&
+    (loads({ exerciseId: id, side }, event) || (action === 'stop line' && stretches({ exerciseId: id, side }, event)));
+  return steps.flatMap(({ exerciseId, side = null }, i) =>
+    i === at || (i > at && exerciseId && (exerciseId === steps[at]?.exerciseId || reaches(exerciseId, side))) ? [i] : []
+  );
+}
+
+type Done = Pick<TimelineSet, 'exerciseId' | 'side'>;
+
+function loads(set: Done, { place, side }: PainEvent): boolean {
   const { joint } = painPlaceOf(place);
   return joint !== null && loadsJoint(exerciseOf(set.exerciseId), set.side, { joint, side });
 }
 
-function stretches(set: TimelineSet, { place, side }: PainEvent): boolean {
+function stretches(set: Done, { place, side }: PainEvent): boolean {
   const { lines } = painPlaceOf(place);
   return lines.some((line) => stretchesLine(exerciseOf(set.exerciseId), set.side, { line, side }));
 }

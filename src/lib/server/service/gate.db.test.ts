@@ -20,13 +20,14 @@ import { lanternHallShelf } from '../demo/lanternHall';
 import { insertProp } from '../repo/propRepo';
 import { passCheck, personWithGoal, take, testDay } from '../testing/people';
 import { at, fit, nextSession, play } from '../testing/sessions';
+import { getPrescribed } from '../repo/sessionRepo';
 import { testDatabase } from '../testing/testDatabase';
 import { agesOf, clearLock, isOpenForWork, limitsOf, saveScreening } from './checking';
 import { loadCase, loadSplitCase, withGoal } from './clientCase';
 import { gradeOf } from './gradeExercise';
 import { painAlertsOf, tellLater } from './pain';
 import { makePlan, planView } from './planning';
-import { startSession, tellPain } from './practising';
+import { barredSince, startSession, tellPain } from './practising';
 import { proposalsOf } from './reviewing';
 import { barsOf, gateOf, safetyOf } from './safety';
 import { addToWeek, weekOf } from './week';
@@ -188,6 +189,21 @@ describe('stops that stay stopped', () => {
           { line: 'hip flexor', side: 'left' }
         ])
       );
+    }));
+
+  test('a stop that came since a session began takes out what it bears on, movements of the warm-up too', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const sessionId = await nextSession(db, id);
+      await startSession(db, id, sessionId, fit, at(today));
+      const { blocks } = await getPrescribed(db, sessionId);
+      expect(barredSince(await loadSplitCase(db, id, today), blocks)).toEqual([]);
+      await inSession(db, id, sessionId, 'nerve', 'nowhere', null);
+      const barred = barredSince(await loadSplitCase(db, id, today), blocks).map((b) => `${b.exerciseId}/${b.side}`);
+      // Told in work of the left hip: the march loads both hips, the arms nothing.
+      expect(barred).toContain('march_on_the_spot/null');
+      expect(barred).toContain('leg_swings_forward/left');
+      expect(barred).not.toContain('settle/null');
     }));
 
   test('an accepted stop takes the exercise out of every coming session on that side, until it is cleared', () =>

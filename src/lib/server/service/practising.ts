@@ -1,5 +1,5 @@
 import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
-import { before, CoreError, painKindOf, type Block, readinessText } from '$lib/core';
+import { before, CoreError, exerciseOf, painKindOf, readinessText, reasonText, type Block } from '$lib/core';
 import type { Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { lockClient } from '../repo/clientRepo';
@@ -7,11 +7,12 @@ import { openLocks } from '../repo/lockRepo';
 import { insertPain, upsertSetLog } from '../repo/logRepo';
 import { findRunning, getSession, updateEnded, updateStarted } from '../repo/sessionRepo';
 import { isCheckDue, isOpenForWork } from './checking';
-import { dateOf, loadSplitCase, type SplitCase } from './clientCase';
+import { dateOf, loadSplitCase, type ClientCase, type SplitCase } from './clientCase';
 import { lockFor } from './pain';
 import { prepareSession } from './planning';
 import { pendingResume } from './reviewing';
 import { decideAll } from './deciding';
+import { barsOf } from './safety';
 import { endedSessions } from './sessionRecords';
 
 /**
@@ -131,3 +132,20 @@ export async function finishSession(
   if (session.startedAt === null) throw new CoreError('session_not_running');
   await updateEnded(db, session.id, status, now.toISOString());
 }
+
+/** What of a running session the gate bars by now: a stop may have come since it began, from another page or device. */
+export const barredSince = (c: ClientCase, blocks: readonly Block[]) =>
+  blocks
+    .flatMap(({ exerciseId, work }) =>
+      work.flatMap(({ side, form }) => [
+        { exerciseId, side },
+        // The movements of a warm-up, each by itself.
+        ...(form.kind === 'flow' ? form.spec.steps : []).flatMap((s) =>
+          s.exerciseId ? [{ exerciseId: s.exerciseId, side: s.side ?? null }] : []
+        )
+      ])
+    )
+    .flatMap(({ exerciseId, side }) => {
+      const [bar] = barsOf(c, exerciseOf(exerciseId), side);
+      return bar ? [{ exerciseId, side, why: reasonText(bar) }] : [];
+    });

@@ -28,9 +28,10 @@
     ended: data.session.status !== 'running',
     outbox
   });
-  const tones = new Tones();
+  // svelte-ignore state_referenced_locally
+  const tones = new Tones(data.client.id, data.shelf, data.units.length);
   const base = $derived(`/people/${data.client.id}`);
-  const exercise = $derived(exerciseOf(player.set.exerciseId));
+  const exercise = $derived(exerciseOf(player.shown.exerciseId));
 
   /** Time for the player, the tones that go with it, and a dark room whatever the page is. */
   $effect(() => {

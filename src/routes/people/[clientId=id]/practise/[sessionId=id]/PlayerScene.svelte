@@ -17,10 +17,10 @@
     unit: LengthUnit;
   };
   let { player, body, shelf, unit }: Props = $props();
-  const exercise = $derived(exerciseOf(player.set.exerciseId));
+  const exercise = $derived(exerciseOf(player.shown.exerciseId));
   const rung = $derived(player.work.rung);
   const pose = $derived(
-    poseFigure(exercise.pose ?? 'standing', { side: player.set.side ?? 'right', ...(rung && { value: rung.depthCm }) }, body)
+    poseFigure(exercise.pose ?? 'standing', { side: player.shown.side ?? 'right', ...(rung && { value: rung.depthCm }) }, body)
   );
   const moving = movingFigure(() => pose);
   const coloured = $derived(exercise.sides === 'both together' ? 'none' : pose.coloured);
@@ -31,7 +31,7 @@
     minX={pose.box.minX - 5}
     maxX={pose.box.maxX + 5}
     maxY={pose.box.maxY + 2}
-    label="{exercise.name}{player.set.side ? `, ${player.set.side} ${exercise.sideWords}` : ''}"
+    label="{exercise.name}{player.shown.side ? `, ${player.shown.side} ${exercise.sideWords}` : ''}"
     class="max-h-[38vh] w-full max-lg:max-h-40 max-sm:max-h-20"
   >
     {#if rung}

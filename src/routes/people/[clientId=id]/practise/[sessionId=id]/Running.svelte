@@ -1,41 +1,37 @@
 <script lang="ts">
   import { exerciseOf, type Prop } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
-  import { stackText } from '$lib/ui/stackText';
-  import { clockText, depthText } from '$lib/ui/format';
+  import { clockText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
-  import { cueOf, howOf } from './cueText';
+  import { cueOf, howOf, stackChangeText } from './cueText';
   import type { Player } from './player.svelte';
 
   type Props = { player: Player; shelf: readonly Prop[]; unit: LengthUnit };
   let { player, shelf, unit }: Props = $props();
-  const exercise = $derived(exerciseOf(player.set.exerciseId));
+  const exercise = $derived(exerciseOf(player.shown.exerciseId));
   const cue = $derived(cueOf(player.phase, player.announcedPct, player.set));
   const how = $derived(howOf(player.phase, player.set));
   const isReady = $derived(player.phase.kind === 'ready' || player.phase.kind === 'rest');
   /** The prop change of this set, in words, while there is time to make it. */
-  const stackChange = $derived.by(() => {
-    const { rung } = player.work;
-    if (!rung) return '';
-    const before = player.sets[player.setIndex - 1]?.work.rung;
-    if (before && before.depthCm === rung.depthCm) return 'The stack stays.';
-    return `Stack: ${stackText(rung.items, shelf)}, ${depthText(rung.depthCm, unit)}.`;
-  });
+  const stackChange = $derived(stackChangeText(player.work, player.sets[player.setIndex - 1]?.work, shelf, unit));
   const tone = { ink: 'text-ink', ember: 'text-ember', fern: 'text-fern' } as const;
   const upcoming = $derived.by(() => {
+    const named = ({ exerciseId, side }: { exerciseId: string; side: string | null }) =>
+      `${exerciseOf(exerciseId).name}${side ? `, ${side}` : ''}`;
+    if (player.nextShown) return named(player.nextShown);
     const following = player.phases[player.phaseIndex + 1];
     if (following)
       return cueOf(following, Math.max(Math.abs(following.fromPct), Math.abs(following.toPct)), player.set).text.toLowerCase();
     if (!player.next) return 'the end';
-    return `${exerciseOf(player.next.exerciseId).name}${player.next.side ? `, ${player.next.side}` : ''}`;
+    return named(player.next);
   });
 </script>
 
 <section class="flex min-w-0 flex-col gap-1" aria-label="Now">
-  {#if player.set.side}
-    <p class="flex items-center gap-2 text-2xl font-bold {player.set.side === 'left' ? 'text-lake' : 'text-ochre'}">
-      <SideMark side={player.set.side} size={26} />
-      {player.set.side}
+  {#if player.shown.side}
+    <p class="flex items-center gap-2 text-2xl font-bold {player.shown.side === 'left' ? 'text-lake' : 'text-ochre'}">
+      <SideMark side={player.shown.side} size={26} />
+      {player.shown.side}
       {exercise.sideWords}
     </p>
   {/if}

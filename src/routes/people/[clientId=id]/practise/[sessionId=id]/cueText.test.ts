@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { compileForm, compileSession, exerciseOf, partOf, type Form, type Phase, type TimelineSet } from '$lib/core';
-import { cueOf, howOf } from './cueText';
+import { compileForm, compileSession, exerciseOf, partOf, type Form, type Phase, type TimelineSet, type Work } from '$lib/core';
+import { cueOf, howOf, shownText, spokenText, stackChangeText } from './cueText';
 
 const effort = (peakPct: number) => ({ rampUpS: 5, holdS: 5, rampDownS: 3, peakPct });
 const cycle: Form = {
@@ -82,5 +82,41 @@ describe('the line under it', () => {
     const { press, ...silent } = exerciseOf('front_split_on_stack');
     expect(press).toBeUndefined();
     expect(howOf(of('press'), setOf(silent.id, cycle))).toBe(of('press').cue);
+  });
+});
+
+describe('what is said aloud', () => {
+  const shown = { exerciseId: 'front_hamstring_cycle', side: 'left' } as const;
+  const ready: Phase = { kind: 'ready', startS: 0, endS: 15, fromPct: 0, toPct: 0, cue: 'Get ready.' };
+  const rungAt = (depthCm: number) => ({
+    rung: {
+      depthCm,
+      items: [],
+      under: 'pelvis' as const,
+      heightCm: depthCm,
+      compressionCm: 0,
+      slack: []
+    } as unknown as Work['rung']
+  });
+
+  test('while getting ready: which exercise, which side, and what to fetch', () =>
+    expect(spokenText(ready, 0, { ...set, sideChange: true }, shown, 'The stack stays.')).toBe(
+      `Change sides: ${exerciseOf('front_hamstring_cycle').name}, left ${exerciseOf('front_hamstring_cycle').sideWords}. The stack stays.`
+    ));
+
+  test('a repetition by its count, a movement by its words, the rest by its cue', () => {
+    const [lift] = compileForm(reps);
+    expect(spokenText(lift!, 50, set, shown, '')).toBe('Lift, 1 of 3.');
+    expect(spokenText({ ...ready, kind: 'move', cue: 'March on the spot.' }, 0, set, shown, '')).toBe('March on the spot.');
+    expect(spokenText(of('press'), 40, set, shown, '')).toBe('Press 40 %');
+  });
+
+  test('a side that is none is not said', () =>
+    expect(shownText({ exerciseId: 'march_on_the_spot', side: null })).toBe(exerciseOf('march_on_the_spot').name));
+
+  test('the stack is told where it changes, and that it stays where it does not', () => {
+    expect(stackChangeText({}, undefined, [], 'cm')).toBe('');
+    expect(stackChangeText(rungAt(20), rungAt(20), [], 'cm')).toBe('The stack stays.');
+    expect(stackChangeText(rungAt(20), rungAt(22.5), [], 'cm')).toMatch(/^Stack: .*20 cm/);
   });
 });

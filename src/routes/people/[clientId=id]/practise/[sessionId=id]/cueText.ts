@@ -1,4 +1,7 @@
-import { exerciseOf, type Phase, type TimelineSet } from '$lib/core';
+import { exerciseOf, type Phase, type Prop, type Side, type TimelineSet, type Work } from '$lib/core';
+import type { LengthUnit } from '$lib/contract/fields';
+import { depthText } from '$lib/ui/format';
+import { stackText } from '$lib/ui/stackText';
 
 type Cue = Readonly<{ text: string; tone: 'ink' | 'ember' | 'fern' }>;
 
@@ -44,4 +47,38 @@ export function howOf(phase: Phase, set: TimelineSet): string {
   if (phase.kind.startsWith('draw')) return exercise.draw ?? phase.cue;
   if (phase.kind === 'ready') return exercise.setup.join(' ');
   return phase.cue;
+}
+
+type Shown = Readonly<{ exerciseId: string; side: Side | null }>;
+
+/** The exercise, and its side in the words of the exercise. */
+export function shownText({ exerciseId, side }: Shown): string {
+  const { name, sideWords } = exerciseOf(exerciseId);
+  return side ? `${name}, ${side} ${sideWords}` : name;
+}
+
+/** What to put under the body for this work, or that it stays as it was. */
+export function stackChangeText(
+  { rung }: Pick<Work, 'rung'>,
+  before: Pick<Work, 'rung'> | undefined,
+  shelf: readonly Prop[],
+  unit: LengthUnit
+): string {
+  if (!rung) return '';
+  if (before?.rung?.depthCm === rung.depthCm) return 'The stack stays.';
+  return `Stack: ${stackText(rung.items, shelf)}, ${depthText(rung.depthCm, unit)}.`;
+}
+
+/** What is said aloud to somebody who does not look: what comes and what to fetch while getting ready, the count of a repetition, else the cue. */
+export function spokenText(phase: Phase, announcedPct: number, set: TimelineSet, shown: Shown, stackChange: string): string {
+  const cue = cueOf(phase, announcedPct, set).text;
+  switch (phase.kind) {
+    case 'ready':
+      return [`${cue}: ${shownText(shown)}.`, stackChange].filter(Boolean).join(' ');
+    case 'lift':
+    case 'move':
+      return phase.cue;
+    default:
+      return cue;
+  }
 }

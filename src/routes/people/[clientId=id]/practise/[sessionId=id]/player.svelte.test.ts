@@ -328,3 +328,69 @@ describe('the announced effort', () => {
     expect(Math.max(...seen)).toBeLessThanOrEqual(40);
   });
 });
+
+describe('a warm-up of several movements', () => {
+  const stepOf = (exerciseId: string, side: Side | null) => ({ exerciseId, side, durationS: 30, cue: 'Move.' });
+  const flow: Form = {
+    kind: 'flow',
+    spec: {
+      steps: [
+        stepOf('march_on_the_spot', null),
+        stepOf('leg_swings_forward', 'left'),
+        stepOf('leg_swings_forward', 'right'),
+        stepOf('arm_circles', null)
+      ]
+    }
+  };
+  const warmUp = [blockOf('split_warm_up', [null], flow), ...blocks];
+  const running = (over: Partial<ConstructorParameters<typeof Player>[0]> = {}) => {
+    const made = playerOf({ blocks: warmUp, ...over });
+    made.player.togglePause();
+    return made;
+  };
+  /** What is shown from here to the end of the warm-up. */
+  const movements = ({ player }: ReturnType<typeof running>) => {
+    const seen: string[] = [];
+    while (player.setIndex === 0 && player.mode === 'play') {
+      const { exerciseId, side } = player.shown;
+      const name = `${exerciseId}/${side}`;
+      if (seen.at(-1) !== name) seen.push(name);
+      player.tick(1);
+    }
+    return seen;
+  };
+
+  test('each is shown with its own exercise and side, and the next is named', () => {
+    const all = running();
+    expect(all.player.nextShown).toEqual({ exerciseId: 'leg_swings_forward', side: 'left' });
+    expect(movements(all)).toEqual([
+      'march_on_the_spot/null',
+      'leg_swings_forward/left',
+      'leg_swings_forward/right',
+      'arm_circles/null'
+    ]);
+  });
+
+  test('one that is barred since the session began is passed over', () =>
+    expect(movements(running({ barred: [{ exerciseId: 'leg_swings_forward', side: 'left', why: 'Stopped.' }] }))).not.toContain(
+      'leg_swings_forward/left'
+    ));
+
+  test('pain in one of them is told of that one, ends it and its like, and the rest of the warm-up is done', () => {
+    const hurt = running();
+    hurt.player.skip();
+    hurt.player.askPain();
+    hurt.player.tellPain({ kind: 'too_strong', place: 'back_of_thigh', side: 'left' });
+    expect(hurt.sent('pain')).toMatchObject([{ exerciseId: 'leg_swings_forward', workSide: 'left', setIndex: 0 }]);
+    hurt.player.afterAdvice();
+    expect(movements(hurt)).toEqual(['arm_circles/null']);
+    expect(hurt.sent('sets')).toHaveLength(1);
+    expect(hurt.player.setIndex).toBe(1);
+  });
+
+  test('after a reload what a pain ended stays ended', () => {
+    const told = { kind: 'too_strong' as const, place: 'back_of_thigh' as const, side: 'left' as const };
+    const again = running({ pains: [{ ...told, setIndex: 0, exerciseId: 'leg_swings_forward', workSide: 'left' }] });
+    expect(movements(again)).toEqual(['march_on_the_spot/null', 'arm_circles/null']);
+  });
+});

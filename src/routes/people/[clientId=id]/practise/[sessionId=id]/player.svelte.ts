@@ -5,7 +5,9 @@ import {
   painKindOf,
   phaseAt,
   rampSteps,
+  stepsAfterPain,
   type Block,
+  type FlowStep,
   type PainEvent,
   type Phase,
   type Side,
@@ -18,7 +20,7 @@ import type { Outbox } from './outbox.svelte';
 
 export type Mode = 'play' | 'ask' | 'notes' | 'pain' | 'advice' | 'ended';
 export type Notes = Pick<SetLogInput, 'sensation' | 'felt' | 'slipped'>;
-type ToldPain = PainEvent & Readonly<{ setIndex: number }>;
+type ToldPain = PainEvent & Readonly<{ setIndex: number; exerciseId?: string | null; workSide?: Side | null }>;
 
 /** Where the player stands; kept in the browser so that a reload comes back to it. */
 type Place = { setIndex: number; elapsedS: number; spentS: number; extraS: Record<number, number>; asking: boolean };
@@ -92,6 +94,25 @@ export class Player {
   readonly phaseIndex = $derived(this.phases.indexOf(this.phase));
   readonly remainingS = $derived(Math.max(0, this.phase.endS - this.elapsedS));
   readonly readyS = $derived.by(() => this.set.workStartS - this.set.startS);
+  /** The steps of a flow, where this set is one, and how many phases stand before the first. */
+  readonly #steps = $derived.by(() => (this.work.form.kind === 'flow' ? this.work.form.spec.steps : []));
+  readonly #stepIndex = $derived.by(() => this.phaseIndex - (this.phases.length - this.#steps.length));
+  /** Steps that are not done any more: barred since the session began, or after a pain told in one of them. */
+  readonly #droppedSteps = $derived.by(() => {
+    const told = this.#pains.filter((p) => p.setIndex === this.setIndex);
+    const isBarred = (s: FlowStep) => this.barred.some((b) => b.exerciseId === s.exerciseId && b.side === (s.side ?? null));
+    return new Set([
+      ...this.#steps.flatMap((s, i) => (isBarred(s) ? [i] : [])),
+      ...told.flatMap((p) => stepsAfterPain(this.#steps, this.#stepOf(p), p))
+    ]);
+  });
+  /** What is done now: the exercise and side of a flow's step, else those of the set. */
+  readonly shown: Readonly<{ exerciseId: string; side: Side | null }> = $derived.by(() => this.#shownAt(this.#stepIndex));
+  /** The step of a flow that comes next, with its exercise. */
+  readonly nextShown = $derived.by(() => {
+    const following = this.#steps.findIndex((s, i) => i > this.#stepIndex && s.exerciseId && !this.#droppedSteps.has(i));
+    return following < 0 ? null : this.#shownAt(following);
+  });
   readonly next: TimelineSet | null = $derived.by(() => this.#following(this.setIndex));
   readonly doneS = $derived.by(() => this.set.startS + Math.min(this.elapsedS, this.set.endS - this.set.startS));
   /** The percent announced now: the last whole step of a ramp, the level of an even phase. */
@@ -100,6 +121,14 @@ export class Player {
     const passed = rampSteps(phase).findLast((s) => s.atS <= this.elapsedS);
     return Math.round(Math.abs(passed ? passed.pct : phase.fromPct));
   });
+
+  #shownAt(stepIndex: number): { exerciseId: string; side: Side | null } {
+    const step = this.#steps[Math.max(0, stepIndex)];
+    const { exerciseId, side } = this.set;
+    return step?.exerciseId ? { exerciseId: step.exerciseId, side: step.side ?? null } : { exerciseId, side };
+  }
+  #stepOf = ({ exerciseId, workSide = null }: ToldPain): number =>
+    this.#steps.findIndex((s) => s.exerciseId === exerciseId && (s.side ?? null) === workSide);
 
   #workOf(set: TimelineSet): Pick<Work, 'form' | 'setting' | 'rung'> {
     return this.#eased.has(set.index) && set.work.easier ? set.work.easier : set.work;
@@ -133,6 +162,7 @@ export class Player {
     const workFrom = Math.max(this.elapsedS, this.readyS);
     this.#spentS += Math.max(0, this.elapsedS + stepS - workFrom);
     this.elapsedS += stepS;
+    this.#passDropped();
     this.#keepPlace();
     if (this.elapsedS >= endS - 1e-6) this.#endSet();
   }
@@ -152,8 +182,15 @@ export class Player {
   /** To the next phase; out of the last one the set ends. */
   skip(): void {
     this.elapsedS = this.phase.endS;
+    this.#passDropped();
     this.#keepPlace();
     if (this.elapsedS >= this.phases.at(-1)!.endS - 1e-6) this.#endSet();
+  }
+
+  /** Over the steps that are not done any more. */
+  #passDropped(): void {
+    const endS = this.phases.at(-1)!.endS;
+    while (this.elapsedS < endS - 1e-6 && this.#droppedSteps.has(this.#stepIndex)) this.elapsedS = this.phase.endS;
   }
 
   extend(): void {
@@ -230,12 +267,12 @@ export class Player {
     const told: PainInput = {
       id: crypto.randomUUID(),
       setIndex: set.index,
-      exerciseId: set.exerciseId,
-      workSide: set.side,
+      exerciseId: this.shown.exerciseId,
+      workSide: this.shown.side,
       ...event
     };
     this.#outbox.put('pain', told);
-    this.#pains = [...this.#pains, { ...event, setIndex: set.index }];
+    this.#pains = [...this.#pains, told];
     this.advice = event;
     const { endsSession } = afterPain(this.sets, set.index, event);
     if (endsSession) this.#end('stopped');
@@ -248,6 +285,15 @@ export class Player {
     this.advice = null;
     if (!outcome?.endsSet) {
       this.cancelPain();
+      return;
+    }
+    // Of a warm-up the step ends and what bears on the place; the rest of it is done, since nobody is stretched cold.
+    if (this.#steps.length > 0) {
+      this.mode = 'play';
+      this.paused = false;
+      this.#passDropped();
+      this.#keepPlace();
+      if (this.elapsedS >= this.phases.at(-1)!.endS - 1e-6) this.#endSet();
       return;
     }
     // What was done of the set counts as a set with something to note, not as a clean one.

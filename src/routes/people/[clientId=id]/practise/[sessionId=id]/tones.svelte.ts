@@ -1,54 +1,89 @@
+import { toast } from 'svelte-sonner';
+import type { Prop } from '$lib/core';
+import type { LengthUnit } from '$lib/contract/fields';
+import { spokenText, stackChangeText } from './cueText';
 import type { Player } from './player.svelte';
-import { cueOf } from './cueText';
 
-const storageKey = 'calm-reach/sound';
 const lastSeconds = 3;
+/** Holds from here on are told their middle. */
+const halfwayFromS = 40;
+const noVoiceKey = 'calm-reach/no-voice-told';
 
-/** Tones at each change and in the last three seconds, and the cue spoken where the device can speak. Off until asked for. */
+/** For somebody who does not look: a tone at each change and in the last three seconds, and the words where the device has a voice. */
 export class Tones {
-  on = $state(localStorage.getItem(storageKey) === 'on');
+  on = $state(false);
+  readonly #key: string;
+  readonly #shelf: readonly Prop[];
+  readonly #unit: LengthUnit;
   #context: AudioContext | null = null;
-  #saidPhase = '';
+  #said = '';
   #countedS = 0;
+  #mode: Player['mode'] = 'play';
+
+  /** Off until asked for, and remembered for each person. */
+  constructor(clientId: number, shelf: readonly Prop[], unit: LengthUnit) {
+    this.#key = `calm-reach/sound/${clientId}`;
+    this.#shelf = shelf;
+    this.#unit = unit;
+    this.on = localStorage.getItem(this.#key) === 'on';
+  }
 
   toggle(): void {
     this.on = !this.on;
-    localStorage.setItem(storageKey, this.on ? 'on' : 'off');
-    if (this.on) this.#beep(660);
+    localStorage.setItem(this.#key, this.on ? 'on' : 'off');
+    if (!this.on) return;
+    this.#beep(660);
+    if (hasVoice() || localStorage.getItem(noVoiceKey)) return;
+    localStorage.setItem(noVoiceKey, 'yes');
+    toast('This browser has no voice. You will hear tones only.');
   }
 
   /** Called as time passes; says what is new since the last call. */
   follow(player: Player): void {
-    if (!this.on || player.paused || player.mode !== 'play') return;
-    const { phase } = player;
-    const cue = cueOf(phase, player.announcedPct, player.set).text;
-    const key = `${player.setIndex}/${cue}`;
-    if (key !== this.#saidPhase) {
-      this.#saidPhase = key;
+    const hasEnded = this.#mode === 'play' && (player.mode === 'ask' || player.mode === 'ended');
+    this.#mode = player.mode;
+    if (!this.on) return;
+    if (hasEnded) {
+      this.#beep(660, 0.2);
+      this.#beep(880, 0.35, 0.2);
+      this.#speak(player.mode === 'ended' ? 'The session is over.' : 'The set is done.');
+    }
+    if (player.paused || player.mode !== 'play') return;
+    const { phase, work, sets, setIndex } = player;
+    const change = stackChangeText(work, sets[setIndex - 1]?.work, this.#shelf, this.#unit);
+    const text = spokenText(phase, player.announcedPct, player.set, player.shown, change);
+    if (`${setIndex}/${text}` !== this.#said) {
+      this.#said = `${setIndex}/${text}`;
       this.#beep(phase.kind.startsWith('press') ? 740 : phase.kind.startsWith('draw') || phase.kind === 'held' ? 520 : 620);
-      this.#speak(cue);
+      this.#speak(text);
     }
     const leftS = Math.ceil(player.remainingS);
-    if (leftS <= lastSeconds && leftS > 0 && leftS !== this.#countedS) this.#beep(440, 0.06);
+    if (leftS !== this.#countedS) {
+      if (leftS <= lastSeconds && leftS > 0) this.#beep(440, 0.06);
+      const lengthS = phase.endS - phase.startS;
+      if (phase.kind === 'hold' && lengthS >= halfwayFromS && leftS === Math.floor(lengthS / 2)) this.#speak('Halfway.');
+    }
     this.#countedS = leftS;
   }
 
-  #beep(hertz: number, seconds = 0.14): void {
+  #beep(hertz: number, seconds = 0.14, inS = 0): void {
     this.#context ??= new AudioContext();
     const { currentTime, destination } = this.#context;
     const oscillator = this.#context.createOscillator();
     const gain = this.#context.createGain();
     oscillator.frequency.value = hertz;
-    gain.gain.setValueAtTime(0.15, currentTime);
-    gain.gain.exponentialRampToValueAtTime(0.001, currentTime + seconds);
+    gain.gain.setValueAtTime(0.15, currentTime + inS);
+    gain.gain.exponentialRampToValueAtTime(0.001, currentTime + inS + seconds);
     oscillator.connect(gain).connect(destination);
-    oscillator.start();
-    oscillator.stop(currentTime + seconds);
+    oscillator.start(currentTime + inS);
+    oscillator.stop(currentTime + inS + seconds);
   }
 
   #speak(text: string): void {
-    if (!('speechSynthesis' in window)) return;
+    if (!hasVoice()) return;
     speechSynthesis.cancel();
     speechSynthesis.speak(new SpeechSynthesisUtterance(text));
   }
 }
+
+const hasVoice = () => 'speechSynthesis' in window && speechSynthesis.getVoices().length > 0;
