@@ -96,6 +96,12 @@ describe('going back', () => {
     expect(await peopleIn(before!.name)).toEqual(['Nell Harrow', 'Ada Finch']);
   });
 
+  test('where the data are gone altogether', async () => {
+    anew();
+    rmSync(inDatabase(), { recursive: true });
+    expect(await peopleIn('newest', ({ restored }) => expect(restored).toBeNull())).toEqual(['Nell Harrow']);
+  });
+
   test('to one that is not there: the ones that are there are named, and nothing is changed', async () => {
     anew();
     await expect(openStudio({ dataDir, restore: 'yesterday' }, say)).rejects.toThrow(

@@ -53,7 +53,10 @@ export async function openStudio({ dataDir, url, restore }: StudioPlace, say: Sa
 async function openHeld(dataDir: string, restore: string | undefined, say: Say, free: () => void): Promise<Studio> {
   const snapshots = snapshotsOf(dataDir);
   const markPath = join(dataDir, 'restored.json');
-  if (restore) await goBack(dataDir, snapshots, restore, say);
+  if (restore) {
+    await goBack(dataDir, snapshots, restore, say);
+    await rm(markPath, { force: true }); // it was of other data
+  }
   const db = await openOrStandIn(dataDir, snapshots, markPath, say);
   const take = (occasion: Snapshot['occasion']) => snapshots.take(occasion, new Date(), db.whileStill);
   await update(db, say, async () => void (await take('migration')));
@@ -61,7 +64,7 @@ async function openHeld(dataDir: string, restore: string | undefined, say: Say, 
     const day = now.toDateString();
     if (!(await snapshots.list()).some((s) => s.occasion === 'daily' && s.takenAt.toDateString() === day)) await take('daily');
   }, say);
-  let restored = Restored.nullable().parse(JSON.parse(await readFile(markPath, 'utf8').catch(() => 'null')));
+  let restored = await readMark(markPath);
   return {
     db,
     get restored() {
@@ -77,6 +80,11 @@ async function openHeld(dataDir: string, restore: string | undefined, say: Say, 
       free();
     }
   };
+}
+
+async function readMark(path: string): Promise<Restored | null> {
+  const text = await readFile(path, 'utf8').catch(() => null);
+  return text === null ? null : Restored.parse(JSON.parse(text));
 }
 
 /** A database server may start later than the studio. */
@@ -122,11 +130,15 @@ async function goBack(dataDir: string, snapshots: Snapshots, name: string, say: 
   const all = await snapshots.list();
   const wanted = name === 'newest' ? all[0] : all.find((s) => s.name === name);
   if (!wanted) throw new Error(`There is no snapshot "${name}" in ${join(dataDir, 'snapshots')}. There are: ${listed(all)}.`);
-  const before = await snapshots.take('restore', new Date(), (copy) => copy());
+  const isThere = await access(join(dataDir, 'database')).then(
+    () => true,
+    () => false
+  );
+  const before = isThere ? await snapshots.take('restore', new Date(), (copy) => copy()) : null;
   await snapshots.unpack(wanted, join(dataDir, 'database-trial'));
   await rm(join(dataDir, 'database'), { recursive: true, force: true });
   await rename(join(dataDir, 'database-trial'), join(dataDir, 'database'));
-  say(`The data are again those of ${wanted.name}. Those of a moment ago are kept as ${before.name}.`);
+  say(`The data are again those of ${wanted.name}.${before ? ` Those of a moment ago are kept as ${before.name}.` : ''}`);
 }
 
 const listed = (all: readonly Snapshot[]) => all.map((s) => s.name).join(', ') || 'none';
@@ -149,7 +161,8 @@ async function openOrStandIn(dataDir: string, snapshots: Snapshots, markPath: st
     await rename(databaseDir, damagedDir).catch(() => undefined); // it may be gone altogether
     await rename(found.dir, databaseDir);
     const restored: Restored = { takenAt: found.snapshot.takenAt.toISOString(), damagedDir };
-    await writeFile(markPath, JSON.stringify(restored));
+    await writeFile(`${markPath}.half`, JSON.stringify(restored));
+    await rename(`${markPath}.half`, markPath);
     say(
       `The data in ${databaseDir} could not be opened (${why}). The snapshot ${found.snapshot.name} stands in for them; ` +
         `what was kept after it is not in it. The damaged files are in ${damagedDir}.`
