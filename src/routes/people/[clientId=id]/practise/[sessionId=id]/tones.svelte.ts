@@ -35,7 +35,7 @@ export class Tones {
     this.#beep(660);
     if (hasVoice() || localStorage.getItem(noVoiceKey)) return;
     localStorage.setItem(noVoiceKey, 'yes');
-    toast('This browser has no voice. You will hear tones only.');
+    toast('This browser has no voice. You will hear tones only.', { position: 'top-center' }); // never over the pain button
   }
 
   /** Called as time passes; says what is new since the last call. */
