@@ -7,7 +7,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { demoStudio, readRows, sendForm, startStudio, tell, today } from './studio.mjs';
 
 const port = 5321;
-const kills = Number(process.env.KILLS ?? 12);
+const kills = Number(process.env.KILLS ?? 30);
 const dataDir = await demoStudio('kills', port);
 const day = today();
 
@@ -21,7 +21,8 @@ const state = () =>
     sets: 'select id, replaced_ids as "replacedIds" from set_log',
     sessions: `select s.id, s.status, s.planned_sets as "plannedSets", g.client_id as "clientId",
                  (select count(*) from decision d where d.session_id = s.id)::int as decisions
-               from session s join plan p on p.id = s.plan_id join goal g on g.id = p.goal_id               where g.kind = 'front_split' order by s.planned_on, s.id`
+               from session s join plan p on p.id = s.plan_id join goal g on g.id = p.goal_id
+               where g.kind = 'front_split' order by s.planned_on, s.id`
   });
 
 // A session of whoever is open for one; the others are measured, pictured and hurt.
@@ -149,7 +150,6 @@ const writers = {
       if (!decided) return;
       if (decided.type === 'success' && plannedSets) confirmed.decided.push(id);
     }
-    // All that were planned are done: what follows is of the others.
   }
 };
 /** The head of a JPEG of 40 by 30 picture elements: all that is read of it. */

@@ -7,29 +7,26 @@ const atOnce = Number(process.env.TIMES ?? 5);
 const dataDir = throwaway('two');
 await (await startStudio(dataDir, portA)).stop();
 
-/** Starts one more where one should be held off; gives whether it was, and what it said. */
-async function heldOff(port, options = {}) {
+/** Whether it opened, once that is known. */
+const hasOpened = (studio) =>
+  Promise.race([
+    studio.ended.then(() => false),
+    new Promise((answer) => studio.child.stdout.on('data', () => studio.said().includes('Listening') && answer(true)))
+  ]);
+
+/** Starts one more where one should be held off; gives whether it was, and said by whom. */
+async function isHeldOff(port, options = {}) {
   const second = await startStudio(dataDir, port, { ...options, until: null });
-  const answered = new Promise((resolve) =>
-    second.child.stdout.on('data', () => second.said().includes('Listening') && resolve('opened'))
-  );
-  const end = await Promise.race([second.ended.then(() => 'ended'), answered]);
-  if (end === 'opened') await second.kill();
-  return { isHeldOff: end === 'ended' && /in use by another Calm Reach: process \d+ on .+, since/.test(second.said()), second };
+  if (!(await hasOpened(second))) return /in use by another Calm Reach: process \d+ on .+, since/.test(second.said());
+  await second.kill();
+  return false;
 }
 
 let bothOpen = 0;
 for (let i = 0; i < atOnce; i++) {
   const both = await Promise.all([portA, portB].map((port) => startStudio(dataDir, port, { until: null })));
-  const ends = await Promise.all(
-    both.map((s) =>
-      Promise.race([
-        s.ended.then(() => false),
-        new Promise((r) => s.child.stdout.on('data', () => s.said().includes('Listening') && r(true)))
-      ])
-    )
-  );
-  if (ends.filter(Boolean).length !== 1) bothOpen++;
+  const opened = await Promise.all(both.map(hasOpened));
+  if (opened.filter(Boolean).length !== 1) bothOpen++;
   await Promise.all(both.map((s) => s.kill()));
 }
 
@@ -39,8 +36,8 @@ const figures = { atOnce, bothOpen };
 let holds = bothOpen === 0;
 if (hasRooms) {
   const first = await startStudio(dataDir, portA, { before });
-  figures.heldOffFromAnotherRoom = (await heldOff(portB, { before })).isHeldOff;
-  figures.heldOffFromOutside = (await heldOff(portB)).isHeldOff;
+  figures.heldOffFromAnotherRoom = await isHeldOff(portB, { before });
+  figures.heldOffFromOutside = await isHeldOff(portB);
   await first.kill();
   const began = Date.now();
   await (await startStudio(dataDir, portB, { before })).kill();
