@@ -9,7 +9,8 @@
   import Ended from './Ended.svelte';
   import { Outbox } from './outbox.svelte';
   import PainPicker from './PainPicker.svelte';
-  import { Player } from './player.svelte';
+  import { stored } from '$lib/ui/stored';
+  import { askTimes, Player } from './player.svelte';
   import PlayerScene from './PlayerScene.svelte';
   import { Tones } from './tones.svelte';
   import Running from './Running.svelte';
@@ -30,8 +31,14 @@
   });
   // svelte-ignore state_referenced_locally
   const tones = new Tones(data.client.id, data.shelf, data.units.length);
+  const askKey = $derived(`calm-reach/ask/${data.client.id}`);
+  player.askAfter = askTimes.find((time) => time === stored(askKey)) ?? 'each set';
+  $effect(() => localStorage.setItem(askKey, JSON.stringify(player.askAfter)));
   const base = $derived(`/people/${data.client.id}`);
-  const exercise = $derived(exerciseOf(player.shown.exerciseId));
+  const isAsking = $derived(player.mode === 'ask' || player.mode === 'notes');
+  /** The set that runs, or that is asked about. */
+  const set = $derived(isAsking ? player.asked : player.set);
+  const exercise = $derived(exerciseOf(isAsking ? player.asked.exerciseId : player.shown.exerciseId));
 
   /** Time for the player, the tones that go with it, and a dark room whatever the page is. */
   $effect(() => {
@@ -87,9 +94,7 @@
     </div>
     <p class="text-right text-lg text-ink-soft">
       {#if player.mode !== 'ended'}
-        {player.set.setCount > 1 ? `set ${player.set.setNo} of ${player.set.setCount} · ` : ''}{clockText(player.doneS)} of {clockText(
-          player.totalS
-        )}
+        {set.setCount > 1 ? `set ${set.setNo} of ${set.setCount} · ` : ''}{clockText(player.doneS)} of {clockText(player.totalS)}
       {/if}
       {#if outbox.waiting > 0}<span class="block text-ink" role="status"
           >{outbox.waiting} kept here, waiting for the connection</span
@@ -124,8 +129,8 @@
     <Ended {player} {base} retest={data.session.retest} waiting={outbox.waiting} />
   {:else if player.mode === 'pain' || player.mode === 'advice'}
     <PainPicker {player} />
-  {:else if player.mode === 'ask' || player.mode === 'notes'}
-    <AfterSet {player} sensationCap={data.sensationCap} />
+  {:else if isAsking}
+    {#key player.asked.index}<AfterSet {player} sensationCap={data.sensationCap} />{/key}
   {:else}
     <div class="grid min-h-0 grow gap-4 lg:grid-cols-[1fr_30rem]">
       <Running {player} shelf={data.shelf} unit={data.units.length} />

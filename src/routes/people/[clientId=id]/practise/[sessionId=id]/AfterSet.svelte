@@ -7,7 +7,14 @@
 
   type Props = { player: Player; sensationCap: number };
   let { player, sensationCap }: Props = $props();
-  const exercise = $derived(exerciseOf(player.set.exerciseId));
+  const exercise = $derived(exerciseOf(player.asked.exerciseId));
+  /** Of the set that was just done, or of one before by its name. */
+  const question = $derived.by(() => {
+    const { side, setNo, setCount, index } = player.asked;
+    const sideText = side ? `, ${side} ${exercise.sideWords}` : '';
+    if (index === player.setIndex) return `How was that set${sideText}?`;
+    return `${exercise.name}${setCount > 1 ? `, set ${setNo}` : ''}${sideText}: how was it?`;
+  });
   let notes = $state<Notes>({ sensation: null, felt: null, slipped: null });
   const feltText = $derived<Record<(typeof feltPlaces)[number], string>>({
     expected: exercise.felt,
@@ -27,7 +34,7 @@
   $effect(() => cleanButton?.focus());
 </script>
 
-{#snippet question(legend: string, of: keyof Notes, answers: readonly Answer[], size: string)}
+{#snippet answersTo(legend: string, of: keyof Notes, answers: readonly Answer[], size: string)}
   <div>
     <p id="asked-{of}" class="mb-2 text-2xl font-semibold">{legend}</p>
     <ToggleGroup.Root
@@ -46,7 +53,10 @@
 
 {#if player.mode === 'ask'}
   <section class="flex grow flex-col justify-center gap-6" aria-label="How was the set">
-    <h2 class="text-4xl">That set{player.set.side ? `, ${player.set.side} ${exercise.sideWords}` : ''}?</h2>
+    <div>
+      {#if player.toAsk > 1}<p class="mb-2 text-xl text-ink-soft">{player.toAsk} sets to answer</p>{/if}
+      <h2 class="text-4xl">{question}</h2>
+    </div>
     <div class="grid gap-4 lg:grid-cols-2">
       <button
         class="btn min-h-44 flex-col gap-1 border-2 border-ink text-4xl"
@@ -65,9 +75,9 @@
   </section>
 {:else}
   <section class="flex grow flex-col justify-center gap-5" aria-label="What was not quite">
-    {@render question('How strong, at its most?', 'sensation', scale, 'min-w-14 text-xl')}
-    {@render question('Where felt?', 'felt', places, 'text-lg')}
-    {@render question('What slipped?', 'slipped', slipped, 'text-lg')}
+    {@render answersTo('How strong, at its most?', 'sensation', scale, 'min-w-14 text-xl')}
+    {@render answersTo('Where felt?', 'felt', places, 'text-lg')}
+    {@render answersTo('What slipped?', 'slipped', slipped, 'text-lg')}
     <div class="flex gap-3">
       <button class="btn btn-primary min-h-14 text-xl" onclick={() => player.keepNotes(notes)}>Keep</button>
       <button class="btn min-h-14 text-lg" onclick={() => (player.mode = 'ask')}>Back</button>

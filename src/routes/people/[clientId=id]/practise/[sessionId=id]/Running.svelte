@@ -4,7 +4,7 @@
   import { clockText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import { cueOf, howOf, stackChangeText } from './cueText';
-  import type { Player } from './player.svelte';
+  import { askTimes, type Player } from './player.svelte';
 
   type Props = { player: Player; shelf: readonly Prop[]; unit: LengthUnit };
   let { player, shelf, unit }: Props = $props();
@@ -48,5 +48,13 @@
   <p class="mt-2 text-2xl leading-snug max-sm:mt-1 max-sm:text-xl">{how}</p>
   {#if exercise.checks.length > 0}<p class="text-xl text-ink-soft max-sm:text-base">{exercise.checks.join(' · ')}</p>{/if}
   {#if isReady && stackChange}<p class="text-2xl font-semibold">{stackChange}</p>{/if}
+  {#if player.paused}
+    <label class="mt-3 flex flex-wrap items-center gap-3 text-lg">
+      Ask how it was
+      <select class="input w-auto min-h-11" bind:value={player.askAfter}>
+        {#each askTimes as time (time)}<option value={time}>after {time}</option>{/each}
+      </select>
+    </label>
+  {/if}
   <p class="mt-auto text-lg text-ink-soft max-sm:text-base">then {upcoming}</p>
 </section>

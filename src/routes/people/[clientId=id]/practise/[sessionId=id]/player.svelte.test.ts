@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { compileSession, exerciseOf, partOf, type Block, type Form, type PainEvent, type Side } from '$lib/core';
 import type { Outbox } from './outbox.svelte';
-import { Player } from './player.svelte';
+import { Player, type AskTime } from './player.svelte';
 
 const holdS = 30;
 const hold: Form = { kind: 'hold', spec: { holdS } };
@@ -392,5 +392,87 @@ describe('a warm-up of several movements', () => {
     const told = { kind: 'too_strong' as const, place: 'back_of_thigh' as const, side: 'left' as const };
     const again = running({ pains: [{ ...told, setIndex: 0, exerciseId: 'leg_swings_forward', workSide: 'left' }] });
     expect(movements(again)).toEqual(['march_on_the_spot/null', 'arm_circles/null']);
+  });
+});
+
+describe('when it is asked', () => {
+  const twice = [{ ...blocks[0]!, work: blocks[0]!.work.map((w) => ({ ...w, sets: 2 })) }, blocks[1]!, blocks[2]!];
+  const asking = (askAfter: AskTime) => {
+    const made = playerOf({ blocks: twice });
+    made.player.askAfter = askAfter;
+    made.player.togglePause();
+    return made;
+  };
+  /** How many sets were worked at each question, and what was then asked about. */
+  function questions({ player, runOut }: ReturnType<typeof playerOf>): [at: number, asked: number[]][] {
+    const seen: [number, number[]][] = [];
+    for (let i = 0; i < 50 && player.mode !== 'ended'; i++) {
+      runOut();
+      const asked: number[] = [];
+      const at = player.setIndex;
+      while (player.mode === 'ask') {
+        asked.push(player.asked.index);
+        player.clean();
+      }
+      if (asked.length > 0) seen.push([at, asked]);
+    }
+    return seen;
+  }
+
+  test('after each exercise: its sets one after the other, then on', () => {
+    const made = asking('each exercise');
+    expect(questions(made)).toEqual([
+      [3, [0, 1, 2, 3]],
+      [5, [4, 5]]
+    ]);
+    expect(made.sent('sets').map((s) => (s as { setIndex: number }).setIndex)).toEqual([0, 1, 2, 3, 4, 5, 6]);
+    expect(made.sent('sets')[0]).toMatchObject({ actualS: holdS, clean: true });
+  });
+
+  test('after the session: all of them, once it is over, and then the end', () => {
+    const made = asking('the session');
+    expect(questions(made)).toEqual([[6, [0, 1, 2, 3, 4, 5]]]);
+    expect(made.sent('finish')).toEqual([{ status: 'done' }]);
+  });
+
+  test('ended early, what was worked is asked about first', () => {
+    const made = asking('the session');
+    for (const skip of [1, 2, 3]) for (let i = 0; i < skip && made.player.mode === 'play'; i++) made.player.skip();
+    const worked = made.player.setIndex;
+    expect(worked).toBeGreaterThan(0);
+    made.player.finishEarly();
+    expect(made.sent('finish')).toEqual([]);
+    while (made.player.mode === 'ask') made.player.notDone();
+    expect([made.player.mode, made.sent('sets')]).toEqual(['ended', []]);
+  });
+
+  test('a reload keeps what is to be asked', () => {
+    const made = asking('each exercise');
+    while (made.player.setIndex === 0) made.player.tick(1);
+    const again = playerOf({ blocks: twice });
+    again.player.askAfter = 'each exercise';
+    again.player.togglePause();
+    expect(questions(again)[0]).toEqual([3, [0, 1, 2, 3]]);
+  });
+
+  test('a stop sign keeps what was worked and never as clean; a pain at a question is of the set that is asked about', () => {
+    const stopped = asking('the session');
+    while (stopped.player.setIndex < 2) stopped.player.tick(1);
+    stopped.player.askPain();
+    stopped.player.tellPain({ kind: 'nerve', place: 'back_of_thigh', side: 'left' });
+    expect(stopped.sent('sets')).toMatchObject([
+      { setIndex: 0, clean: false },
+      { setIndex: 1, clean: false }
+    ]);
+
+    const later = asking('each exercise');
+    later.runOut();
+    later.player.clean();
+    later.player.askPain();
+    later.player.tellPain({ kind: 'too_strong', place: 'back_of_thigh', side: 'left' });
+    expect(later.sent('pain')).toMatchObject([{ setIndex: 1, exerciseId: twice[0]!.exerciseId }]);
+    later.player.afterAdvice();
+    expect(later.sent('sets').at(-1)).toMatchObject({ setIndex: 1, clean: false });
+    expect([later.player.mode, later.player.asked.index]).toEqual(['ask', 2]);
   });
 });

@@ -20,10 +20,25 @@ import type { Outbox } from './outbox.svelte';
 
 export type Mode = 'play' | 'ask' | 'notes' | 'pain' | 'advice' | 'ended';
 export type Notes = Pick<SetLogInput, 'sensation' | 'felt' | 'slipped'>;
+type Said = Pick<SetLogInput, 'clean'> & Notes;
 type ToldPain = PainEvent & Readonly<{ setIndex: number; exerciseId?: string | null; workSide?: Side | null }>;
 
 /** Where the player stands; kept in the browser so that a reload comes back to it. */
-type Place = { setIndex: number; elapsedS: number; spentS: number; extraS: Record<number, number>; asking: boolean };
+type Place = {
+  setIndex: number;
+  elapsedS: number;
+  spentS: number;
+  extraS: Record<number, number>;
+  asking: boolean;
+  unsaid: readonly Unsaid[];
+};
+
+/** A set that is worked, and of which nobody has said yet how it was. */
+type Unsaid = Readonly<{ setIndex: number; spentS: number }>;
+
+/** When it is asked how the sets were, so that nobody has to get up after every one. */
+export const askTimes = ['each set', 'each exercise', 'the session'] as const;
+export type AskTime = (typeof askTimes)[number];
 
 /** Work that the gate bars since the session began: it is not played any more. */
 export type BarredWork = Readonly<{ exerciseId: string; side: Side | null; why: string }>;
@@ -56,9 +71,15 @@ export class Player {
   elapsedS = $state(0);
   paused = $state(true);
   mode = $state<Mode>('play');
+  askAfter = $state<AskTime>('each set');
   /** Pain told last, for the advice. */
   advice = $state<PainEvent | null>(null);
   stopped = $state(false);
+  #unsaid = $state<readonly Unsaid[]>([]);
+  #isEnding = false;
+  /** Where the pain told last was told: at the question of a set, or in what ran. */
+  #toldAt = $state(0);
+  #wasAsking = false;
   logged = $state<number[]>([]);
   #pains = $state<ToldPain[]>([]);
   /** Seconds of work really spent in this set, extensions and all. */
@@ -84,10 +105,13 @@ export class Player {
   readonly #eased = $derived(new Set(this.#outcomes.flatMap((o) => o.eased)));
 
   readonly set = $derived.by(() => this.sets[this.setIndex]!);
+  readonly toAsk = $derived(this.#unsaid.length);
+  /** The set that is asked about. */
+  readonly asked = $derived.by(() => this.sets[this.#unsaid[0]?.setIndex ?? this.setIndex]!);
   /** The work of this set: the easier one where a pain asked for it. */
   readonly work: Pick<Work, 'form' | 'setting' | 'rung'> = $derived.by(() => this.#workOf(this.set));
   /** What the pain told last does to the rest of the session. */
-  readonly outcome = $derived.by(() => this.advice && afterPain(this.sets, this.setIndex, this.advice));
+  readonly outcome = $derived.by(() => this.advice && afterPain(this.sets, this.#toldAt, this.advice));
   readonly isEased = $derived(this.#eased.has(this.setIndex));
   readonly phases: readonly Phase[] = $derived.by(() => this.#phasesOf(this.set, this.#extraS));
   readonly phase: Phase = $derived.by(() => phaseAt(this.phases, this.elapsedS) ?? this.phases.at(-1)!);
@@ -199,47 +223,68 @@ export class Player {
   }
 
   #endSet(): void {
-    if (this.set.side === null) this.#log({ clean: null, sensation: null, felt: null, slipped: null });
-    else {
-      this.mode = 'ask';
-      this.#keepPlace();
+    const { set } = this;
+    if (set.side === null) {
+      this.#log(set, this.#spentS, { clean: null, sensation: null, felt: null, slipped: null });
+      this.#goOn();
+      return;
     }
+    this.#unsaid = [...this.#unsaid, { setIndex: set.index, spentS: this.#spentS }];
+    const following = this.#following(set.index);
+    const canWait =
+      this.askAfter === 'the session' || (this.askAfter === 'each exercise' && following?.exerciseId === set.exerciseId);
+    if (following && canWait) this.#goOn();
+    else this.#ask();
+  }
+
+  #ask(): void {
+    this.mode = 'ask';
+    this.#keepPlace();
   }
 
   clean(): void {
-    this.#log({ clean: true, sensation: null, felt: null, slipped: null });
+    this.#say({ clean: true, sensation: null, felt: null, slipped: null });
   }
 
   keepNotes(notes: Notes): void {
-    this.#log({ clean: false, ...notes });
+    this.#say({ clean: false, ...notes });
   }
 
   /** The set was not done: nothing is kept of it. */
   notDone(): void {
-    this.#goOn();
+    this.#say(null);
   }
 
-  #log(said: Pick<SetLogInput, 'clean' | 'sensation' | 'felt' | 'slipped'>): void {
-    const { set } = this;
+  /** What is said of the set that is asked about; then the next question, or on. */
+  #say(said: Said | null): void {
+    const [first, ...others] = this.#unsaid;
+    if (first && said) this.#log(this.sets[first.setIndex]!, first.spentS, said);
+    this.#unsaid = others;
+    if (others.length > 0) this.#ask();
+    else this.#goOn();
+  }
+
+  #log(set: TimelineSet, spentS: number, said: Said): void {
+    const work = this.#workOf(set);
     const log: SetLogInput = {
       id: crypto.randomUUID(),
       setIndex: set.index,
       exerciseId: set.exerciseId,
       side: set.side,
-      plannedS: Math.round(compileForm(this.work.form, { effortCapPct: 100 }).at(-1)?.endS ?? 0),
-      actualS: Math.round(this.#spentS),
-      setting: this.work.setting,
+      plannedS: Math.round(compileForm(work.form, { effortCapPct: 100 }).at(-1)?.endS ?? 0),
+      actualS: Math.round(spentS),
+      setting: work.setting,
       ...said
     };
     this.#outbox.put('sets', log);
     this.logged = [...this.logged, set.index];
-    this.#goOn();
   }
 
   #goOn(): void {
-    const following = this.#following(this.setIndex);
+    const following = this.#isEnding ? null : this.#following(this.setIndex);
     if (!following) {
-      this.#end('done');
+      if (this.#unsaid.length > 0) this.#ask();
+      else this.#end('done');
       return;
     }
     this.setIndex = following.index;
@@ -253,22 +298,25 @@ export class Player {
 
   askPain(): void {
     if (this.mode === 'ended') return;
+    this.#wasAsking = this.mode === 'ask' || this.mode === 'notes';
     this.paused = true;
     this.mode = 'pain';
   }
 
   /** Back from the pain picker without having told one. */
   cancelPain(): void {
-    this.mode = this.elapsedS >= this.phases.at(-1)!.endS - 1e-6 && this.set.side !== null ? 'ask' : 'play';
+    this.mode = this.#wasAsking ? 'ask' : 'play';
   }
 
   tellPain(event: PainEvent): void {
-    const { set } = this;
+    const set = this.#wasAsking ? this.asked : this.set;
+    const at = this.#wasAsking ? set : this.shown;
+    this.#toldAt = set.index;
     const told: PainInput = {
       id: crypto.randomUUID(),
       setIndex: set.index,
-      exerciseId: this.shown.exerciseId,
-      workSide: this.shown.side,
+      exerciseId: at.exerciseId,
+      workSide: at.side,
       ...event
     };
     this.#outbox.put('pain', told);
@@ -281,10 +329,14 @@ export class Player {
 
   /** On after the advice: the same set where the pain was none, else the next one. */
   afterAdvice(): void {
-    const outcome = this.advice && afterPain(this.sets, this.setIndex, this.advice);
+    const { outcome } = this;
     this.advice = null;
     if (!outcome?.endsSet) {
       this.cancelPain();
+      return;
+    }
+    if (this.#wasAsking) {
+      this.#say(unsaidButHurt);
       return;
     }
     // Of a warm-up the step ends and what bears on the place; the rest of it is done, since nobody is stretched cold.
@@ -297,11 +349,14 @@ export class Player {
       return;
     }
     // What was done of the set counts as a set with something to note, not as a clean one.
-    if (this.set.side !== null && this.#spentS > 0) this.#log({ clean: false, sensation: null, felt: null, slipped: null });
-    else this.#goOn();
+    if (this.set.side !== null && this.#spentS > 0) this.#log(this.set, this.#spentS, unsaidButHurt);
+    this.#goOn();
   }
 
   #end(status: 'done' | 'stopped'): void {
+    // What was worked is kept, also where a stop came before anybody said how it was: never as clean.
+    for (const { setIndex, spentS } of this.#unsaid) this.#log(this.sets[setIndex]!, spentS, unsaidButHurt);
+    this.#unsaid = [];
     this.stopped = status === 'stopped';
     this.mode = 'ended';
     this.paused = true;
@@ -312,7 +367,8 @@ export class Player {
 
   /** Ends the session before its last set. */
   finishEarly(): void {
-    this.#end('done');
+    this.#isEnding = true;
+    this.#goOn();
   }
 
   #keepPlace(): void {
@@ -321,7 +377,8 @@ export class Player {
       elapsedS: this.elapsedS,
       spentS: this.#spentS,
       extraS: this.#extraS,
-      asking: this.mode === 'ask' || this.mode === 'notes'
+      asking: this.mode === 'ask' || this.mode === 'notes',
+      unsaid: this.#unsaid
     };
     localStorage.setItem(this.#placeKey, JSON.stringify(place));
   }
@@ -329,12 +386,14 @@ export class Player {
   #restore(): void {
     const kept = stored(this.#placeKey) as Place | null;
     const at = typeof kept?.elapsedS === 'number' ? this.sets[kept.setIndex] : undefined;
+    if (at && Array.isArray(kept?.unsaid))
+      this.#unsaid = kept.unsaid.filter((u) => this.sets[u.setIndex] && !this.logged.includes(u.setIndex));
     if (kept && at && this.#isOpen(at)) {
       this.setIndex = kept.setIndex;
       this.elapsedS = kept.elapsedS;
       this.#spentS = kept.spentS;
       this.#extraS = kept.extraS;
-      if (kept.asking) this.mode = 'ask';
+      if (kept.asking && this.#unsaid.length > 0) this.mode = 'ask';
       return;
     }
     const first = this.sets.find((s) => this.#isOpen(s));
@@ -342,6 +401,9 @@ export class Player {
     else this.#end('done'); // everything was said, only the end was not
   }
 }
+
+/** Of a set that hurt, or of which nobody said how it was. */
+const unsaidButHurt: Said = { clean: false, sensation: null, felt: null, slipped: null };
 
 /** What a pain asks for, in the words of its kind. */
 export const adviceText = (event: PainEvent): string => painKindOf(event.kind).advice;
