@@ -59,10 +59,10 @@ export { ladder, rungsOfStacks, splitUse, usualStepCm, type Ladder, type LadderF
 export type { Phase, PhaseKind } from './cycle/phase';
 export { compileCycle, defaultEffortCapPct, defaultSensationCap, type CycleSpec, type Effort } from './cycle/compileCycle';
 export { compileReps, type RepsSpec } from './cycle/compileReps';
-export { compileFlow, compileHold, type FlowStep } from './cycle/compileHold';
+export { compileFlow, compileHold } from './cycle/compileHold';
 export { effortAtPct, phaseAt, rampSteps } from './cycle/effortAt';
 export { totals, type Totals } from './cycle/totals';
-export { blockWhyText, compileForm, type Block, type Form, type Work } from './session/block';
+export { blockWhyText, compileForm, type Block, type FlowStep, type Form, type Work } from './session/block';
 export { compileSession, orderBlocks, type Timeline, type TimelinePhase, type TimelineSet } from './session/compileSession';
 export { fitToMinutes, type Cut, type CutKind } from './session/fitToMinutes';
 

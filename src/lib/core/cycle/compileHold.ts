@@ -1,4 +1,3 @@
-import type { Side } from '../body/side';
 import { requireRange } from '../errors';
 import { layPhases, type Phase } from './phase';
 
@@ -10,9 +9,7 @@ export function compileHold({ holdS, cue = 'Hold. Breathe slowly.' }: HoldSpec):
   return layPhases([{ kind: 'hold', durationS: holdS, cue }]);
 }
 
-/** A movement of a flow; with its own exercise and side where it has one, so that it is shown, stopped and left out as such. */
-export type FlowStep = Readonly<{ durationS: number; cue: string; exerciseId?: string; side?: Side | null }>;
-export type FlowSpec = Readonly<{ steps: readonly FlowStep[] }>;
+export type FlowSpec = Readonly<{ steps: readonly Readonly<{ durationS: number; cue: string }>[] }>;
 
 /** Movements one after the other, each for its time (a warm-up, a settle). Units: seconds. */
 export function compileFlow({ steps }: FlowSpec): Phase[] {

@@ -1,9 +1,8 @@
-import type { FlowStep } from '../cycle/compileHold';
 import { dialStates } from '../exercise/dials';
 import { exerciseOf } from '../exercise/exercises';
 import type { Setting } from '../exercise/dial';
 import { partOf, propWords, type Exercise } from '../exercise/exercise';
-import type { Block, BlockWhy, Form, Work } from '../session/block';
+import type { Block, BlockWhy, FlowStep, Form, Work } from '../session/block';
 import { isTooFar, rungAt } from '../grade/gradeStack';
 import type { Rung } from '../props/ladder';
 import { endValues, gate, type Gated } from '../safety/gate';

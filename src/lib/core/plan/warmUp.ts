@@ -1,9 +1,9 @@
-import type { FlowStep } from '../cycle/compileHold';
 import { exerciseOf } from '../exercise/exercises';
 import { capsOf } from '../safety/caps';
 import { gate } from '../safety/gate';
 import type { SafetyPerson } from '../safety/person';
 import type { Side } from '../body/side';
+import type { FlowStep } from '../session/block';
 import type { LeftOut } from './leftOut';
 
 type Step = Readonly<{ exerciseId: string; side: Side | null; share: number; cue: string }>;

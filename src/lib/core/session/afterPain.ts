@@ -1,7 +1,7 @@
+import type { FlowStep } from './block';
 import type { TimelineSet } from './compileSession';
 import { sidesMeet } from '../body/body';
 import type { Side } from '../body/side';
-import type { FlowStep } from '../cycle/compileHold';
 import { exerciseOf } from '../exercise/exercises';
 import { loadsJoint, stretchesLine } from '../exercise/exercise';
 import { painKindOf, painPlaceOf, type PainEvent } from '../screen/pain';

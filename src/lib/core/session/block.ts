@@ -8,11 +8,14 @@ import type { Rung } from '../props/ladder';
 import type { GateReason } from '../safety/reason';
 import type { Side } from '../body/side';
 
+/** A movement of a flow; with its own exercise and side where it has one, so that it is shown, stopped and left out as such. */
+export type FlowStep = FlowSpec['steps'][number] & Readonly<{ exerciseId?: string; side?: Side | null }>;
+
 export type Form =
   | Readonly<{ kind: 'cycle'; spec: CycleSpec }>
   | Readonly<{ kind: 'reps'; spec: RepsSpec }>
   | Readonly<{ kind: 'hold'; spec: HoldSpec }>
-  | Readonly<{ kind: 'flow'; spec: FlowSpec }>;
+  | Readonly<{ kind: 'flow'; spec: Readonly<{ steps: readonly FlowStep[] }> }>;
 
 /** What is done on one side (null: both together), how many times, and on which stack. */
 export type Work = Readonly<{
