@@ -7,7 +7,7 @@ const states = /^(08...|57P0[123]|53300)$/;
 /** What node-postgres says without a code. */
 const words = /connection terminated|connection error|timeout exceeded when trying to connect|not queryable/i;
 
-export function isAway(error: unknown): boolean {
+function isAway(error: unknown): boolean {
   if (error instanceof DatabaseAway) return true;
   if (!(error instanceof Error)) return false;
   const code = 'code' in error ? String(error.code) : '';

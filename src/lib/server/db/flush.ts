@@ -20,22 +20,25 @@ const stepMs = 50;
 export function flushOf(databaseDir: string): { all: () => Promise<void>; log: () => Promise<void> } {
   const logDir = join(databaseDir, 'pg_wal');
   let flushedAtMs = 0;
+  let running = Promise.resolve();
+  async function flushLog(): Promise<void> {
+    const sinceMs = flushedAtMs - stepMs;
+    flushedAtMs = Date.now();
+    for (const name of await readdir(logDir)) {
+      const path = join(logDir, name);
+      const { mtimeMs, birthtimeMs } = await stat(path);
+      if (mtimeMs < sinceMs) continue;
+      await force(path);
+      if (birthtimeMs >= sinceMs) await force(logDir); // a new file is on the disk once its folder is
+    }
+  }
   return {
     async all() {
       const entries = await readdir(databaseDir, { withFileTypes: true, recursive: true });
       for (const entry of entries) if (entry.isFile() || entry.isDirectory()) await force(join(entry.parentPath, entry.name));
       await force(databaseDir);
     },
-    async log() {
-      const sinceMs = flushedAtMs - stepMs;
-      flushedAtMs = Date.now();
-      for (const name of await readdir(logDir)) {
-        const path = join(logDir, name);
-        const { mtimeMs, birthtimeMs } = await stat(path);
-        if (mtimeMs < sinceMs) continue;
-        await force(path);
-        if (birthtimeMs >= sinceMs) await force(logDir); // a new file is on the disk once its folder is
-      }
-    }
+    // One after the other: what one that is under way covers is not confirmed before that one is done.
+    log: () => (running = running.catch(() => undefined).then(flushLog))
   };
 }

@@ -388,6 +388,17 @@ describe('a warm-up of several movements', () => {
     expect(hurt.player.setIndex).toBe(1);
   });
 
+  test('pain in a flow whose movements have no exercise of their own ends it', () => {
+    const still: Form = { kind: 'flow', spec: { steps: [60, 60].map((durationS) => ({ durationS, cue: 'Lie still.' })) } };
+    const { player } = playerOf({ blocks: [blockOf('settle', [null], still)] });
+    player.togglePause();
+    player.tick(5);
+    player.askPain();
+    player.tellPain({ kind: 'joint', place: 'knee', side: 'left' });
+    player.afterAdvice();
+    expect(player.mode).toBe('ended');
+  });
+
   test('after a reload what a pain ended stays ended', () => {
     const told = { kind: 'too_strong' as const, place: 'back_of_thigh' as const, side: 'left' as const };
     const again = running({ pains: [{ ...told, setIndex: 0, exerciseId: 'leg_swings_forward', workSide: 'left' }] });

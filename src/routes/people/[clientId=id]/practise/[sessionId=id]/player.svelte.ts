@@ -1,3 +1,4 @@
+// Long because the course of a session is one state machine: what runs, what is asked, what a pain changes hang on each other.
 import {
   afterPain,
   compileForm,
@@ -340,7 +341,7 @@ export class Player {
       return;
     }
     // Of a warm-up the step ends and what bears on the place; the rest of it is done, since nobody is stretched cold.
-    if (this.#steps.length > 0) {
+    if (this.#steps[this.#stepIndex]?.exerciseId) {
       this.mode = 'play';
       this.paused = false;
       this.#passDropped();
