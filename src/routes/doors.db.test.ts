@@ -90,7 +90,12 @@ beforeAll(async () => {
   await passCheck(db, clientId, today);
   const occasionId = await take(db, clientId, 'front_split_gap', 'left', [20, 21], { on: today });
   await take(db, clientId, 'front_split_gap', 'right', [24, 24], { on: today });
-  await makePlan(db, clientId, { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 }, today);
+  await makePlan(
+    db,
+    clientId,
+    { schoolId: 'long_hold', weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 },
+    today
+  );
   const { goal, sessions } = await loadCase(db, clientId, today);
   const exerciseId = await addExercise(db, ownExercise, null);
   const [prop] = await listProps(db);
@@ -315,11 +320,20 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
     }),
     ofClient('grade', 'note', { exerciseId: 'front_split_on_stack', effect: 'works', note: 'Since the strap.' }),
     ofClient('plan', 'make', {
+      schoolId: 'drills',
       weeks: '4',
       sessionsPerWeek: '3',
       minutes: '45',
       startOn: today,
       basedOnVersion: '1'
+    }),
+    ofClient('practise', 'dial', {
+      exerciseId: 'front_split_on_stack',
+      sides: ['left'],
+      dial: 'holdS',
+      value: '20',
+      sure: 'on',
+      reason: ''
     }),
     ofClient('practise', 'start', {
       sessionId: String(sessionId),

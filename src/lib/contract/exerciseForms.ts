@@ -178,3 +178,6 @@ export const dialForm = z.object({
   reason: text(300).default('')
 });
 export type DialInput = z.output<typeof dialForm>;
+
+/** A figure that a session asks for, on each side that has none. */
+export const askedDialForm = dialForm.omit({ side: true }).extend({ sides: z.array(sideField).min(1) });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exercises, painKinds, painPlaceIds, sides, todayThings, type PainKindId } from '$lib/core';
+import { painKinds, painPlaceIds, schoolIds, sides, todayThings, type PainKindId, type Setting } from '$lib/core';
 import {
   checkbox,
   isoDate,
@@ -58,8 +58,7 @@ export const clientForm = (units: Units, today: string) => {
 };
 export type ClientInput = z.output<ReturnType<typeof clientForm>>;
 
-const exerciseId = z.enum(exercises.map((e) => e.id) as [string, ...string[]]);
-const ownOrShippedId = z.string().regex(/^[a-z0-9_]{1,60}$/, 'Choose an exercise');
+const exerciseId = z.string().regex(/^[a-z0-9_]{1,60}$/, 'Choose an exercise');
 
 export const weekThings = ['desk', 'standing', 'dance', 'gym', 'running', 'carrying', 'stage'] as const;
 
@@ -81,7 +80,7 @@ export const toldPainForm = (today: string) =>
       place: z.union([z.literal(''), z.enum(painPlaceIds)]).default(''),
       side: sideField.optional(),
       feltOn: isoDate,
-      exerciseId: z.union([z.literal(''), ownOrShippedId]).default(''),
+      exerciseId: z.union([z.literal(''), exerciseId]).default(''),
       workSide: z.union([z.literal(''), sideField]).default(''),
       note: text(500).default('')
     })
@@ -126,6 +125,8 @@ export const startForm = z
 export type StartInput = z.output<typeof startForm>;
 
 export const planForm = z.object({
+  /** The way of working, where neither the exercise nor the person has one of their own. */
+  schoolId: z.enum(schoolIds, { error: 'Choose a way of working' }),
   weeks: whole(1, 12),
   sessionsPerWeek: whole(1, 7),
   minutes: whole(5, 240),
@@ -138,15 +139,11 @@ export type PlanInput = z.output<typeof planForm>;
 export const feltPlaces = ['expected', 'elsewhere', 'closing side', 'joint'] as const;
 export const slips = ['nothing', 'hips turned', 'knee bent', 'back rounded', 'came off early'] as const;
 
-/** What a set was done with, inside bounds of sense. */
+/** What a set was done with: where its dials stood, inside bounds of sense. */
 const settingSchema = z
-  .strictObject({
-    depthCm: z.number().min(-100).max(300),
-    holdS: z.number().min(0).max(7200),
-    effortPct: z.number().min(0).max(100),
-    reps: z.number().min(0).max(500)
-  })
-  .partial();
+  .record(z.string().regex(/^[a-zA-Z][a-zA-Z0-9]{0,30}$/), z.number().min(-300).max(7200))
+  .refine((setting) => Object.keys(setting).length <= 12, 'Too many dials')
+  .transform((setting): Setting => setting);
 
 /** A set as the player sends it. `clean` null where it is not asked. */
 export const setLogSchema = z
@@ -182,7 +179,8 @@ export const finishSchema = z.object({ status: z.enum(['done', 'stopped']) });
 
 export const decideForm = z.object({
   exerciseId,
-  side: sideField,
+  /** Empty where it is done with both sides together. */
+  side: z.union([z.literal(''), sideField]).transform((side) => side || null),
   verdict: z.enum(['deepen', 'stay', 'ease', 'stop']),
   overruledBecause: text(500)
 });

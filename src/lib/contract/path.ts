@@ -1,8 +1,7 @@
 /** The path of the work, as data: the strip, the list of people and whoever asks what waits read the same. Text is made in ui/pathText.ts. */
 export const stationIds = ['check', 'measure', 'read', 'grade', 'plan', 'practise', 'review'] as const;
 export type StationId = (typeof stationIds)[number];
-/** 'closed': this goal has nothing there. */
-export type StationState = 'done' | 'due' | 'blocked' | 'ahead' | 'closed';
+export type StationState = 'done' | 'due' | 'blocked' | 'ahead';
 
 /** Why a station stands as it does. */
 export type StationWord =
@@ -13,7 +12,7 @@ export type StationWord =
       code: 'goal first' | 'no baseline' | 'headline first' | 'no link measured' | 'read' | 'nothing chosen' | 'both sides set';
     }>
   | Readonly<{ code: 'retest' | 'measured'; days: number }>
-  | Readonly<{ code: 'front split only' | 'no plan' | 'plan done' | 'session running' | 'verdicts first' | 'verdicts wait' }>
+  | Readonly<{ code: 'no plan' | 'plan done' | 'session running' | 'verdicts first' | 'verdicts wait' }>
   | Readonly<{ code: 'nothing waits' | 'after the first session' }>
   | Readonly<{ code: 'planned'; version: number }>
   | Readonly<{ code: 'next session' | 'session overdue'; week: number; ordinal: number; on: string }>;

@@ -17,6 +17,8 @@ export const problemCodes = [
   'weeks_past_target',
   'minutes_too_few',
   'everything_locked',
+  'dials_unset',
+  'nothing_in_week',
   'effort_above_cap',
   'not_cleared',
   'not_ready',

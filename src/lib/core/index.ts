@@ -54,15 +54,29 @@ export {
 } from './props/stack';
 export { bearingStacks, reachableStacks, searchStacks } from './props/reachableStacks';
 export { bestStack, nearestStack } from './props/bestStack';
-export { ladder, rungsOfStacks, splitUse, usualStepCm, type Ladder, type LadderFault, type Rung } from './props/ladder';
+export { ladder, rungAt, rungsOfStacks, splitUse, usualStepCm, type Ladder, type LadderFault, type Rung } from './props/ladder';
 
 export type { Phase, PhaseKind } from './cycle/phase';
 export { compileCycle, defaultEffortCapPct, defaultSensationCap, type CycleSpec, type Effort } from './cycle/compileCycle';
 export { compileReps, type RepsSpec } from './cycle/compileReps';
 export { compileFlow, compileHold } from './cycle/compileHold';
 export { effortAtPct, phaseAt, rampSteps } from './cycle/effortAt';
+export { countAt } from './cycle/phase';
 export { totals, type Totals } from './cycle/totals';
-export { blockWhyText, compileForm, type Block, type FlowStep, type Form, type Work } from './session/block';
+export {
+  blockWhyText,
+  compileForm,
+  exercisesIn,
+  isAsked,
+  type Block,
+  type FindExercise,
+  type FlowStep,
+  type Form,
+  type StackOfWork,
+  type Work
+} from './session/block';
+export { buildBlock, type DialAsked, type SideState } from './session/buildBlock';
+export { formOf } from './session/formOf';
 export { compileSession, orderBlocks, type Timeline, type TimelinePhase, type TimelineSet } from './session/compileSession';
 export { fitToMinutes, type Cut, type CutKind } from './session/fitToMinutes';
 
@@ -72,6 +86,7 @@ export {
   exerciseTraits,
   loadedJoints,
   loadsJoint,
+  movedMotions,
   stretchedLines,
   stretchesLine,
   partOf,
@@ -81,9 +96,10 @@ export {
   type Exercise,
   type ExercisePhase,
   type LinkId,
+  type SessionPart,
   type StartPosition
 } from './exercise/exercise';
-export { levelName, type Dial, type DialId, type Setting } from './exercise/dial';
+export { levelName, type Dial, type DialId, type Setting, type Settings } from './exercise/dial';
 export { exerciseFrom } from './exercise/record';
 export { withBearing } from './exercise/bearing';
 export { exerciseOf, exercises, families } from './exercise/exercises';
@@ -120,7 +136,7 @@ export { differences } from './school/differences';
 export { isOutside, schoolFigure, suggestedValue, type SchoolFigure } from './exercise/schoolFigure';
 export { compareSchools, isComparable, type SchoolDose } from './exercise/schoolDose';
 export { spanText, type Span } from './span';
-export { compileBreaths, type BreathsSpec } from './cycle/compileBreaths';
+export { compileBreaths, usualBreathS, type BreathsSpec } from './cycle/compileBreaths';
 export { compilePulses, type PulsesSpec } from './cycle/compilePulses';
 export {
   equipment,
@@ -152,8 +168,8 @@ export {
   type Progression
 } from './plan/planProgression';
 export { planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
-export { planExerciseIds, type Settings } from './plan/sessionBlocks';
-export { countsFrom, gradeStack, jumpOf, rungAt, type Jump, type StackGrade } from './grade/gradeStack';
+export { sessionBlocks, type WeekWork } from './plan/sessionBlocks';
+export { countsFrom, gradeStack, jumpOf, type Jump, type StackGrade } from './grade/gradeStack';
 export { leftOutTexts, type LeftOut } from './plan/leftOut';
 export { holdWithin, rungsWithin } from './safety/within';
 export { doseByLink, type LinkDose } from './plan/doseByLink';

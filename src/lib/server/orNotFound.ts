@@ -1,6 +1,6 @@
 import { error, redirect } from '@sveltejs/kit';
 import { CoreError } from '$lib/core';
-import { withGoal, withSplit, type ClientCase, type GoalCase, type SplitCase } from './service/clientCase';
+import { withGoal, type ClientCase, type GoalCase } from './service/clientCase';
 
 /** Ends a load with 404 where what it shows does not exist. */
 export async function orNotFound<T>(found: Promise<T>): Promise<T> {
@@ -16,10 +16,4 @@ export async function orNotFound<T>(found: Promise<T>): Promise<T> {
 export async function goalCaseOr(found: Promise<ClientCase>): Promise<GoalCase> {
   const c = await orNotFound(found);
   return withGoal(c) ?? redirect(307, `/people/${c.client.id}/goal`);
-}
-
-/** The case of a front split; another goal is read, not graded or planned. */
-export async function splitCaseOr(found: Promise<ClientCase>): Promise<SplitCase> {
-  const c = await orNotFound(found);
-  return withSplit(c) ?? redirect(307, `/people/${c.client.id}/${c.goal ? 'read' : 'goal'}`);
 }

@@ -36,8 +36,6 @@ export function pathText(word: StationWord): string {
       return 'No setting is chosen yet.';
     case 'both sides set':
       return 'Both sides are set.';
-    case 'front split only':
-      return 'Plans and sessions are made for the front split.';
     case 'no plan':
       return 'There is no plan yet.';
     case 'planned':

@@ -20,6 +20,9 @@ const sentences = {
     `The warm-up, one exercise and the settle need ${Math.ceil(Number(d.neededS) / 60)} minutes. Give the session more time.`,
   everything_locked: () =>
     'Every exercise loads a locked joint or a resting line. The stop has to be cleared by a named person first.',
+  nothing_in_week: () => 'There is no exercise in the week yet. Put one in first, in Grade.',
+  dials_unset: (d: Data) =>
+    `${Number(d.dials) === 1 ? 'One exercise has' : 'Some exercises have'} no number yet, because neither they nor the way of working give one. Set ${Number(d.dials) === 1 ? 'it' : 'them'} first, or take ${Number(d.dials) === 1 ? 'the exercise' : 'them'} out of the week.`,
   effort_above_cap: (d: Data) => `An effort of ${d.peakPct} % is above this client's cap of ${d.capPct} %.`,
   not_cleared: () => 'Planning and playing are closed until a named person clears this client. See Check.',
   not_ready: (d: Data) => String(d.why),

@@ -15,7 +15,7 @@ export type BreathsSpec = Readonly<{
 export const usualBreathS = 8;
 
 /**
- * A stretch counted in breaths, muscles lightly at work all the while; one phase a pass.
+ * A stretch counted in breaths, with muscles lightly at work all the while where an effort is given; one phase a pass.
  *
  * Units:  seconds, percent.
  * Throws: CoreError 'effort_above_cap', 'breaths_out_of_range', 'breath_out_of_range', 'rounds_out_of_range'.
@@ -32,7 +32,8 @@ export function compileBreaths({ breaths, breathS, effortPct, passes = 1 }: Brea
       kind: 'hold' as const,
       durationS: breaths * breathS,
       fromPct: effortPct,
-      cue: `${breaths} breaths, lightly at work. Longer out than in.`
+      cue: effortPct > 0 ? 'Breathe, lightly at work. Longer out than in.' : 'Breathe slowly. Longer out than in.',
+      beatS: breathS
     }))
   );
 }

@@ -1,12 +1,17 @@
 import { requireRange } from '../errors';
 import { layPhases, type Phase } from './phase';
 
-export type HoldSpec = Readonly<{ holdS: number; cue?: string }>;
+export type HoldSpec = Readonly<{
+  holdS: number;
+  cue?: string;
+  /** Movement for a time, which is no stretch. */
+  moving?: boolean;
+}>;
 
-/** A plain passive hold. Units: seconds. Throws: CoreError 'duration_out_of_range'. */
-export function compileHold({ holdS, cue = 'Hold. Breathe slowly.' }: HoldSpec): Phase[] {
+/** A plain passive hold, or a movement for its time. Units: seconds. Throws: CoreError 'duration_out_of_range'. */
+export function compileHold({ holdS, cue = 'Hold. Breathe slowly.', moving = false }: HoldSpec): Phase[] {
   requireRange('duration', holdS, 1, 3600);
-  return layPhases([{ kind: 'hold', durationS: holdS, cue }]);
+  return layPhases([{ kind: moving ? 'move' : 'hold', durationS: holdS, cue }]);
 }
 
 export type FlowSpec = Readonly<{ steps: readonly Readonly<{ durationS: number; cue: string }>[] }>;

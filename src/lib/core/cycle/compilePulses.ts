@@ -1,21 +1,34 @@
 import { requireRange } from '../errors';
 import { layPhases, type Phase } from './phase';
 
-export type PulsesSpec = Readonly<{ sets: number; pulses: number; pulseS: number; holdS: number; settleS: number }>;
+export type PulsesSpec = Readonly<{
+  sets: number;
+  /** Pulses, swings, circles or steps of one set, one way. */
+  pulses: number;
+  pulseS: number;
+  /** The hold a set of pulses ends in; 0 where it is movement alone. */
+  holdS: number;
+  settleS: number;
+  /** Circles go both ways, so many each. */
+  bothWays?: boolean;
+}>;
 
 /**
- * Pulses that end in a hold, set by set; a pulse is movement and no stretch, the hold is one.
+ * Pulses, swings or circles at a tempo, set by set, each ending in its hold; a pulse is movement and no stretch, the hold is one.
  *
  * Units:  seconds.
  * Throws: CoreError 'reps_out_of_range', 'rounds_out_of_range', 'duration_out_of_range'.
  */
-export function compilePulses({ sets, pulses, pulseS, holdS, settleS }: PulsesSpec): Phase[] {
+export function compilePulses({ sets, pulses, pulseS, holdS, settleS, bothWays = false }: PulsesSpec): Phase[] {
   requireRange('rounds', sets, 1, 20);
   requireRange('reps', pulses, 0, 200);
   for (const s of [pulseS, holdS, settleS]) requireRange('duration', s, 0, 600);
+  const move = (cue: string) => ({ kind: 'move' as const, durationS: pulses * pulseS, cue, beatS: pulseS });
   return layPhases([
     ...Array.from({ length: sets }, () => [
-      { kind: 'move' as const, durationS: pulses * pulseS, cue: `${pulses} pulses, small first.` },
+      ...(bothWays
+        ? [move('One way round.'), move('The other way round.')]
+        : [move('Small first, then as far as it goes easily.')]),
       { kind: 'hold' as const, durationS: holdS, cue: 'Hold. Breathe slowly.' }
     ]).flat(),
     { kind: 'settle' as const, durationS: settleS, cue: 'Settle.' }

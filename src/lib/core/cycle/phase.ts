@@ -2,7 +2,16 @@
  * A stretch of time with a cue and an effort that runs straight from `fromPct` to `toPct`.
  * Press is positive, draw negative: the curve shows the one above the line and the other below it.
  */
-export type Phase = Readonly<{ kind: PhaseKind; startS: number; endS: number; fromPct: number; toPct: number; cue: string }>;
+export type Phase = Readonly<{
+  kind: PhaseKind;
+  startS: number;
+  endS: number;
+  fromPct: number;
+  toPct: number;
+  cue: string;
+  /** Length of one breath, pulse or circle, where they are counted inside the phase. */
+  beatS?: number;
+}>;
 
 export type PhaseKind =
   | 'hold'
@@ -34,16 +43,23 @@ export const stretchKinds: ReadonlySet<PhaseKind> = new Set([
   'settle'
 ]);
 
-type Piece = Readonly<{ kind: PhaseKind; durationS: number; fromPct?: number; toPct?: number; cue: string }>;
+type Piece = Readonly<{ kind: PhaseKind; durationS: number; fromPct?: number; toPct?: number; cue: string; beatS?: number }>;
 
 /** Lays pieces end to end from 0; pieces of no length fall away, so phases are contiguous and none is empty. */
 export function layPhases(pieces: readonly Piece[], startS = 0): Phase[] {
   let atS = startS;
   return pieces
     .filter((piece) => piece.durationS > 0)
-    .map(({ kind, durationS, fromPct = 0, toPct = fromPct, cue }) => {
-      const phase = { kind, startS: atS, endS: atS + durationS, fromPct, toPct, cue };
+    .map(({ kind, durationS, fromPct = 0, toPct = fromPct, cue, beatS }) => {
+      const phase = { kind, startS: atS, endS: atS + durationS, fromPct, toPct, cue, ...(beatS !== undefined && { beatS }) };
       atS += durationS;
       return phase;
     });
+}
+
+/** Which breath, pulse or circle of a phase runs at a moment, from 1, and of how many; null where nothing is counted. */
+export function countAt({ startS, endS, beatS }: Phase, tS: number): { at: number; of: number } | null {
+  if (beatS === undefined) return null;
+  const of = Math.max(1, Math.round((endS - startS) / beatS));
+  return { at: Math.min(of, Math.max(1, Math.floor((tS - startS) / beatS + 1e-9) + 1)), of };
 }

@@ -1,3 +1,4 @@
+import type { Side } from '../body/side';
 import type { StackUse } from '../props/stackUse';
 
 /** Which dial it is: the same idea has the same id in every exercise, so that settings and history stay readable. */
@@ -26,6 +27,9 @@ export type Dial = Readonly<{
 
 /** Where the dials of an exercise stand. A dial that nobody has set yet is not in it. */
 export type Setting = Readonly<Partial<Record<DialId, number>>>;
+
+/** Where each exercise of a client stands, by exercise and side. */
+export type Settings = Readonly<Record<string, Readonly<Record<Side, Setting>>>>;
 
 type Ends = readonly [min: number, max: number, step: number];
 const metric = (id: DialId, name: string, unit: DialUnit, [min, max, step]: Ends, harder: Dial['harder'] = 'up'): Dial => ({

@@ -11,8 +11,8 @@ import type { Dial, DialId, Setting } from './dial';
 export type LinkId = MotionId;
 
 /** Parts of a session, in their order. */
-export type SessionPart = 'warm-up' | 'open' | 'own' | 'position' | 'settle';
-export const sessionParts: readonly SessionPart[] = ['warm-up', 'open', 'own', 'position', 'settle'];
+export const sessionParts = ['warm-up', 'mobilise', 'open', 'own', 'position', 'settle'] as const;
+export type SessionPart = (typeof sessionParts)[number];
 
 /** What an exercise is used for, in the order of a session. */
 export const exercisePhases = [
@@ -168,6 +168,8 @@ export function partOf({ phases, positionOf }: Pick<Exercise, 'phases' | 'positi
       return 'settle';
     case 'test':
       return 'position';
+    case 'mobilise':
+      return 'mobilise';
     default:
       return 'warm-up';
   }

@@ -22,9 +22,9 @@ function fitness(e: Exercise, motion: MotionId, part: 'open' | 'own', wanted: Re
 /**
  * A first list of exercises for a goal.
  *
- * Model:  the position itself, then for every motion it demands, or that it is told by, the fittest exercise that opens it and the fittest that
- *         makes it the client's own; of equals the one that stands first in the catalogue. The position of another goal is none of them: it has
- *         stages and rules of its own. Where no motion says what to do, the goal names what is usual; a goal of one's own without needs has nothing.
+ * Model:  the position itself, what the goal names as usual, then for every motion it demands, or that it is told by, and that nothing named opens
+ *         or makes the client's own, the fittest exercise that does; of equals the one that stands first in the catalogue. The position of another
+ *         goal is none of them: it has stages and rules of its own. A goal of one's own without needs has nothing.
  */
 export function goalExercises(
   goal: Pick<Goal, 'id' | 'demands' | 'headline' | 'firstExercises'>,
@@ -44,7 +44,11 @@ export function goalExercises(
       (a, b) => fitness(b, motion, part, wanted, position?.family) - fitness(a, motion, part, wanted, position?.family)
     )[0];
   };
-  const found = motions.flatMap((motion) => [fittest(motion, 'open'), fittest(motion, 'own')]);
-  const usual = (goal.firstExercises ?? []).map((id) => catalogue.find((e) => e.id === id));
-  return [...new Set([position, ...found, ...usual].filter((e) => e !== undefined))];
+  const usual = (goal.firstExercises ?? []).flatMap((id) => catalogue.find((e) => e.id === id) ?? []);
+  const isNamed = (motion: MotionId, part: 'open' | 'own') =>
+    usual.some((e) => partOf(e) === part && e.links.some((l) => l === motion));
+  const found = motions.flatMap((motion) =>
+    (['open', 'own'] as const).flatMap((part) => (isNamed(motion, part) ? [] : (fittest(motion, part) ?? [])))
+  );
+  return [...new Set([...(position ? [position] : []), ...usual, ...found])];
 }

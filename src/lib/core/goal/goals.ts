@@ -23,6 +23,7 @@ const positions: readonly Goal[] = [
     headline: 'front_split_gap',
     model: 'split',
     demands: [need('HF-KS', 'lead', 140), need('HE', 'trail', 40)],
+    firstExercises: ['front_hamstring_cycle', 'rear_hip_cycle', 'front_leg_lift', 'rear_knee_lift'],
     target: 0,
     endPoint: 'pelvis on the floor; past flat, the raise under the front heel',
     stages: ['half split', 'on a stack', 'flat', 'past flat'],

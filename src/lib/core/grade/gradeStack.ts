@@ -1,6 +1,6 @@
 import type { Dial } from '../exercise/dial';
 import { depthOfDial, dialAtRung } from '../exercise/dials';
-import { rungsOfStacks, usualStepCm, type LadderFault, type Rung } from '../props/ladder';
+import { isTooFar, rungAt, rungsOfStacks, usualStepCm, type LadderFault, type Rung } from '../props/ladder';
 import { rungsAround } from '../props/rungsAround';
 import type { Prop, Stack } from '../props/stack';
 import type { StackUse } from '../props/stackUse';
@@ -95,19 +95,6 @@ export function startRung(rungs: readonly Rung[], meantCm: number): Rung | undef
     ? easier.reduce((near, r) => (r.depthCm < near.depthCm ? r : near))
     : rungs.reduce<Rung | undefined>((near, r) => (near && near.depthCm >= r.depthCm ? near : r), undefined);
 }
-
-/** The rung a depth stands for: the nearest, so that a changed shelf still finds a stack. */
-export function rungAt(rungs: readonly Rung[], depthCm: number | undefined): Rung | undefined {
-  if (depthCm === undefined) return rungs[0];
-  return rungs.reduce<Rung | undefined>(
-    (near, rung) => (near && Math.abs(near.depthCm - depthCm) <= Math.abs(rung.depthCm - depthCm) ? near : rung),
-    undefined
-  );
-}
-
-/** Whether a stack is harder than what is meant by more than the greatest step. */
-export const isTooFar = (stackDepthCm: number, meantDepthCm: number): boolean =>
-  meantDepthCm - stackDepthCm > usualStepCm.max + 1e-9;
 
 /** From where a step counts: what is in use; while nothing is, or the shelf lost it, what was measured. */
 export const countsFrom = (

@@ -1,29 +1,36 @@
-import { compileForm, type Block } from '../session/block';
+import { compileForm, exercisesIn, isAsked, type Block } from '../session/block';
+import type { PhaseKind } from '../cycle/phase';
 import { totals } from '../cycle/totals';
-import type { LinkId } from '../exercise/exercise';
-import { otherSide, type Side } from '../body/side';
+import { movedMotions, type LinkId } from '../exercise/exercise';
+import type { Side } from '../body/side';
 
-export type LinkDose = Readonly<{ link: LinkId; side: Side; stretchS: number; contractionS: number }>;
+export type LinkDose = Readonly<{ link: LinkId; side: Side; stretchS: number; contractionS: number; activeS: number }>;
+
+/** Phases in which a limb is kept or moved at the end of its range by its own muscles. */
+const activeKinds: ReadonlySet<PhaseKind> = new Set(['lift', 'held', 'lower']);
 
 /**
- * Seconds under stretch and of contraction each link gets, a side each, over any number of sessions.
+ * Seconds under stretch, of contraction and of active work each link gets, a side each, over any number of sessions.
  *
- * Model:  a block counts fully for the link it names; a block that names both ends of the split counts for either: the
- *         flexion of the leg it is done on, and the extension of the other.
+ * Model:  a block counts fully for every link it names, on the side of the body that makes the motion: a split done on the left for the
+ *         flexion of the left hip and the extension of the right; what is done with both sides together for both.
+ * Units:  seconds.
  */
 export function doseByLink(blocks: readonly Block[]): LinkDose[] {
-  const doses = new Map<string, { link: LinkId; side: Side; stretchS: number; contractionS: number }>();
+  const find = exercisesIn(blocks);
+  const doses = new Map<string, { link: LinkId; side: Side; stretchS: number; contractionS: number; activeS: number }>();
   for (const block of blocks)
-    for (const work of block.work) {
-      if (work.side === null) continue;
-      const { stretchS, contractionS } = totals(compileForm(work.form, { effortCapPct: 100 }));
-      const position = block.links.length > 1;
-      for (const link of block.links) {
-        const side = position && link === 'HE' ? otherSide(work.side) : work.side;
+    for (const work of block.work.filter(isAsked)) {
+      const phases = compileForm(work.form, { effortCapPct: 100 });
+      const { stretchS, contractionS } = totals(phases);
+      const activeS = totals(phases.filter((p) => activeKinds.has(p.kind))).durationS;
+      for (const { motion: link, side } of movedMotions(find(block.exerciseId), work.side)) {
+        if (!block.links.includes(link)) continue;
         const key = `${link}/${side}`;
-        const dose = doses.get(key) ?? { link, side, stretchS: 0, contractionS: 0 };
+        const dose = doses.get(key) ?? { link, side, stretchS: 0, contractionS: 0, activeS: 0 };
         dose.stretchS += stretchS * work.sets;
         dose.contractionS += contractionS * work.sets;
+        dose.activeS += activeS * work.sets;
         doses.set(key, dose);
       }
     }

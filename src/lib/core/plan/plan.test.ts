@@ -15,6 +15,7 @@ import {
   type Prop
 } from '../index';
 import { limit, somebody, stopped } from '../testing/person';
+import { weekFor } from '../testing/week';
 import { dayOffsets } from './planProgression';
 
 const shelf: Prop[] = [
@@ -23,14 +24,18 @@ const shelf: Prop[] = [
 ];
 const rungs = ladder({ fromCm: 15, toCm: 0, shelf }).steps;
 const setting = { depthCm: 15, holdS: 30 };
+const splitAsk = {
+  settings: { front_split_on_stack: { left: setting, right: setting } },
+  rungs: { left: rungs, right: rungs },
+  measuredCm: { left: 15, right: 15 }
+};
 const ask: PlanAsk = {
-  school: longHold,
+  week: weekFor(splitAsk),
   level: 'other',
   leadSide: 'left',
   weakerSide: null,
-  settings: { front_split_on_stack: { left: setting, right: setting } },
-  rungs: { left: rungs, right: rungs },
-  measuredCm: { left: 15, right: 15 },
+  limiting: ['HE', 'HF-KS'],
+  breathS: 8,
   person: somebody(),
   today: '2026-03-02',
   weeks: 4,
@@ -169,7 +174,8 @@ describe('planProgression', () => {
     const limits = [limit('no long hold of a line', { line: 'hamstring', side: 'left' })];
     const long = { depthCm: 15, holdS: 60 };
     const settings = { front_split_on_stack: { left: long, right: long } };
-    const { blocks } = planProgression({ ...ask, settings, person: somebody({ limits }) }).weeks[1]!.sessions[0]!;
+    const { blocks } = planProgression({ ...ask, week: weekFor({ ...splitAsk, settings }), person: somebody({ limits }) })
+      .weeks[1]!.sessions[0]!;
     const holdOf = (id: string, side: 'left' | 'right') => {
       const form = blocks.find((b) => b.exerciseId === id)!.work.find((w) => w.side === side)!.form;
       return form.kind === 'cycle' || form.kind === 'hold' ? form.spec.holdS : 0;
@@ -181,18 +187,25 @@ describe('planProgression', () => {
   });
 
   test('nothing is planned where no end-range work is allowed', () =>
-    expect(() => planProgression({ ...ask, measuredCm: {}, person: somebody({ limits: [limit('no end-range work')] }) })).toThrow(
-      expect.objectContaining({ code: 'everything_locked' })
-    ));
+    expect(() =>
+      planProgression({
+        ...ask,
+        week: weekFor({ ...splitAsk, measuredCm: {} }),
+        person: somebody({ limits: [limit('no end-range work')] })
+      })
+    ).toThrow(expect.objectContaining({ code: 'everything_locked' })));
 
   test('a light day has no lift-offs and stays under 60 %', () => {
     const daily = planProgression({
       ...ask,
       sessionsPerWeek: 7,
-      settings: {
-        ...ask.settings,
-        front_hamstring_cycle: { left: { holdS: 60, effortPct: 80 }, right: { holdS: 60, effortPct: 80 } }
-      },
+      week: weekFor({
+        ...splitAsk,
+        settings: {
+          ...splitAsk.settings,
+          front_hamstring_cycle: { left: { holdS: 60, effortPct: 80 }, right: { holdS: 60, effortPct: 80 } }
+        }
+      }),
       person: somebody({ limits: [limit('effort cap', { value: 80, from: setByInstructor })] })
     });
     const light = peaksOf(daily).filter((s) => s.light);
@@ -205,7 +218,11 @@ describe('planProgression', () => {
 
   test('leaves out what a lock bars, in the warm-up too, and says what takes its place', () => {
     const stops = [stopped({ joint: 'hip', side: 'left' })];
-    const one = { ...ask, measuredCm: {}, person: somebody({ stops: [stopped({ joint: 'ankle', side: 'left' })] }) };
+    const one = {
+      ...ask,
+      week: weekFor({ ...splitAsk, measuredCm: {} }),
+      person: somebody({ stops: [stopped({ joint: 'ankle', side: 'left' })] })
+    };
     const { blocks, leftOut } = planProgression(one).weeks[0]!.sessions[0]!;
     const said = leftOutTexts(leftOut).join(' ');
     expect(said).toMatch(/Left ankle is locked.*Done in place of others: arm[^;]* for marching on the spot/);
@@ -240,12 +257,13 @@ describe('planProgression', () => {
     const plan = planProgression({ ...ask, weeks: 8, weakerSide: 'left', minutes: 22 });
     expect(plan.weeks[1]!.sessions[0]!.cuts.length).toBeGreaterThan(0);
     for (const form of formsOf(plan))
-      if (form.kind === 'cycle') expect(form.spec.holdS).toBeGreaterThanOrEqual(longHold.leastHoldS.other);
+      if (form.kind === 'cycle') expect(form.spec.holdS).toBeGreaterThanOrEqual(longHold.leastHoldS!.other);
   });
 
   test('never stands anyone on a stack far deeper than what is meant, also when the shelf was emptied', () => {
     const floorOnly = ladder({ fromCm: 15, toCm: 0, shelf: [] }).steps;
-    const s = planProgression({ ...ask, rungs: { left: floorOnly, right: rungs } }).weeks[0]!.sessions[0]!;
+    const s = planProgression({ ...ask, week: weekFor({ ...splitAsk, rungs: { left: floorOnly, right: rungs } }) }).weeks[0]!
+      .sessions[0]!;
     expect(s.blocks.find((b) => b.exerciseId === 'front_split_on_stack')!.work.map((w) => w.side)).toEqual(['right']);
     expect(leftOutTexts(s.leftOut)).toContain('Front split on its stack, left: the shelf has no stack near its height.');
   });

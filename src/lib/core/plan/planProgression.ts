@@ -1,7 +1,9 @@
 import { addDays, daysBetween } from '../days';
 import { CoreError, requireRange } from '../errors';
+import { compileSession, orderBlocks } from '../session/compileSession';
 import { fitToMinutes, type Cut } from '../session/fitToMinutes';
-import type { Block } from '../session/block';
+import { isAsked, type Block } from '../session/block';
+import type { DialAsked } from '../session/buildBlock';
 import { capsOf } from '../safety/caps';
 import type { LeftOut } from './leftOut';
 import { isEasyWeek, isRetestWeek, planPhases, type PlanPhase } from './phases';
@@ -17,6 +19,8 @@ export type PlanSession = Readonly<{
   durationS: number;
   cuts: readonly Cut[];
   leftOut: readonly LeftOut[];
+  /** Dials without a figure: set before the session begins. */
+  asks: readonly DialAsked[];
 }>;
 
 export type PlanWeek = Readonly<{
@@ -45,7 +49,7 @@ export type PlanAsk = Omit<BlocksAsk, 'phase' | 'easy' | 'light'> &
  *
  * Model:  phases by share of the weeks, every fourth week easy, a retest every second; sessions spread evenly over the week,
  *         on the day after hard work a light one, none on the day of the goal or after it. Every session is compiled to the second and cut to the minutes.
- * Throws: CoreError 'baseline_missing', 'weeks_past_target' with the weeks that are left, 'minutes_too_few', 'everything_locked',
+ * Throws: CoreError 'baseline_missing', 'weeks_past_target' with the weeks that are left, 'nothing_in_week', 'minutes_too_few', 'everything_locked',
  *         and the range errors of weeks (1–12), sessions a week (1–7) and minutes (5–240).
  * Source: docs/sources.md#planning
  */
@@ -81,12 +85,20 @@ export function planProgression(ask: PlanAsk): Progression {
   return { weeks };
 }
 
-/** One session of a phase, cut to the minutes. Throws: CoreError 'minutes_too_few', 'everything_locked'. */
+/**
+ * One session of a phase, cut to the minutes; where every exercise still asks for a number, the warm-up and the settle alone.
+ *
+ * Throws: CoreError 'nothing_in_week', 'minutes_too_few', 'everything_locked'.
+ */
 export function fittedSession(ask: BlocksAsk & Readonly<{ minutes: number }>) {
-  const { blocks, leftOut } = sessionBlocks(ask);
-  if (!blocks.some((b) => b.work.some((w) => w.side !== null))) throw new CoreError('everything_locked');
+  if (ask.week.length === 0) throw new CoreError('nothing_in_week');
+  const { blocks, leftOut, asks } = sessionBlocks(ask);
+  if (!blocks.some((b) => b.work.some(isAsked))) {
+    if (asks.length === 0) throw new CoreError('everything_locked');
+    return { blocks, durationS: compileSession(blocks).durationS, cuts: [], leftOut, asks };
+  }
   const fitted = fitToMinutes({ blocks, effortCapPct: capsOf(ask.person.limits).effortPct }, ask.minutes);
-  return { ...fitted, leftOut };
+  return { ...fitted, blocks: orderBlocks(fitted.blocks), leftOut, asks };
 }
 
 /**

@@ -2,30 +2,46 @@ import { exerciseOf } from '../exercise/exercises';
 import { capsOf } from '../safety/caps';
 import { gate } from '../safety/gate';
 import type { SafetyPerson } from '../safety/person';
-import type { Side } from '../body/side';
+import type { MotionId } from '../body/motions';
+import { otherSide, sides, type Side } from '../body/side';
 import type { FlowStep } from '../session/block';
 import type { LeftOut } from './leftOut';
 
-type Step = Readonly<{ exerciseId: string; side: Side | null; share: number; cue: string }>;
+/** A movement of a warm-up; `weight` is its share of the time among those that are done. */
+type Step = Readonly<{ exerciseId: string; side: Side | null; weight: number; cue: string; for: 'all' | readonly MotionId[] }>;
 
 const usualWarmUpS = 360;
 
-/** The warm-up of a split, each part an exercise of its own; shares of its time. */
+const hips: readonly MotionId[] = ['HF-KS', 'HF-KB', 'HE', 'HE-KF', 'HAB', 'HAB90', 'HAD', 'HER0', 'HIR0', 'HER90', 'HIR90'];
+const apart: readonly MotionId[] = ['HAB', 'HAB90', 'HAD'];
+const turned: readonly MotionId[] = ['HER0', 'HIR0', 'HER90', 'HIR90', 'KF', 'KE', 'HE-KF'];
+const behind: readonly MotionId[] = ['HE', 'HE-KF'];
+const ankles: readonly MotionId[] = ['ADF', 'APF'];
+const arms: readonly MotionId[] = ['WF', 'WE', 'SF', 'SER', 'SIR'];
+
+/** One movement on either side, with its cue: the side is said in it. */
+const eachSide = (exerciseId: string, weight: number, of: readonly MotionId[], cue: (side: Side) => string): Step[] =>
+  sides.map((side) => ({ exerciseId, side, weight, cue: cue(side), for: of }));
+
+/** A warm-up, each part an exercise of its own: the pulse first, then what the session moves (common practice; shares are assumptions). */
 const warmUpSteps: readonly Step[] = [
-  { exerciseId: 'march_on_the_spot', side: null, share: 60 / 360, cue: 'March on the spot, arms swinging.' },
-  { exerciseId: 'hip_circles', side: null, share: 40 / 360, cue: 'Hip circles, both ways.' },
-  { exerciseId: 'cat_and_cow', side: null, share: 40 / 360, cue: 'Cat and cow, five of each.' },
-  { exerciseId: 'leg_swings_forward', side: 'left', share: 40 / 360, cue: 'Leg swings, left. A hand on the wall.' },
-  { exerciseId: 'leg_swings_forward', side: 'right', share: 40 / 360, cue: 'Leg swings, right. A hand on the wall.' },
+  { exerciseId: 'march_on_the_spot', side: null, weight: 60, cue: 'March on the spot, arms swinging.', for: 'all' },
+  { exerciseId: 'hip_circles', side: null, weight: 40, cue: 'Hip circles, both ways.', for: hips },
+  { exerciseId: 'cat_and_cow', side: null, weight: 40, cue: 'Cat and cow, five of each.', for: 'all' },
+  { exerciseId: 'arm_circles', side: null, weight: 60, cue: 'Circles of arms, elbows and wrists, both ways.', for: arms },
+  ...eachSide('leg_swings_forward', 40, ['HF-KS', ...behind], (side) => `Leg swings, ${side}. A hand on the wall.`),
+  ...eachSide('leg_swings_across', 40, apart, (side) => `Leg swings across, ${side}. Both hands on the wall.`),
   // The lunge is named by the leg behind; its cue by the foot in front, as it is said.
-  { exerciseId: 'lunge_bounces_knee_down', side: 'right', share: 40 / 360, cue: 'Lunge and sink, left foot in front.' },
-  { exerciseId: 'lunge_bounces_knee_down', side: 'left', share: 40 / 360, cue: 'Lunge and sink, right foot in front.' },
-  { exerciseId: 'half_split_pulses', side: 'left', share: 30 / 360, cue: 'Half-split pulses, left leg in front.' },
-  { exerciseId: 'half_split_pulses', side: 'right', share: 30 / 360, cue: 'Half-split pulses, right leg in front.' }
+  ...eachSide('lunge_bounces_knee_down', 40, behind, (side) => `Lunge and sink, ${otherSide(side)} foot in front.`).toReversed(),
+  ...eachSide('half_split_pulses', 30, ['HF-KS'], (side) => `Half-split pulses, ${side} leg in front.`),
+  ...eachSide('knee_circles_sitting', 40, turned, (side) => `Sit. Knee circles, ${side}, both ways.`),
+  ...eachSide('ankle_circles', 20, ankles, (side) => `Ankle circles, ${side}, both ways.`),
+  { exerciseId: 'heel_raises', side: null, weight: 40, cue: 'Heel raises, slow.', for: ankles },
+  { exerciseId: 'shake_out', side: null, weight: 30, cue: 'Shake out arms and hands, easily.', for: arms }
 ];
 
 /** What takes the time of a part that is left out, the first that is open to the person. The last one loads nothing. */
-const substitutes: readonly Omit<Step, 'share'>[] = [
+const substitutes: readonly Pick<Step, 'exerciseId' | 'side' | 'cue'>[] = [
   { exerciseId: 'hip_circles', side: null, cue: 'Hip circles, slow, both ways.' },
   { exerciseId: 'heel_raises', side: null, cue: 'Heel raises, slow.' },
   { exerciseId: 'cat_and_cow', side: null, cue: 'Cat and cow, slow.' },
@@ -42,20 +58,23 @@ export type WarmUp = Readonly<{ steps: readonly FlowStep[]; leftOut: readonly Le
 /**
  * The warm-up as the gate lets it through: a part that is barred is left out, and something open takes its time.
  *
- * Model:  the least warm-up is kept whatever is left out; a substitute is not taken twice while there is another.
+ * Model:  the pulse and the back, then what moves the `motions` of the session. The least warm-up is kept whatever is left out; a
+ *         substitute is not taken twice while there is another.
  */
-export function warmUpFlow(person: SafetyPerson, today: string): WarmUp {
+export function warmUpFlow(person: SafetyPerson, today: string, motions: ReadonlySet<MotionId>): WarmUp {
   const totalS = Math.max(usualWarmUpS, capsOf(person.limits).warmUpS);
   const whyNot = ({ exerciseId, side }: Pick<Step, 'exerciseId' | 'side'>) => {
     const exercise = exerciseOf(exerciseId);
     return gate({ exercise, side, setting: exercise.start, person, today }).bars;
   };
+  const wanted = warmUpSteps.filter((s) => s.for === 'all' || s.for.some((motion) => motions.has(motion)));
+  const weights = wanted.reduce((sum, s) => sum + s.weight, 0);
   const open = substitutes.filter((s) => whyNot(s).length === 0);
-  const used = new Set<string>(warmUpSteps.filter((s) => whyNot(s).length === 0).map((s) => s.exerciseId));
+  const used = new Set<string>(wanted.filter((s) => whyNot(s).length === 0).map((s) => s.exerciseId));
   const leftOut: LeftOut[] = [];
   const done: string[] = [];
-  const steps = warmUpSteps.flatMap((step): FlowStep[] => {
-    const durationS = Math.ceil(step.share * totalS);
+  const steps = wanted.flatMap((step): FlowStep[] => {
+    const durationS = Math.ceil((step.weight / weights) * totalS);
     const why = whyNot(step);
     if (why.length === 0) {
       done.push(step.exerciseId);

@@ -10,7 +10,8 @@ import type { VerdictWhy } from './why';
 
 export type DecideAsk = Readonly<{
   prescription: Readonly<{ exercise: Exercise; dials: readonly DialState[]; sensationCap: number; sessionsPerWeek: number }>;
-  side: Side;
+  /** Null for both sides together. */
+  side: Side | null;
   history: readonly SessionRecord[];
   measures: Readonly<{ lastOn: string | null; retestEveryDays: number; deepeningsSince: number }>;
   /** What the gate says of it today, where it stands. */

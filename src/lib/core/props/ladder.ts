@@ -150,3 +150,16 @@ const fault = (fromCm: number, toCm: number, why: LadderFault['why']): LadderFau
   why,
   missingCm: Math.round(Math.abs(fromCm + toCm) * 5) / 10
 });
+
+/** The rung a depth stands for: the nearest, so that a changed shelf still finds a stack. */
+export function rungAt(rungs: readonly Rung[], depthCm: number | undefined): Rung | undefined {
+  if (depthCm === undefined) return rungs[0];
+  return rungs.reduce<Rung | undefined>(
+    (near, rung) => (near && Math.abs(near.depthCm - depthCm) <= Math.abs(rung.depthCm - depthCm) ? near : rung),
+    undefined
+  );
+}
+
+/** Whether a stack is harder than what is meant by more than the greatest step. */
+export const isTooFar = (stackDepthCm: number, meantDepthCm: number): boolean =>
+  meantDepthCm - stackDepthCm > usualStepCm.max + 1e-9;

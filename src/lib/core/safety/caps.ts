@@ -11,6 +11,8 @@ export type Caps = Readonly<{
   contractionS: number | null;
   /** Least warm-up; 0 where nothing says so. */
   warmUpS: number;
+  /** Whether pulses and swings are open, also as a way of doing something else. */
+  bounce: boolean;
 }>;
 
 /** The caps of a person: what the instructor set in the Check, or the usual one, and below it the tightest that a limit says. */
@@ -25,7 +27,8 @@ export function capsOf(limits: readonly Limit[]): Caps {
     effortPct: least('effort cap', defaultEffortCapPct),
     sensation: least('sensation cap', defaultSensationCap),
     contractionS: contraction === Infinity ? null : contraction,
-    warmUpS: Math.max(0, ...of('warm-up at least').map((l) => l.value!))
+    warmUpS: Math.max(0, ...of('warm-up at least').map((l) => l.value!)),
+    bounce: !limits.some((l) => l.kind === 'no ballistic')
   };
 }
 

@@ -1,6 +1,6 @@
 import { sidesMeet } from '../body/body';
 import { isStretching } from '../exercise/bearing';
-import type { Dial, DialId } from '../exercise/dial';
+import { hold, type Dial, type DialId } from '../exercise/dial';
 import { isHarder } from '../exercise/dials';
 import { loadsJoint, stretchesLine, type Exercise } from '../exercise/exercise';
 import type { Limit } from '../screen/limit';
@@ -55,6 +55,14 @@ export function endsOf(ask: GateAsk, noHarder: GateReason | null): DialEnds {
     if (tightest) ends[dial.id] = tightest;
   }
   return ends;
+}
+
+const anyHold = hold(0, 3600, 1);
+
+/** The longest it is held at one go, whether or not a dial says how long; null where nothing says so. */
+export function longestHoldOf(ask: GateAsk): number | null {
+  const longest = Math.min(...limitEnds(anyHold, ask).map((end) => end.at));
+  return longest === Infinity ? null : longest;
 }
 
 /** Where a dial stands: in use, else as measured, else at its usual start, else at its easiest. */

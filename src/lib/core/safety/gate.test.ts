@@ -15,6 +15,7 @@ import {
   joints,
   limitKinds,
   lines,
+  motionIds,
   reasonText,
   sides,
   splitGapCm,
@@ -476,7 +477,7 @@ describe('for anybody at all', () => {
   test('no warm-up and no settle has a part that is barred, and the floor of the warm-up is kept', () =>
     fc.assert(
       fc.property(anyPerson, (person) => {
-        const { steps, leftOut } = warmUpFlow(person, today);
+        const { steps, leftOut } = warmUpFlow(person, today, new Set(motionIds));
         const open = !person.stops.some((s) => 'person' in s);
         if (open) expect(steps.reduce((sum, s) => sum + s.durationS, 0)).toBeGreaterThanOrEqual(360);
         for (const { cue } of steps)

@@ -3,7 +3,7 @@ import { setByInstructor } from '../screen/screen';
 import type { GateAsk } from './ask';
 import { barsOf } from './bars';
 import { capsOf, type Caps } from './caps';
-import { endsOf, firstAttempt, noHarderOf, type DialEnds } from './ends';
+import { endsOf, firstAttempt, longestHoldOf, noHarderOf, type DialEnds } from './ends';
 import type { GateReason } from './reason';
 import { capReasons, endStopReasons, rememberOf } from './told';
 import { waitsOf, type DialWaits } from './waits';
@@ -18,6 +18,8 @@ export type Gated = Readonly<{
   /** Why no verdict makes it harder, though it may be set by hand inside its ends; null where one may. */
   keeps: GateReason | null;
   caps: Caps;
+  /** The longest it is held at one go, whatever way it is done in; null where nothing says so. */
+  longestHoldS: number | null;
   /** What keeps it within, each once. */
   within: readonly GateReason[];
   /** What bears on it and is for the people in the room to keep. */
@@ -53,6 +55,7 @@ export function gate(ask: GateAsk): Gated {
     noHarder,
     keeps: noHarder ?? firstAttempt(ask),
     caps,
+    longestHoldS: longestHoldOf(ask),
     within,
     remember: rememberOf(ask)
   };

@@ -63,6 +63,10 @@ export type School = Readonly<{
   /** One usual dose, the middle of its figures, so that two schools can be laid side by side. */
   way: SchoolWay;
   sensationCap: number | null;
+  /** Shortest hold before an effort, by level: where a hold begins and what it may be cut to. Null where the school says none. */
+  leastHoldS: Readonly<{ beginner: number; other: number }> | null;
+  /** Effort of the first of several rounds, as a share of the peak. */
+  firstRoundShare: number;
 }>;
 
 /** A question on which practitioners differ, with the answers, and which schools give which. */

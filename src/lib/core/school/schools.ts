@@ -1,27 +1,10 @@
 // A data table: five ways of working with their defaults. Common practice (docs/sources.md#schools).
-import type { Effort } from '../cycle/compileCycle';
 import type { School } from './school';
-
-/** What the planner needs of the school it plans by. */
-export type PlanningSchool = School &
-  Readonly<{
-    /** Shortest hold a plan may be cut to, by level. */
-    leastHoldS: Readonly<{ beginner: number; other: number }>;
-    press: Omit<Effort, 'peakPct'>;
-    draw: Omit<Effort, 'peakPct'>;
-    turnS: number;
-    settleS: number;
-    finalSettleS: number;
-    /** Effort of the first of several rounds, as a share of the peak. */
-    firstRoundShare: number;
-    /** The draw is a little lighter than the press. */
-    drawShare: number;
-  }>;
 
 const press = { rampUpS: 12, holdS: 10, rampDownS: 8 };
 const draw = { rampUpS: 12, holdS: 12, rampDownS: 6 };
 
-export const longHold: PlanningSchool = {
+export const longHold: School = {
   id: 'long_hold',
   name: 'Long hold, press and draw',
   holdsTo: 'Range is opened by time at a mild stretch, then owned by isometrics of both sides.',
@@ -51,13 +34,7 @@ export const longHold: PlanningSchool = {
   },
   sensationCap: 4,
   leastHoldS: { beginner: 30, other: 60 },
-  press,
-  draw,
-  turnS: 3,
-  settleS: 20,
-  finalSettleS: 30,
-  firstRoundShare: 0.7,
-  drawShare: 0.85
+  firstRoundShare: 0.7
 };
 
 const contractRelax: School = {
@@ -88,7 +65,9 @@ const contractRelax: School = {
     settleS: 5,
     finalSettleS: 20
   },
-  sensationCap: null
+  sensationCap: null,
+  leastHoldS: null,
+  firstRoundShare: 1
 };
 
 const shortHolds: School = {
@@ -110,7 +89,9 @@ const shortHolds: School = {
   },
   policies: { alignment: 'joint only', hands: 'assist', time: 'counts' },
   way: { kind: 'reps', sets: 3, reps: 9, liftS: 2, holdS: 1.5, lowerS: 2, effortPct: 20 },
-  sensationCap: null
+  sensationCap: null,
+  leastHoldS: null,
+  firstRoundShare: 1
 };
 
 const breathCounted: School = {
@@ -132,7 +113,9 @@ const breathCounted: School = {
   },
   policies: { alignment: 'graded', hands: 'none', time: 'breaths' },
   way: { kind: 'breaths', passes: 2, breaths: 6, effortPct: 15 },
-  sensationCap: null
+  sensationCap: null,
+  leastHoldS: null,
+  firstRoundShare: 1
 };
 
 const drills: School = {
@@ -154,7 +137,9 @@ const drills: School = {
   },
   policies: { alignment: 'strict', hands: 'assist', time: 'seconds' },
   way: { kind: 'pulses and holds', sets: 2, pulses: 10, pulseS: 1.5, holdS: 20, settleS: 0 },
-  sensationCap: null
+  sensationCap: null,
+  leastHoldS: null,
+  firstRoundShare: 1
 };
 
 export const schools: readonly School[] = [longHold, contractRelax, shortHolds, breathCounted, drills];

@@ -3,6 +3,7 @@ import type { TimelineSet } from './compileSession';
 import { sidesMeet } from '../body/body';
 import type { Side } from '../body/side';
 import { exerciseOf } from '../exercise/exercises';
+import { isAsked, type FindExercise } from './block';
 import { loadsJoint, stretchesLine } from '../exercise/exercise';
 import { painKindOf, painPlaceOf, type PainEvent } from '../screen/pain';
 
@@ -25,10 +26,15 @@ export type PainOutcome = Readonly<{
  *         Stop signs → the session ends. Sets of both sides together are among them.
  * Source: docs/sources.md#screening
  */
-export function afterPain(sets: readonly TimelineSet[], at: number, event: PainEvent): PainOutcome {
+export function afterPain(
+  sets: readonly TimelineSet[],
+  at: number,
+  event: PainEvent,
+  find: FindExercise = exerciseOf
+): PainOutcome {
   const action = painKindOf(event.kind).action;
   const current = sets[at];
-  const later = sets.filter((s) => s.index > at && s.work.form.kind !== 'flow');
+  const later = sets.filter((s) => s.index > at && isAsked(s.work));
   const indices = (some: readonly TimelineSet[]) => some.map((s) => s.index);
   const isSame = (s: TimelineSet) => s.exerciseId === current?.exerciseId;
   const isSameSide = (s: TimelineSet) => isSame(s) && sidesMeet(s.side, current?.side);
@@ -40,16 +46,16 @@ export function afterPain(sets: readonly TimelineSet[], at: number, event: PainE
     case 'ease':
       return {
         ...nothing,
-        eased: easier(later.filter((s) => isSameSide(s) || (event.kind !== 'too_strong' && !isSame(s) && loads(s, event))))
+        eased: easier(later.filter((s) => isSameSide(s) || (event.kind !== 'too_strong' && !isSame(s) && loads(s, event, find))))
       };
     case 'stop exercise':
       return {
         ...nothing,
         dropped: indices(later.filter(isSame)),
-        eased: easier(later.filter((s) => !isSame(s) && loads(s, event)))
+        eased: easier(later.filter((s) => !isSame(s) && loads(s, event, find)))
       };
     case 'stop line':
-      return { ...nothing, dropped: indices(later.filter((s) => isSame(s) || stretches(s, event))) };
+      return { ...nothing, dropped: indices(later.filter((s) => isSame(s) || stretches(s, event, find))) };
     case 'stop session':
     case 'urgent':
       return { ...nothing, endsSession: true, dropped: sets.filter((s) => s.index > at).map((s) => s.index) };
@@ -67,7 +73,8 @@ export function stepsAfterPain(steps: readonly FlowStep[], at: number, event: Pa
   if (action === 'carry on') return [];
   const reaches = (id: string, side: Side | null) =>
     event.kind !== 'too_strong' &&
-    (loads({ exerciseId: id, side }, event) || (action === 'stop line' && stretches({ exerciseId: id, side }, event)));
+    (loads({ exerciseId: id, side }, event, exerciseOf) ||
+      (action === 'stop line' && stretches({ exerciseId: id, side }, event, exerciseOf)));
   return steps.flatMap(({ exerciseId, side = null }, i) =>
     i === at || (i > at && exerciseId && (exerciseId === steps[at]?.exerciseId || reaches(exerciseId, side))) ? [i] : []
   );
@@ -75,12 +82,12 @@ export function stepsAfterPain(steps: readonly FlowStep[], at: number, event: Pa
 
 type Done = Pick<TimelineSet, 'exerciseId' | 'side'>;
 
-function loads(set: Done, { place, side }: PainEvent): boolean {
+function loads(set: Done, { place, side }: PainEvent, find: FindExercise): boolean {
   const { joint } = painPlaceOf(place);
-  return joint !== null && loadsJoint(exerciseOf(set.exerciseId), set.side, { joint, side });
+  return joint !== null && loadsJoint(find(set.exerciseId), set.side, { joint, side });
 }
 
-function stretches(set: Done, { place, side }: PainEvent): boolean {
+function stretches(set: Done, { place, side }: PainEvent, find: FindExercise): boolean {
   const { lines } = painPlaceOf(place);
-  return lines.some((line) => stretchesLine(exerciseOf(set.exerciseId), set.side, { line, side }));
+  return lines.some((line) => stretchesLine(find(set.exerciseId), set.side, { line, side }));
 }

@@ -1,9 +1,15 @@
+import { compileBreaths, type BreathsSpec } from '../cycle/compileBreaths';
 import { compileCycle, type CycleSpec, type EffortLimits } from '../cycle/compileCycle';
 import { compileFlow, compileHold, type FlowSpec, type HoldSpec } from '../cycle/compileHold';
+import { compilePulses, type PulsesSpec } from '../cycle/compilePulses';
 import { compileReps, type RepsSpec } from '../cycle/compileReps';
 import type { Phase } from '../cycle/phase';
-import type { Setting } from '../exercise/dial';
-import type { LinkId, SessionPart } from '../exercise/exercise';
+import type { DialId, Setting } from '../exercise/dial';
+import { exerciseOf } from '../exercise/exercises';
+import type { Exercise, LinkId, SessionPart } from '../exercise/exercise';
+import { motionOf } from '../body/motions';
+import { schoolOf } from '../school/schools';
+import type { SchoolId } from '../school/school';
 import type { Rung } from '../props/ladder';
 import type { GateReason } from '../safety/reason';
 import type { Side } from '../body/side';
@@ -15,7 +21,11 @@ export type Form =
   | Readonly<{ kind: 'cycle'; spec: CycleSpec }>
   | Readonly<{ kind: 'reps'; spec: RepsSpec }>
   | Readonly<{ kind: 'hold'; spec: HoldSpec }>
+  | Readonly<{ kind: 'breaths'; spec: BreathsSpec }>
+  | Readonly<{ kind: 'pulses'; spec: PulsesSpec }>
   | Readonly<{ kind: 'flow'; spec: Readonly<{ steps: readonly FlowStep[] }> }>;
+
+export type StackOfWork = Readonly<{ dialId: DialId; rung: Rung }>;
 
 /** What is done on one side (null: both together), how many times, and on which stack. */
 export type Work = Readonly<{
@@ -23,17 +33,26 @@ export type Work = Readonly<{
   sets: number;
   form: Form;
   setting: Setting;
+  /** The dials that say how it is done: what a verdict moves. */
+  dials?: readonly DialId[];
+  /** The stack it stands on: of several the first. */
   rung?: Rung;
+  /** Every stack, with the dial that says how high it is. */
+  stacks?: readonly StackOfWork[];
   /** What keeps it within its limits, and what the people in the room have to keep: told at the exercise. */
   notes?: readonly GateReason[];
   /** One step easier, for the day it is needed in mid-session. */
-  easier?: Readonly<{ form: Form; setting: Setting; rung?: Rung }>;
+  easier?: Readonly<{ form: Form; setting: Setting; rung?: Rung; stacks?: readonly StackOfWork[] }>;
 }>;
 
 export type Block = Readonly<{
   exerciseId: string;
   part: SessionPart;
   links: readonly LinkId[];
+  /** The one school its figures are of; none where no school has a say: the warm-up, the settle. */
+  schoolId?: SchoolId;
+  /** An own exercise as it was when the session was composed, so that it is played whatever became of it. */
+  own?: Exercise;
   /** Sets every side gets; a work with more has an extra one. */
   baseSets: number;
   /** Shortest hold it may be cut to. */
@@ -42,7 +61,6 @@ export type Block = Readonly<{
   priority: number;
   props: readonly string[];
   work: readonly Work[];
-  /** Why it is there, in plain sentences. */
   /** Why it is there. Sessions kept before there were codes have the sentence. */
   because: readonly (BlockWhy | string)[];
 }>;
@@ -56,35 +74,62 @@ export function compileForm(form: Form, limits: EffortLimits = {}): Phase[] {
       return compileReps(form.spec, limits);
     case 'hold':
       return compileHold(form.spec);
+    case 'breaths':
+      return compileBreaths(form.spec, limits);
+    case 'pulses':
+      return compilePulses(form.spec);
     case 'flow':
       return compileFlow(form.spec);
   }
 }
 
+/** Finds the exercises of a session: own ones as they were when it was composed, the others in the catalogue. */
+export type FindExercise = (id: string) => Exercise;
+export function exercisesIn(blocks: readonly Block[]): FindExercise {
+  const own = new Map(blocks.flatMap((b) => (b.own ? [[b.exerciseId, b.own] as const] : [])));
+  return (id) => own.get(id) ?? exerciseOf(id);
+}
+
+/** Whether it is asked how a set was: everything but the movements of a warm-up and the settle. */
+export const isAsked = ({ form }: Pick<Work, 'form'>): boolean => form.kind !== 'flow';
+
 /** Why a block is in a session; a code with its numbers. */
 export type BlockWhy =
-  | Readonly<{ code: 'rounds'; rounds: number }>
+  | Readonly<{ code: 'rounds'; rounds: number; lighterFirst: boolean }>
   | Readonly<{ code: 'weaker leads'; side: Side }>
+  | Readonly<{ code: 'opens' | 'owned' | 'moves'; links: readonly LinkId[] }>
+  | Readonly<{ code: 'school'; schoolId: SchoolId }>
+  | Readonly<{ code: 'limit'; link: LinkId }>
   | Readonly<{ code: keyof typeof plainWhys }>;
 
 const plainWhys = {
   'warm first': 'Warm before anything is held. Never cut.',
-  'front end': 'The front end of the split.',
-  'rear end': 'The rear end of the split.',
-  'front owned': 'Active work at the range the front leg has reached.',
-  'rear owned': 'Active work at the range the rear hip has reached.',
-  position: 'The position itself, on the stack of today.',
+  position: 'The position itself, as it stands today.',
+  'in the week': 'It was put into the week.',
   'ends quiet': 'Ends without strain. Never cut.'
 } as const;
 
+const named = (links: readonly LinkId[]): string => links.map((l) => motionOf(l).name.replace(',', ' with')).join(' and ');
+
+/** A reason as a sentence; sessions kept before there were codes have it already, and a code that is not known any more says nothing. */
 export function blockWhyText(why: BlockWhy | string): string {
   if (typeof why === 'string') return why;
   switch (why.code) {
     case 'rounds':
-      return why.rounds === 1 ? 'One round of press and draw.' : `${why.rounds} rounds of press and draw, the first lighter.`;
+      return why.rounds === 1 ? 'One round.' : `${why.rounds} rounds${why.lighterFirst ? ', the first lighter' : ''}.`;
     case 'weaker leads':
-      return `${why.side === 'left' ? 'Left' : 'Right'} leading trails by more than the error: it goes first, with one set more.`;
+      return `The ${why.side} side is behind by more than the measuring error: it goes first, with one set more.`;
+    case 'opens':
+      return `Opens ${named(why.links)}.`;
+    case 'owned':
+      return `Active work for ${named(why.links)}.`;
+    case 'moves':
+      return `Moves through ${named(why.links)}.`;
+    case 'school':
+      return `Done as in “${schoolOf(why.schoolId).name}”.`;
+    case 'limit':
+      return `${motionOf(why.link).name.replace(/^./, (c) => c.toUpperCase())} limits the goal most at present.`;
     default:
-      return plainWhys[why.code];
+      return plainWhys[why.code] ?? '';
   }
 }

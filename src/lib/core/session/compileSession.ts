@@ -1,4 +1,4 @@
-import { compileForm, type Block, type Work } from './block';
+import { compileForm, isAsked, type Block, type Work } from './block';
 import type { EffortLimits } from '../cycle/compileCycle';
 import { layPhases, type Phase } from '../cycle/phase';
 import { sessionParts } from '../exercise/exercise';
@@ -11,6 +11,8 @@ export type SessionOptions = Readonly<{
   setupS?: number;
   /** Rest between two sets on the same side. @default 20 */
   restS?: number;
+  /** Blocks as they come, or inside each part in the order with the fewest props fetched or put away. @default 'fewest props' */
+  order?: 'as given' | 'fewest props';
 }> &
   EffortLimits;
 
@@ -45,13 +47,13 @@ export type Timeline = Readonly<{ phases: readonly TimelinePhase[]; sets: readon
  * Throws: CoreError 'effort_above_cap' and the others of the compilers.
  */
 export function compileSession(blocks: readonly Block[], options: SessionOptions = {}): Timeline {
-  const { sides = 'one side first', setupS = usualSetupS, restS = usualRestS } = options;
+  const { sides = 'one side first', setupS = usualSetupS, restS = usualRestS, order = 'fewest props' } = options;
   const phases: TimelinePhase[] = [];
   const sets: TimelineSet[] = [];
   let atS = 0;
   let last: { exerciseId: string; side: Side | null } | null = null;
 
-  for (const block of orderBlocks(blocks))
+  for (const block of order === 'as given' ? blocks : orderBlocks(blocks))
     for (const { work, setNo } of orderSets(block, sides)) {
       const newExercise: boolean = last?.exerciseId !== block.exerciseId;
       const sideChange: boolean = !newExercise && last?.side !== work.side;
@@ -93,14 +95,20 @@ function orderSets(block: Block, order: 'one side first' | 'alternate'): { work:
   return order === 'alternate' ? all.toSorted((a, b) => a.setNo - b.setNo) : all;
 }
 
+/** With more blocks in a part every order is too many to try. */
+const mostPermuted = 6;
+
 /** Parts in their order; inside a part the permutation with the fewest props fetched or put away, the given order on a tie. */
 export function orderBlocks(blocks: readonly Block[]): Block[] {
   let held: readonly string[] = [];
   return sessionParts.flatMap((part) => {
     const inPart = blocks.filter((block) => block.part === part);
-    const best = inPart.length > 1 && inPart.length <= 6 ? fewestChanges(inPart, held) : inPart;
+    // The warm-up begins its part, the settle ends its own.
+    const flows = inPart.filter((block) => !block.work.some(isAsked));
+    const others = inPart.filter((block) => block.work.some(isAsked));
+    const best = others.length > 1 && others.length <= mostPermuted ? fewestChanges(others, held) : others;
     held = best.at(-1)?.props ?? held;
-    return best;
+    return part === 'settle' ? [...best, ...flows] : [...flows, ...best];
   });
 }
 

@@ -1,6 +1,6 @@
 import { CoreError, requireRange } from '../errors';
 import { compileSession, type SessionOptions } from './compileSession';
-import type { Block, Form } from './block';
+import { isAsked, type Block, type Form } from './block';
 import type { LinkId } from '../exercise/exercise';
 
 export type CutKind = 'extra sets' | 'rounds' | 'holds' | 'second link' | 'blocks';
@@ -17,8 +17,8 @@ const holdStepS = 5;
  * Trims a session to the minutes there are.
  *
  * Model:  in the stated order, and only as far as needed: extra sets, then rounds (to one), then holds (in steps of 5 s, to
- *         the least their school allows), then the link of lower priority, then any block by priority. The warm-up and the
- *         settle are never cut. Durations are those of the compiled timeline, to the second.
+ *         the least their school allows), then the link of lower priority, then any block by priority; never the last active work of a
+ *         motion that is opened. The warm-up and the settle are never cut. Durations are those of the compiled timeline, to the second.
  * Throws: CoreError 'minutes_too_few' with the seconds that the uncut parts need; 'minutes_out_of_range'.
  */
 export function fitToMinutes(
@@ -28,7 +28,8 @@ export function fitToMinutes(
 ): Fitted {
   requireRange('minutes', minutes, 1, 600);
   const budgetS = minutes * 60;
-  const durationOf = (blocks: readonly Block[]) => compileSession(blocks, session).durationS;
+  // How long it takes does not hang on the order.
+  const durationOf = (blocks: readonly Block[]) => compileSession(blocks, { ...session, order: 'as given' }).durationS;
   let blocks = session.blocks;
   const cuts: Cut[] = [];
   for (const kind of cutOrder) {
@@ -44,7 +45,20 @@ export function fitToMinutes(
   return { blocks, durationS, cuts };
 }
 
-const isWork = (block: Block) => block.part !== 'warm-up' && block.part !== 'settle';
+const isWork = (block: Block) => block.work.some(isAsked);
+
+/** The last active work of a motion that is opened in this session: it is not cut. */
+const isLastActive = (blocks: readonly Block[], block: Block): boolean =>
+  block.part === 'own' &&
+  block.links.some(
+    (link) =>
+      blocks.some((b) => b.part === 'open' && b.links.includes(link)) &&
+      !blocks.some((b) => b !== block && b.part === 'own' && b.links.includes(link))
+  );
+
+/** Of some blocks the one that is missed least, the last active work of an opened motion spared. */
+const leastMissed = (some: readonly Block[], all: readonly Block[]): Block | undefined =>
+  some.filter((b) => isWork(b) && !isLastActive(all, b)).toSorted((a, b) => a.priority - b.priority)[0];
 
 /** Cuts of the same kind on the same exercise tell one story: from the first to the last. */
 function noteCut(cuts: Cut[], cut: Cut): void {
@@ -83,11 +97,12 @@ const cutters: Record<CutKind, (blocks: readonly Block[]) => Step> = {
       if (block.links.length === 1) links.set(block.links[0]!, Math.max(block.priority, links.get(block.links[0]!) ?? -Infinity));
     if (links.size < 2) return null;
     const [weakest] = [...links].sort((a, b) => a[1] - b[1])[0]!;
-    const out = blocks.filter((b) => b.links.length === 1 && b.links[0] === weakest).sort((a, b) => a.priority - b.priority)[0]!;
-    return drop(blocks, out, 'second link');
+    const ofLink = blocks.filter((b) => b.links.length === 1 && b.links[0] === weakest);
+    const out = leastMissed(ofLink, blocks);
+    return out ? drop(blocks, out, 'second link') : null;
   },
   blocks: (blocks) => {
-    const out = blocks.filter(isWork).sort((a, b) => a.priority - b.priority)[0];
+    const out = leastMissed(blocks, blocks);
     return out ? drop(blocks, out, 'blocks') : null;
   }
 };

@@ -70,6 +70,8 @@ export type Story = Readonly<{
     stallsAfterWeeks?: number;
     lastMeasureWeeksAgo?: number;
   }>;
+  /** Sessions of the goal in work where it is no split. */
+  practice?: Readonly<{ weeksAgo: number; weeks: number; attendance: number; lastUndecided?: boolean }>;
   plan?: Readonly<{
     weeksAgo: number;
     weeks: number;
@@ -290,6 +292,7 @@ export const lanternHall: readonly Story[] = [
     ],
     school: 'long_hold',
     alsoInWeek: ['own_1', 'figure_four_chair'],
+    practice: { weeksAgo: 2, weeks: 6, attendance: 0.8 },
     graded: [
       ['half_lotus', 'left', 'seatCm', 20, 17.5],
       ['half_lotus', 'right', 'seatCm', 17.5, 15],
@@ -395,6 +398,8 @@ export const lanternHall: readonly Story[] = [
     ),
     goal: { kind: 'turnout', leadSide: null, target: 120, eventName: pageant, weeksAhead: 12 },
     screenedWeeksAgo: 7,
+    school: 'breath_counted',
+    practice: { weeksAgo: 4, weeks: 8, attendance: 0.9 },
     links: [
       { daysAgo: 49, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 126 },
       { daysAgo: 49, measureId: 'HER0', way: 'inclinometer', left: 44, right: 51 },
@@ -428,6 +433,7 @@ export const lanternHall: readonly Story[] = [
     ],
     school: 'drills',
     alsoInWeek: ['frog', 'one_leg_frog_lift'],
+    practice: { weeksAgo: 3, weeks: 8, attendance: 0.9, lastUndecided: true },
     graded: [
       ['side_split_on_stack', null, 'depthCm', 40, 37.5, 35],
       ['side_split_on_stack', null, 'holdS', 30],
@@ -463,6 +469,7 @@ export const lanternHall: readonly Story[] = [
     ],
     school: 'contract_relax',
     alsoInWeek: ['pancake_press_draw', 'straddle_good_morning'],
+    practice: { weeksAgo: 3, weeks: 8, attendance: 0.85 },
     graded: [
       ['pancake_on_seat', null, 'seatCm', 15, 12.5, 10],
       ['pancake_on_seat', null, 'handsCm', 10],

@@ -7,7 +7,9 @@ import {
   drawnPicture,
   exerciseOf,
   goalOf,
+  isAsked,
   isPhoto,
+  longHold,
   measureOf,
   normalDraw,
   photoResult,
@@ -31,14 +33,14 @@ import { findConsent, upsertConsent } from '../repo/photoRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed, type Session } from '../repo/sessionRepo';
 import { clearScreening, saveScreening } from '../service/checking';
-import { bodyOf, dateOf, loadCase, loadSplitCase } from '../service/clientCase';
+import { bodyOf, dateOf, loadCase, loadGoalCase } from '../service/clientCase';
 import { chooseGoal, saveGoal } from '../service/goalSetting';
 
 import { addToWeek, chooseSchool, noteExercise } from '../service/week';
 import { saveOccasion } from '../service/measuring';
 import { tellLater } from '../service/pain';
 import { keepPhoto } from '../service/photos';
-import { makePlan } from '../service/planning';
+import { makePlan, prepareSession } from '../service/planning';
 import { finishSession, logSet, startSession, tellPain } from '../service/practising';
 
 import { lanternHall, lanternHallExercise, lanternHallShelf, type Story, type TakenStory } from './lanternHall';
@@ -124,6 +126,7 @@ class Telling {
       await chooseGoal(db, this.#clientId, goals.find((g) => g.kind === story.inWork)!.id);
     }
     await this.#grade();
+    if (story.practice) await this.#practise(story.practice);
   }
 
   /** Measures besides the gap of the split: two trials each about the value the body has that day. */
@@ -187,6 +190,35 @@ class Telling {
       await noteExercise(db, this.#clientId, { exerciseId, effect, note }, addDays(this.today, -3));
   }
 
+  /** Weeks of sessions of another goal than the split, up to yesterday; what has no number yet is set to its least first. */
+  async #practise({ weeksAgo, weeks, attendance, lastUndecided }: NonNullable<Story['practice']>): Promise<void> {
+    const { db, story, today } = this;
+    const startOn = addDays(today, -7 * weeksAgo);
+    const input = { ...this.#planShape(weeks, startOn), schoolId: story.school ?? longHold.id, startOn, basedOnVersion: 0 };
+    await makePlan(db, this.#clientId, input, startOn);
+    await this.#setAsked(startOn);
+    const { sessions } = await loadGoalCase(db, this.#clientId, startOn);
+    const due = sessions.filter((s) => s.status === 'planned' && s.plannedOn < today && this.#random() < attendance);
+    const waiting = sessions.filter((s) => s.status === 'planned');
+    for (const [i, { plannedOn }] of due.entries()) {
+      await this.#session(waiting[i]!, plannedOn, null);
+      if (!(lastUndecided && i === due.length - 1)) await acceptProposals(db, this.#clientId, plannedOn);
+    }
+  }
+
+  async #setAsked(on: string): Promise<void> {
+    const c = await loadGoalCase(this.db, this.#clientId, on);
+    const { asks } = prepareSession(
+      { ...c, plan: c.plan! },
+      c.sessions.find((s) => s.status === 'planned')!
+    );
+    for (const { exerciseId, side, dial } of asks) {
+      const { min } = c.catalogue.find((e) => e.id === exerciseId)!.dials.find((d) => d.id === dial)!;
+      const at = new Date(`${on}T16:00:00`);
+      await setDial(this.db, this.#clientId, { exerciseId, side: side ?? 'left', dial, value: min, sure: true, reason: '' }, at);
+    }
+  }
+
   #conditions(takenOn: string, bodyState: 'cold' | 'warm') {
     return { bodyState, takenOn, dayTime: 'evening', training: 'before', measurer: '', note: '' } as const;
   }
@@ -230,10 +262,10 @@ class Telling {
       await makePlan(
         this.db,
         this.#clientId,
-        { ...this.#planShape(plan.weeks, startOn), startOn, basedOnVersion: version },
+        { ...this.#planShape(plan.weeks, startOn), schoolId: this.story.school ?? longHold.id, startOn, basedOnVersion: version },
         startOn
       );
-      const { sessions } = await loadSplitCase(this.db, this.#clientId, startOn);
+      const { sessions } = await loadGoalCase(this.db, this.#clientId, startOn);
       this.#waiting = sessions.filter((s) => s.status === 'planned');
       for (let w = 1; w <= plan.weeks; w++, week++) {
         const ofWeek = sessions.filter((s) => s.status === 'planned' && s.week === w);
@@ -309,7 +341,7 @@ class Telling {
   }
 
   #setLog(set: ReturnType<typeof compileSession>['sets'][number], short: boolean): SetLogInput {
-    const plannedS = set.endS - set.workStartS;
+    const plannedS = Math.round(set.endS - set.workStartS);
     const base = {
       id: this.#uuid(),
       setIndex: set.index,
@@ -319,8 +351,9 @@ class Telling {
       actualS: short ? Math.round(plannedS * 0.4) : plannedS + Math.floor(this.#random() * 3),
       setting: set.work.setting
     };
-    if (set.side === null) return { ...base, clean: null, sensation: null, felt: null, slipped: null };
-    const strainCm = set.work.rung ? this.#reachCm[set.side] - set.work.rung.depthCm : 0;
+    if (!isAsked(set.work)) return { ...base, clean: null, sensation: null, felt: null, slipped: null };
+    const ofSplit = set.exerciseId === 'front_split_on_stack' && set.side !== null && set.work.rung;
+    const strainCm = ofSplit ? this.#reachCm[set.side!] - ofSplit.depthCm : 0;
     const sensation = Math.max(1, Math.min(9, Math.round(2.8 + 0.55 * strainCm + normalDraw(this.#random) * 0.5)));
     const slipped = this.#random() < 0.03 ? ('hips turned' as const) : ('nothing' as const);
     if (sensation <= 4 && slipped === 'nothing' && !short)

@@ -12,7 +12,7 @@ const DecisionRow = z
     session_id: z.int(),
     moment: z.enum(['review', 'resume', 'afterwards']),
     exercise_id: z.string(),
-    side: z.enum(sides),
+    side: z.enum(sides).nullable(),
     proposed_verdict: verdict,
     because: z.array(z.custom<VerdictWhy>()),
     verdict,
@@ -55,7 +55,8 @@ export type NewDecision = Readonly<{
   sessionId: number;
   moment: DecisionRecord['moment'];
   exerciseId: string;
-  side: Side;
+  /** Null for both sides together. */
+  side: Side | null;
   proposedVerdict: Verdict;
   because: readonly VerdictWhy[];
   verdict: Verdict;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { goalOf, measures, planExerciseIds, sorePainKinds } from '$lib/core';
+import { exercises, goalOf, measures, sorePainKinds } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
 
@@ -76,6 +76,8 @@ export type Person = z.output<typeof PersonRow>;
 /** The mode a headline is mainly taken in. */
 const mainModes = Object.fromEntries(measures.map((m) => [m.id, m.modes[0]]));
 
+const shippedIds = exercises.map((e) => e.id);
+
 /** Everyone of the list with the few figures it shows, in one query; by name. */
 export async function listPeople(db: Db, which: 'active' | 'archived'): Promise<Person[]> {
   const { rows } = await db.query(
@@ -118,21 +120,22 @@ export async function listPeople(db: Db, which: 'active' | 'archived'): Promise<
        left join lateral (
          -- Of the session that ended last: a set without its verdict, or pain told after one.
          select exists (select 1 from jsonb_to_recordset(n.planned_sets) as s ("exerciseId" text, side text)
-                         where s.side is not null and s."exerciseId" = any ($3::text[])
+                         where (s."exerciseId" = any ($3::text[])
+                                or exists (select 1 from own_exercise x where s."exerciseId" = 'own_' || x.id and x.removed_at is null))
                            and not exists (select 1 from decision d where d.session_id = n.id and d.moment = 'review'
-                                              and d.exercise_id = s."exerciseId" and d.side = s.side))
+                                              and d.exercise_id = s."exerciseId" and d.side is not distinct from s.side))
              or exists (select 1 from pain_event e join decision d on d.session_id = n.id and d.moment = 'review'
-                                              and d.exercise_id = e.exercise_id and (e.work_side is null or d.side = e.work_side)
+                                              and d.exercise_id = e.exercise_id and (e.work_side is null or d.side is null or d.side = e.work_side)
                          where e.session_id = n.id and e.told_at > d.decided_at and e.kind = any ($4::text[])
                            and not exists (select 1 from decision a where a.session_id = n.id and a.moment = 'afterwards'
-                                              and a.exercise_id = d.exercise_id and a.side = d.side)) as wait
+                                              and a.exercise_id = d.exercise_id and a.side is not distinct from d.side)) as wait
            from session n join plan p on p.id = n.plan_id
           where p.goal_id = g.id and n.status in ('done', 'stopped') and n.started_at is not null
           order by n.started_at desc, n.id desc limit 1
        ) v on true
       where (c.archived_at is not null) = $1
       order by lower(c.name), c.id`,
-    [which === 'archived', JSON.stringify(mainModes), planExerciseIds, sorePainKinds]
+    [which === 'archived', JSON.stringify(mainModes), shippedIds, sorePainKinds]
   );
   return allRows(PersonRow, rows);
 }

@@ -1,4 +1,4 @@
-import { sides } from '$lib/core';
+import { schoolIds, sides } from '$lib/core';
 import { z } from 'zod';
 import type { PlanInput } from '$lib/contract/forms';
 import type { Setting, Settings, Side } from '$lib/core';
@@ -10,7 +10,7 @@ const PlanRow = z
     id: z.int(),
     goal_id: z.int(),
     version: z.int(),
-    school_id: z.string(),
+    school_id: z.enum(schoolIds),
     weeks: z.int(),
     sessions_per_week: z.int(),
     minutes: z.int(),
@@ -42,11 +42,11 @@ export async function findPlan(db: Db, goalId: number): Promise<Plan | null> {
 }
 
 /** A new version; the key on (goal, version) keeps two tabs from both making it. */
-export async function insertPlan(tx: Db, goalId: number, version: number, schoolId: string, p: PlanInput): Promise<number> {
+export async function insertPlan(tx: Db, goalId: number, version: number, p: PlanInput): Promise<number> {
   const { rows } = await tx.query(
     `insert into plan (goal_id, version, school_id, weeks, sessions_per_week, minutes, start_on)
      values ($1, $2, $3, $4, $5, $6, $7) returning id`,
-    [goalId, version, schoolId, p.weeks, p.sessionsPerWeek, p.minutes, p.startOn]
+    [goalId, version, p.schoolId, p.weeks, p.sessionsPerWeek, p.minutes, p.startOn]
   );
   return oneRow(IdRow, rows, 'plan').id;
 }

@@ -1,6 +1,19 @@
 import { z } from 'zod';
 import { sessionStatuses } from '$lib/contract/plan';
-import type { BeforeAnswers, Block, Cut, LeftOut, PlanPhase, PlanSession, PlanWeek, Readiness, Side } from '$lib/core';
+import {
+  isAsked,
+  type BeforeAnswers,
+  type Block,
+  type Cut,
+  type DialId,
+  type LeftOut,
+  type PlanPhase,
+  type PlanSession,
+  type PlanWeek,
+  type Readiness,
+  type SchoolId,
+  type Side
+} from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, firstRow, IdRow, oneRow } from '../db/rows';
 
@@ -10,8 +23,14 @@ export type Prescribed = Readonly<{ blocks: readonly Block[]; cuts: readonly Cut
 /** What was confirmed before a session that would else not have begun. */
 export type Confirmed = Readonly<{ overdueCheck?: true; sameDay?: true }>;
 
-/** How many sets each exercise was given on each side. */
-export type PlannedSets = readonly Readonly<{ exerciseId: string; side: Side; sets: number }>[];
+/** How many sets each exercise was given on each side, and the dials that say how they are done; of older sessions nobody noted those. */
+export type PlannedSets = readonly Readonly<{
+  exerciseId: string;
+  side: Side | null;
+  sets: number;
+  schoolId?: SchoolId;
+  dials?: readonly DialId[];
+}>[];
 
 const SessionRow = z
   .object({
@@ -120,7 +139,7 @@ export async function updateStarted(
   startedAt: string
 ): Promise<boolean> {
   const plannedSets = prescribed.blocks.flatMap((b) =>
-    b.work.flatMap(({ side, sets }) => (side === null ? [] : [{ exerciseId: b.exerciseId, side, sets }]))
+    b.work.filter(isAsked).map(({ side, sets, dials }) => ({ exerciseId: b.exerciseId, side, sets, schoolId: b.schoolId, dials }))
   );
   const { rowCount } = await tx.query(
     `update session set status = 'running', prescribed = $1, planned_sets = $2, readiness = $3, started_at = $4

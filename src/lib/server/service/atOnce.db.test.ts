@@ -1,4 +1,5 @@
 // What comes several times at once, each on a connection or in a turn of its own: nothing is doubled, lost or a fault.
+import { longHold } from '$lib/core';
 import { beforeAll, expect, test } from 'vitest';
 import { randomUUID } from 'node:crypto';
 import { lanternHallShelf } from '../demo/lanternHall';
@@ -24,7 +25,12 @@ beforeAll(async () => {
   id = await personWithGoal(db, 'front_split');
   await passCheck(db, id, testDay);
   for (const side of ['left', 'right'] as const) await take(db, id, 'front_split_gap', side, [20, 21], { on: testDay });
-  await makePlan(db, id, { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: testDay, basedOnVersion: 0 }, testDay);
+  await makePlan(
+    db,
+    id,
+    { schoolId: longHold.id, weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: testDay, basedOnVersion: 0 },
+    testDay
+  );
 });
 const sessionIds = async () => (await loadSplitCase(store.db, id, testDay)).sessions.map((s) => s.id);
 

@@ -9,6 +9,8 @@ import {
   type Side,
   type SideDifference
 } from '$lib/core';
+import type { GoalCase } from './clientCase';
+import { takenOf } from './taken';
 
 export type Comparison<D> = Readonly<{ difference: D; state: BodyState; takenOn: string }>;
 
@@ -24,6 +26,13 @@ export function compareSides(readings: readonly Taken[], mode: MeasureMode): Com
   if (!left || !right) return null;
   const { betterIs } = measureOf(left.measureId);
   return { difference: sideDifference(betterIs, compared(left), compared(right)), state: left.bodyState, takenOn: left.takenOn };
+}
+
+/** The side whose headline trails by more than the error of both; null when none is shown to. */
+export function weakerSide(c: GoalCase): Side | null {
+  const { id, modes } = measureOf(c.goal.headline);
+  const taken = takenOf(c).filter((r) => r.measureId === id);
+  return compareSides(taken, modes[0]!)?.difference.trails ?? null;
 }
 
 /** Held against reached on one side in the newest occasion that has both, taken alike; of one measure. */

@@ -1,12 +1,13 @@
 import type { DecideInput } from '$lib/contract/forms';
 import type { Proposal } from '$lib/contract/review';
-import { CoreError, exerciseOf, isSore, painPlaceOf, reasonText, whyText, type Verdict } from '$lib/core';
+import { CoreError, isSore, painPlaceOf, reasonText, sides, whyText, type Verdict } from '$lib/core';
 import type { Database, Db } from '../db/db';
 import { insertDecision } from '../repo/decisionRepo';
 import { insertLock } from '../repo/lockRepo';
 import { upsertSetting } from '../repo/planRepo';
-import { loadSplitCase, type SplitCase } from './clientCase';
-import { planSettings } from './gradeSplit';
+import { loadGoalCase, type GoalCase } from './clientCase';
+import { settingOf } from './gradeExercise';
+import { exerciseIn } from './library';
 import { proposalsOf } from './reviewing';
 import { barsOf, gateOf, measuredOf } from './safety';
 import { limitsOfLastSession, recordsOf } from './sessionRecords';
@@ -21,7 +22,7 @@ export type Overrule = Readonly<{ verdict: Verdict; reason: string }>;
  */
 export async function decideAll(
   tx: Db,
-  c: SplitCase,
+  c: GoalCase,
   proposals: readonly Proposal[],
   overrule: Overrule | null,
   decidedOn: string
@@ -45,15 +46,17 @@ export async function decideAll(
     });
     if (!kept) continue; // decided in another tab meanwhile
     if (dial !== null && to !== null) {
-      const setting = planSettings(c)[proposal.exerciseId]![proposal.side];
-      await upsertSetting(tx, c.goal.id, proposal.exerciseId, proposal.side, { ...setting, [dial]: to });
+      const exercise = exerciseIn(c.catalogue, proposal.exerciseId);
+      // What is done with both sides together stands alike on either.
+      for (const side of proposal.side === null ? sides : [proposal.side])
+        await upsertSetting(tx, c.goal.id, exercise.id, side, { ...settingOf(c, exercise, side), [dial]: to });
     }
     if (verdict === 'stop') await stopExercise(tx, c, proposal, decidedOn);
   }
 }
 
 function overruled(
-  c: SplitCase,
+  c: GoalCase,
   { verdict: proposed, dials, exerciseId, side }: Proposal,
   { verdict, reason }: Overrule
 ): Pick<Proposal, 'verdict' | 'dial' | 'from' | 'to'> {
@@ -61,8 +64,8 @@ function overruled(
   if (reason.trim() === '') throw new CoreError('reason_missing');
   if (verdict === 'deepen') {
     // A wait may be passed over with the reason that is written here; a stop, a limit and a stage may not.
-    const exercise = exerciseOf(exerciseId);
-    const setting = planSettings(c)[exerciseId]![side];
+    const exercise = exerciseIn(c.catalogue, exerciseId);
+    const setting = settingOf(c, exercise, side ?? 'left');
     const { bars, keeps } = gateOf(c, exercise, side, setting, measuredOf(c, exercise, side), limitsOfLastSession(c));
     const against = bars[0] ?? keeps;
     if (against) throw new CoreError('deepen_against_limit', { why: reasonText(against) });
@@ -80,13 +83,8 @@ function overruled(
  * An accepted stop takes the exercise out on that side until a named person clears it; sore pain twice running locks its joint as
  * well. What a stop that is open takes out already needs no second one.
  */
-async function stopExercise(
-  tx: Db,
-  c: SplitCase,
-  { exerciseId, side, rule, because }: Proposal,
-  openedOn: string
-): Promise<void> {
-  const exercise = exerciseOf(exerciseId);
+async function stopExercise(tx: Db, c: GoalCase, { exerciseId, side, rule, because }: Proposal, openedOn: string): Promise<void> {
+  const exercise = exerciseIn(c.catalogue, exerciseId);
   const open = { openedOn, painEventId: null };
   if (barsOf(c, exercise, side).some((b) => b.code === 'stop')) return;
   if (rule === 'sore joint')
@@ -109,7 +107,7 @@ async function stopExercise(
 
 /** One decision of the instructor after a session, accepted or overruled. Throws: those of `decideAll`, 'not_found'. */
 export async function decideProposal(db: Database, clientId: number, input: DecideInput, today: string): Promise<void> {
-  const c = await loadSplitCase(db, clientId, today);
+  const c = await loadGoalCase(db, clientId, today);
   const proposal = proposalsOf(c).find((p) => p.exerciseId === input.exerciseId && p.side === input.side);
   if (!proposal) throw new CoreError('not_found', { what: 'proposal' });
   await db.transaction((tx) => decideAll(tx, c, [proposal], { verdict: input.verdict, reason: input.overruledBecause }, today));
@@ -117,6 +115,6 @@ export async function decideProposal(db: Database, clientId: number, input: Deci
 
 /** Accepts everything that is still proposed after the last session. */
 export async function acceptProposals(db: Database, clientId: number, today: string): Promise<void> {
-  const c = await loadSplitCase(db, clientId, today);
+  const c = await loadGoalCase(db, clientId, today);
   await db.transaction((tx) => decideAll(tx, c, proposalsOf(c), null, today));
 }

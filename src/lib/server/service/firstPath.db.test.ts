@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { addDays, exerciseOf, leftOutTexts, type Side, whyText } from '$lib/core';
+import { addDays, exerciseOf, leftOutTexts, type Side, whyText, longHold } from '$lib/core';
 import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
@@ -14,9 +14,11 @@ import { clearLock, saveScreening } from './checking';
 import { loadCase, loadSplitCase } from './clientCase';
 import { saveGoal } from './goalSetting';
 import { gradeOf } from './gradeExercise';
-import { planSettings, splitExerciseId, splitGrade } from './gradeSplit';
+import { settingOf } from './gradeExercise';
+import { splitExerciseId, splitGrade } from './gradeSplit';
 import { compareSides } from './comparing';
-import { takenSplits, weakerSide } from './takenSplit';
+import { weakerSide } from './comparing';
+import { takenSplits } from './takenSplit';
 import { saveOccasion } from './measuring';
 import { makePlan, planView } from './planning';
 import { finishSession, logSet, startSession, tellPain } from './practising';
@@ -92,7 +94,7 @@ const splitGoal = {
   demands: null
 } as const;
 const warmOn = (takenOn: string) => ({ bodyState: 'warm', takenOn, dayTime: '', training: '', measurer: '', note: '' }) as const;
-const planInput = { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 };
+const planInput = { schoolId: longHold.id, weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 };
 
 async function withPlan(db: Database): Promise<number> {
   const id = await newClient(db);
@@ -180,7 +182,7 @@ describe('planning', () => {
       const id = await withPlan(db);
       const c = await loadSplitCase(db, id, today);
       expect((['left', 'right'] as const).map((side) => splitGrade(c, side)!.rung.depthCm)).toEqual([20, 22.5]);
-      expect(planSettings(c)[splitExerciseId]!.right.depthCm).toBe(22.5);
+      expect(settingOf(c, exerciseOf(splitExerciseId), 'right').depthCm).toBe(22.5);
       const view = planView({ ...c, plan: c.plan! });
       expect(view.flatMap((w) => w.sessions)).toHaveLength(12);
       expect(view.flatMap((w) => w.sessions).every((s) => s.durationS <= 45 * 60)).toBe(true);
@@ -331,7 +333,7 @@ describe('the three taps before a session', () => {
   test('a sore day is one step easier, and says nothing about the setting in use', () =>
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
-      const depth = planSettings(await loadSplitCase(db, id, today))[splitExerciseId]!.left.depthCm;
+      const depth = settingOf(await loadSplitCase(db, id, today), exerciseOf(splitExerciseId), 'left').depthCm;
       for (const on of ['2026-03-02', '2026-03-04', '2026-03-06']) {
         await play(db, id, on, undefined, { soreness: 5 });
         await acceptProposals(db, id, on);

@@ -7,13 +7,13 @@ import {
   exercises,
   isWithin,
   leftOutTexts,
-  planExerciseIds,
   screeningRows,
   sides,
   type PainKindId,
   type PainPlaceId,
   type Side,
-  whyText
+  whyText,
+  longHold
 } from '$lib/core';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
@@ -23,6 +23,7 @@ import { at, fit, nextSession, play } from '../testing/sessions';
 import { getPrescribed } from '../repo/sessionRepo';
 import { testDatabase } from '../testing/testDatabase';
 import { agesOf, clearLock, isOpenForWork, limitsOf, saveScreening } from './checking';
+import { splitWeekIds } from '../testing/week';
 import { loadCase, loadSplitCase, withGoal } from './clientCase';
 import { gradeOf } from './gradeExercise';
 import { painAlertsOf, tellLater } from './pain';
@@ -50,7 +51,12 @@ async function withPlan(db: Database): Promise<number> {
   await passCheck(db, id, today);
   await take(db, id, 'front_split_gap', 'left', [20, 20], { on: today });
   await take(db, id, 'front_split_gap', 'right', [22, 22], { on: today });
-  await makePlan(db, id, { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 }, today);
+  await makePlan(
+    db,
+    id,
+    { schoolId: longHold.id, weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 },
+    today
+  );
   return id;
 }
 
@@ -366,7 +372,7 @@ describe('before a session', () => {
       expect((await loadSplitCase(db, id, late)).decisions.every((d) => d.verdict === 'stay')).toBe(true);
       await play(db, id, late);
       const eased = (await loadSplitCase(db, id, late)).decisions.filter((d) => d.verdict === 'ease');
-      expect(eased).toHaveLength(2 * planExerciseIds.length);
+      expect(eased).toHaveLength(2 * splitWeekIds.length);
     }));
 
   test('every exercise of a session tells the limits that bear on it, with its ends kept', () =>

@@ -9,7 +9,6 @@ import {
   harder,
   holdWithin,
   longHold,
-  planExerciseIds,
   stacksOn,
   type Dial,
   type DialEnd,
@@ -18,6 +17,7 @@ import {
   type Prop,
   type Setting,
   type Side,
+  type SideState,
   type StackUse,
   type Step
 } from '$lib/core';
@@ -69,12 +69,12 @@ function placed(c: GoalCase, exercise: Exercise, side: Side, shelf: readonly She
   return made;
 }
 
-/** What nobody set begins as usual; a beginner's cycle with the shorter hold. */
+/** What nobody set begins as usual; a beginner's hold before an effort with the shorter one. */
 function startOf({ client }: GoalCase, exercise: Exercise): Setting {
   const unset = exercise.dials.filter((d) => d.stack).map((d) => d.id);
   const start = Object.fromEntries(Object.entries(exercise.start).filter(([id]) => !unset.includes(id)));
-  const isCycle = start.effortPct !== undefined && planExerciseIds.some((id) => id === exercise.id);
-  return isCycle && client.level === 'beginner' ? { ...start, holdS: longHold.leastHoldS.beginner } : start;
+  const isCycle = start.effortPct !== undefined && start.holdS !== undefined;
+  return isCycle && client.level === 'beginner' ? { ...start, holdS: longHold.leastHoldS!.beginner } : start;
 }
 
 /** Where the dials of an exercise stand on a side: as set or usual, and a stack where it was measured for. */
@@ -84,6 +84,19 @@ export function settingOf(c: GoalCase, exercise: Exercise, side: Side): Setting 
     s.chosen || !s.measured ? [] : [[id, dialAtRung(dialIn(exercise, id), s.rung)] as const]
   );
   return { ...Object.fromEntries(starts), ...setting };
+}
+
+/** Where an exercise stands on a side, as a session is built from it. */
+export function sideState(c: GoalCase, exercise: Exercise, side: Side): SideState {
+  const { stacks } = placed(c, exercise, side, c.shelf);
+  const setting = settingOf(c, exercise, side);
+  const of = <T>(value: (stack: GradedStack) => T) => Object.fromEntries([...stacks].map(([id, s]) => [id, value(s)]));
+  return {
+    setting,
+    rungs: of((s) => s.rungs),
+    begins: of((s) => s.rung),
+    measured: measuredOf(c, exercise, placeOfSide(exercise, side))
+  };
 }
 
 /** The stack an exercise stands on; null where none of its dials stands on one. */

@@ -1,4 +1,4 @@
-import { goalOf, isCleared, isFrontSplit } from '$lib/core';
+import { isCleared } from '$lib/core';
 import type { Person } from '../repo/peopleRepo';
 import type { PathFacts } from './stations';
 import { hasEverySide } from './taken';
@@ -19,7 +19,6 @@ export function pathFactsOf(p: Person): PathFacts {
     isCheckPassed,
     screening: p.screening,
     hasGoal: p.goal !== null,
-    isPlanned: p.goal !== null && isFrontSplit(goalOf(p.goal.kind)),
     headlineOn: p.measuredOn,
     hasBaseline: p.goal !== null && hasEverySide(p.goal.headline, taken),
     isLinkMeasured: true,

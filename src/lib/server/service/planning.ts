@@ -1,39 +1,69 @@
 import type { PlanInput } from '$lib/contract/forms';
 import type { SessionView, WeekView } from '$lib/contract/plan';
-import { bearingStacks, CoreError, fittedSession, longHold, planProgression, sides, type PlanAsk, type Side } from '$lib/core';
+import {
+  bearingStacks,
+  CoreError,
+  exercises,
+  fittedSession,
+  motionOfDemand,
+  partOf,
+  planProgression,
+  schoolOf,
+  sides,
+  usualBreathS,
+  type LinkId,
+  type PlanAsk,
+  type SchoolId,
+  type WeekWork
+} from '$lib/core';
 import type { Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { insertPlan, supersedePlan, upsertSetting, type Plan } from '../repo/planRepo';
 import { insertSession, type Session } from '../repo/sessionRepo';
 import { isOpenForWork } from './checking';
-import { loadSplitCase, type SplitCase } from './clientCase';
-import { rungsOf, planSettings, splitGrade } from './gradeSplit';
-import { hasBaseline } from './taken';
-import { latestSplit, takenSplits, weakerSide } from './takenSplit';
+import { loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
+import { weakerSide } from './comparing';
+import { settingOf, sideState, stackGradeOf } from './gradeExercise';
+import { positionReadings } from './reading';
 import { safetyOf } from './safety';
+import { hasBaseline } from './taken';
+import { weekOf } from './week';
 
-/** What every session of this client is made from, whatever the week. */
-export function blocksBase(c: SplitCase) {
-  const measuredCm = (side: Side) => latestSplit(takenSplits(c), side, 'passive')?.depthCm;
-  return {
-    school: longHold,
-    level: c.client.level === 'beginner' ? ('beginner' as const) : ('other' as const),
-    leadSide: c.goal.leadSide,
-    weakerSide: weakerSide(c),
-    settings: planSettings(c),
-    rungs: rungsOf(c),
-    measuredCm: { left: measuredCm('left'), right: measuredCm('right') },
-    person: safetyOf(c),
-    today: c.today
-  };
+const shipped = new Set(exercises.map((e) => e.id));
+
+/** The week as sessions are built from it. Of the schools the nearest counts: the exercise's own, the person's, the plan's. */
+const weekWork = (c: GoalCase, planSchool: SchoolId): WeekWork[] =>
+  weekOf(c).map(({ exercise, schoolId }) => ({
+    exercise,
+    school: schoolOf(schoolId ?? planSchool),
+    isOwn: !shipped.has(exercise.id),
+    states: { left: sideState(c, exercise, 'left'), right: sideState(c, exercise, 'right') }
+  }));
+
+/** The links of the goal, the one that limits it most first; as the goal names them where nothing is measured yet. */
+function limitingLinks(c: GoalCase): LinkId[] {
+  const read = positionReadings(c).flatMap((r) => r.links.filter((l) => l.givesDeg > 0).map((l) => l.measure));
+  return [...new Set([...read, ...c.goal.demands.map((d) => d.measure)].flatMap((m) => motionOfDemand(m) ?? []))];
 }
 
+/** What every session of this client is made from, whatever the week. */
+const blocksBase = (c: GoalCase, planSchool: SchoolId) => ({
+  week: weekWork(c, planSchool),
+  level: c.client.level === 'beginner' ? ('beginner' as const) : ('other' as const),
+  leadSide: c.goal.leadSide ?? ('left' as const),
+  weakerSide: weakerSide(c),
+  limiting: limitingLinks(c),
+  breathS: usualBreathS,
+  person: safetyOf(c),
+  today: c.today
+});
+
 const planAsk = (
-  c: SplitCase,
-  p: Pick<Plan, 'weeks' | 'sessionsPerWeek' | 'minutes' | 'startOn'>,
+  c: GoalCase,
+  p: Pick<Plan, 'weeks' | 'sessionsPerWeek' | 'minutes' | 'startOn' | 'schoolId'>,
   target: string | null
 ): PlanAsk => ({
-  ...blocksBase(c),
+  ...blocksBase(c, p.schoolId),
   weeks: p.weeks,
   sessionsPerWeek: p.sessionsPerWeek,
   minutes: p.minutes,
@@ -48,27 +78,28 @@ const planAsk = (
  * Throws: CoreError 'not_cleared', 'plan_changed_elsewhere', 'no_stack_near', and those of `planProgression`.
  */
 export async function makePlan(db: Database, clientId: number, input: PlanInput, today: string): Promise<void> {
-  const c = await loadSplitCase(db, clientId, today);
+  const c = await loadGoalCase(db, clientId, today);
   if (!isOpenForWork(c)) throw new CoreError('not_cleared');
   const version = c.plan?.version ?? 0;
   if (input.basedOnVersion !== version) throw new CoreError('plan_changed_elsewhere', { version });
-  for (const side of sides) {
-    const grade = splitGrade(c, side);
-    if (grade && !grade.chosen && grade.tooFar)
-      throw new CoreError('no_stack_near', {
-        measuredCm: Math.round(grade.measured!.value * 10) / 10,
-        nearestCm: grade.rung.depthCm
-      });
-  }
-  const ask = planAsk(c, input, c.goal.targetOn);
-  const { weeks } = planProgression(ask);
+  const week = weekOf(c).map((w) => w.exercise);
+  for (const exercise of week.filter((e) => partOf(e) === 'position'))
+    for (const side of sides) {
+      const grade = stackGradeOf(c, exercise, side);
+      if (grade?.measured && !grade.chosen && grade.tooFar)
+        throw new CoreError('no_stack_near', {
+          measuredCm: Math.round(grade.measured.value * 10) / 10,
+          nearestCm: grade.rung.depthCm
+        });
+    }
+  const { weeks } = planProgression(planAsk(c, input, c.goal.targetOn));
   try {
     await db.transaction(async (tx) => {
       if (c.plan) await supersedePlan(tx, c.plan.id);
-      const planId = await insertPlan(tx, c.goal.id, version + 1, longHold.id, input);
-      for (const week of weeks) for (const session of week.sessions) await insertSession(tx, planId, week, session);
-      for (const [exerciseId, both] of Object.entries(ask.settings))
-        for (const side of sides) await upsertSetting(tx, c.goal.id, exerciseId, side, both[side]);
+      const planId = await insertPlan(tx, c.goal.id, version + 1, input);
+      for (const of of weeks) for (const session of of.sessions) await insertSession(tx, planId, of, session);
+      for (const exercise of week)
+        for (const side of sides) await upsertSetting(tx, c.goal.id, exercise.id, side, settingOf(c, exercise, side));
     });
   } catch (error) {
     if (sqlProblem(error) === 'conflict') throw new CoreError('plan_changed_elsewhere', { version: version + 1 });
@@ -77,7 +108,7 @@ export async function makePlan(db: Database, clientId: number, input: PlanInput,
 }
 
 /** The plan in force as it would run with today's settings; sessions that were done show what was prescribed then. */
-export function planView(c: SplitCase & { plan: Plan }): WeekView[] {
+export function planView(c: GoalCase & { plan: Plan }): WeekView[] {
   const { weeks } = planProgression(planAsk(c, c.plan, null));
   const rows = new Map(c.sessions.filter((s) => s.planId === c.plan.id).map((s) => [`${s.week}/${s.ordinal}`, s]));
   return weeks.map((week) => ({
@@ -91,8 +122,14 @@ export function planView(c: SplitCase & { plan: Plan }): WeekView[] {
 }
 
 /** One session with today's settings, cut to the minutes. */
-export const prepareSession = (c: SplitCase & { plan: Plan }, session: Pick<Session, 'phase' | 'easy' | 'light'>) =>
-  fittedSession({ ...blocksBase(c), phase: session.phase, easy: session.easy, light: session.light, minutes: c.plan.minutes });
+export const prepareSession = (c: GoalCase & { plan: Plan }, session: Pick<Session, 'phase' | 'easy' | 'light'>) =>
+  fittedSession({
+    ...blocksBase(c, c.plan.schoolId),
+    phase: session.phase,
+    easy: session.easy,
+    light: session.light,
+    minutes: c.plan.minutes
+  });
 
 /** Stacks for any depth, also one that is no rung of today's ladder. */
-export const shelfStacks = (c: SplitCase) => bearingStacks(c.shelf);
+export const shelfStacks = (c: ClientCase) => bearingStacks(c.shelf);

@@ -1,5 +1,5 @@
 import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
-import { before, CoreError, exerciseOf, painKindOf, readinessText, reasonText, type Block } from '$lib/core';
+import { before, CoreError, exercisesIn, painKindOf, readinessText, reasonText, type Block } from '$lib/core';
 import type { Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { lockClient } from '../repo/clientRepo';
@@ -7,7 +7,7 @@ import { openLocks } from '../repo/lockRepo';
 import { insertPain, upsertSetLog } from '../repo/logRepo';
 import { findRunning, getSession, updateEnded, updateStarted } from '../repo/sessionRepo';
 import { isCheckDue, isOpenForWork } from './checking';
-import { dateOf, loadSplitCase, type ClientCase, type SplitCase } from './clientCase';
+import { dateOf, loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
 import { lockFor } from './pain';
 import { prepareSession } from './planning';
 import { pendingResume } from './reviewing';
@@ -18,7 +18,7 @@ import { endedSessions } from './sessionRecords';
 /**
  * Starts a session with today's settings, or finds it running.
  *
- * Throws: CoreError 'not_found', 'not_cleared', 'not_ready', 'archived', 'session_already_running', 'resume_undecided', 'reason_missing', 'everything_locked',
+ * Throws: CoreError 'not_found', 'not_cleared', 'not_ready', 'archived', 'session_already_running', 'resume_undecided', 'reason_missing', 'everything_locked', 'dials_unset',
  *         'minutes_too_few', 'stopped_today'; 'check_overdue_unconfirmed' and 'same_day_unconfirmed' for what nobody confirmed.
  */
 export async function startSession(
@@ -30,7 +30,7 @@ export async function startSession(
 ): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
   if (session.status === 'running') return;
-  const found = await loadSplitCase(db, clientId, dateOf(now));
+  const found = await loadGoalCase(db, clientId, dateOf(now));
   if (found.client.archivedAt) throw new CoreError('archived');
   if (!isOpenForWork(found)) throw new CoreError('not_cleared');
   if (found.sessions.some((s) => s.status === 'running')) throw new CoreError('session_already_running');
@@ -53,9 +53,11 @@ export async function startSession(
     if (running === sessionId) return; // started by another click
     if (running !== null) throw new CoreError('session_already_running');
     const changed = await answerResume(tx, found, { answer, reason }, now);
-    const c = changed ? await loadSplitCase(tx, clientId, found.today) : found;
+    const c = changed ? await loadGoalCase(tx, clientId, found.today) : found;
     if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
-    const { blocks, cuts, leftOut } = prepareSession({ ...c, plan: c.plan }, session);
+    const { blocks, cuts, leftOut, asks } = prepareSession({ ...c, plan: c.plan }, session);
+    // Nobody works at a figure that nobody gave.
+    if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
     const given = { blocks: readiness.easier ? blocks.map(eased) : blocks, cuts, leftOut };
     if (!(await updateStarted(tx, sessionId, given, { ...answers, ...readiness, ...confirmed }, now.toISOString())))
       throw new CoreError('session_already_running');
@@ -63,7 +65,7 @@ export async function startSession(
 }
 
 /** Whether a session of today is behind them already, and whether one was stopped whose stop is still open. */
-export function dayOf(c: SplitCase): { isSecond: boolean; isStopped: boolean } {
+export function dayOf(c: GoalCase): { isSecond: boolean; isStopped: boolean } {
   const ofToday = endedSessions(c).filter((s) => dateOf(s.startedAt!) === c.today);
   const stillOpen = openLocks(c.locks).some((l) => l.openedOn === c.today);
   return { isSecond: ofToday.length > 0, isStopped: stillOpen && ofToday.some((s) => s.status === 'stopped') };
@@ -78,7 +80,7 @@ const eased = (block: Block): Block => ({
 /** Carries out the answer to a pause; false when there was none. */
 async function answerResume(
   tx: Parameters<typeof decideAll>[0],
-  c: SplitCase,
+  c: GoalCase,
   { answer, reason }: Pick<StartInput, 'answer' | 'reason'>,
   now: Date
 ): Promise<boolean> {
@@ -95,12 +97,12 @@ async function answerResume(
 export async function logSet(db: Database, clientId: number, sessionId: number, log: SetLogInput): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
   if (session.startedAt === null) throw new CoreError('session_not_running');
-  const isPlanned = log.side === null || session.plannedSets.some((p) => p.exerciseId === log.exerciseId && p.side === log.side);
-  if (!isPlanned) throw new CoreError('conflict', { setIndex: log.setIndex });
+  const planned = session.plannedSets.find((p) => p.exerciseId === log.exerciseId && p.side === log.side);
+  if (!planned && log.side !== null) throw new CoreError('conflict', { setIndex: log.setIndex });
   try {
     await db.transaction(async (tx) => {
       await lockClient(tx, clientId);
-      await upsertSetLog(tx, sessionId, session.schoolId, log);
+      await upsertSetLog(tx, sessionId, planned?.schoolId ?? session.schoolId, log);
     });
   } catch (error) {
     // The same id for another set: it would be refused for ever, so it is told.
@@ -134,8 +136,9 @@ export async function finishSession(
 }
 
 /** What of a running session the gate bars by now: a stop may have come since it began, from another page or device. */
-export const barredSince = (c: ClientCase, blocks: readonly Block[]) =>
-  blocks
+export const barredSince = (c: ClientCase, blocks: readonly Block[]) => {
+  const find = exercisesIn(blocks);
+  return blocks
     .flatMap(({ exerciseId, work }) =>
       work.flatMap(({ side, form }) => [
         { exerciseId, side },
@@ -146,6 +149,7 @@ export const barredSince = (c: ClientCase, blocks: readonly Block[]) =>
       ])
     )
     .flatMap(({ exerciseId, side }) => {
-      const [bar] = barsOf(c, exerciseOf(exerciseId), side);
+      const [bar] = barsOf(c, find(exerciseId), side);
       return bar ? [{ exerciseId, side, why: reasonText(bar) }] : [];
     });
+};

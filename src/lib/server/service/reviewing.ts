@@ -2,89 +2,94 @@ import type { Moment, Proposal } from '$lib/contract/review';
 import {
   compileSession,
   decide,
-  endValues,
+  deepens,
   dialStates,
-  exerciseOf,
+  endValues,
+  exercisesIn,
+  isAsked,
   isSore,
   loadsJoint,
+  measureOf,
+  movedMotions,
   otherSide,
   painPlaceOf,
   partOf,
-  planExerciseIds,
   retestEveryDays,
-  sides,
   stretchesLine,
   type Decision,
+  type DialId,
   type DialState,
   type Exercise,
-  type LinkId,
   type PainEvent,
+  type SessionPart,
   type SessionRecord,
   type Side
 } from '$lib/core';
 import type { Session } from '../repo/sessionRepo';
-import type { SplitCase } from './clientCase';
-import { rungsOf, planSettings, splitExerciseId } from './gradeSplit';
-import { takenSplits, weakerSide } from './takenSplit';
+import type { GoalCase } from './clientCase';
+import { weakerSide } from './comparing';
+import { sideState } from './gradeExercise';
+import { takenOf } from './taken';
 import { perCase } from './perCase';
-import { gateOf, isHurt, measuredOf, painText } from './safety';
+import { gateOf, isHurt, painText } from './safety';
 import { endedSessions, limitsOfLastSession, painsIn, recordsOf } from './sessionRecords';
 
-/** Exercises in the order in which a link is deepened first: the position, then the cycles, then the active work. */
-const decidingOrder = ['position', 'open', 'own'] as const;
-const rank = (e: Exercise) => decidingOrder.findIndex((p) => p === partOf(e));
-const decided = planExerciseIds.map(exerciseOf).toSorted((a, b) => rank(a) - rank(b));
+/** Parts in the order in which a link is deepened first: the position, then what opens it, then the active work. */
+const decidingOrder: readonly SessionPart[] = ['position', 'open', 'own', 'mobilise', 'warm-up', 'settle'];
+const rank = (e: Exercise) => decidingOrder.indexOf(partOf(e));
 
-/** Links a step on one side makes harder: of a position both ends, each on its own leg. */
-const linksOn = (exerciseId: string, side: Side): string[] => {
-  const links: readonly LinkId[] = exerciseOf(exerciseId).links;
-  return links.map((link) => `${link}/${links.length > 1 && link === 'HE' ? otherSide(side) : side}`);
-};
+/** What was asked about in a session, in the order it is decided on. What left the library since is not decided on any more. */
+const plannedIn = (c: GoalCase, session: Session) =>
+  session.plannedSets
+    .flatMap((planned) => {
+      const exercise = c.catalogue.find((e) => e.id === planned.exerciseId);
+      return exercise ? [{ exercise, ...planned }] : [];
+    })
+    // One side after the other, left first, whichever was worked first.
+    .toSorted((a, b) => rank(a.exercise) - rank(b.exercise) || (a.exercise.id === b.exercise.id ? sideRank(a) - sideRank(b) : 0));
+const sideRank = ({ side }: { side: Side | null }) => (side === 'right' ? 1 : 0);
+type PlannedIn = ReturnType<typeof plannedIn>[number];
+
+/** Motions a step on one side makes harder: of a position both ends, each on its own leg. */
+const motionsOn = ({ exercise, side }: PlannedIn): string[] => movedMotions(exercise, side).map((m) => `${m.motion}/${m.side}`);
 
 /**
  * What to do next, exercise by exercise and side by side, after the session that ended last, and on pain told since it was
  * decided. What is decided already is left out.
  */
-export const proposalsOf = perCase((c: SplitCase): Proposal[] => {
+export const proposalsOf = perCase((c: GoalCase): Proposal[] => {
   const session = endedSessions(c).at(-1);
   return session ? [...propose(c, session, 'review'), ...propose(c, session, 'afterwards')] : [];
 });
 
 /** Steps back that a pause asks for before the next session begins. */
-export function pendingResume(c: SplitCase): Proposal[] {
+export function pendingResume(c: GoalCase): Proposal[] {
   const session = endedSessions(c).at(-1);
   if (!session) return [];
   return propose(c, session, 'resume').filter((p) => p.rule === 'pause' && p.verdict === 'ease');
 }
 
-function propose(c: SplitCase, session: Session, moment: Moment): Proposal[] {
+function propose(c: GoalCase, session: Session, moment: Moment): Proposal[] {
   const deepened = new Set<string>();
-  return decided.flatMap(({ id }) =>
-    sides.flatMap((side): Proposal[] => {
-      const history = recordsOf(c, id, side);
-      const made = c.decisions.filter((d) => d.sessionId === session.id && d.exerciseId === id && d.side === side);
-      const links = linksOn(id, side);
-      const inSession = session.plannedSets.some((p) => p.exerciseId === id && p.side === side);
-      if (
-        !inSession ||
-        history.length === 0 ||
-        made.some((d) => d.moment === moment) ||
-        !isOpenAt(c, session, id, side, moment)
-      ) {
-        if (made.some((d) => d.verdict === 'deepen')) links.forEach((l) => deepened.add(l));
-        return [];
-      }
-      const linkDeepenedToday = links.some((l) => deepened.has(l));
-      const shared = sharedPains(c, session, id, side);
-      const { decision, dials } = decideOne(c, id, side, { history, linkDeepenedToday, moment, shared });
-      if (decision.verdict === 'deepen') links.forEach((l) => deepened.add(l));
-      return [{ ...decision, exerciseId: id, side, dials, sessionId: session.id, moment }];
-    })
-  );
+  return plannedIn(c, session).flatMap((planned): Proposal[] => {
+    const { exercise, side } = planned;
+    const history = recordsOf(c, exercise.id, side);
+    const made = c.decisions.filter((d) => d.sessionId === session.id && d.exerciseId === exercise.id && d.side === side);
+    const motions = motionsOn(planned);
+    if (history.length === 0 || made.some((d) => d.moment === moment) || !isOpenAt(c, session, planned, moment)) {
+      if (made.some((d) => d.verdict === 'deepen')) motions.forEach((m) => deepened.add(m));
+      return [];
+    }
+    const linkDeepenedToday = motions.some((m) => deepened.has(m));
+    const shared = sharedPains(c, session, planned);
+    const { decision, dials } = decideOne(c, planned, { history, linkDeepenedToday, moment, shared });
+    if (decision.verdict === 'deepen') motions.forEach((m) => deepened.add(m));
+    return [{ ...decision, exerciseId: exercise.id, exerciseName: exercise.name, side, dials, sessionId: session.id, moment }];
+  });
 }
 
 /** Of pain told later only that is decided on which came after the decision on its session. */
-function isOpenAt(c: SplitCase, session: Session, exerciseId: string, side: Side, moment: Moment): boolean {
+function isOpenAt(c: GoalCase, session: Session, { exerciseId, side }: PlannedIn, moment: Moment): boolean {
   if (moment !== 'afterwards') return true;
   const before = c.decisions.find(
     (d) => d.sessionId === session.id && d.moment === 'review' && d.exerciseId === exerciseId && d.side === side
@@ -93,8 +98,7 @@ function isOpenAt(c: SplitCase, session: Session, exerciseId: string, side: Side
 }
 
 /** Pains of a session told in other exercises that this one bears on too: the same joint, or the same line. */
-function sharedPains(c: SplitCase, session: Session, exerciseId: string, side: Side) {
-  const exercise = exerciseOf(exerciseId);
+function sharedPains(c: GoalCase, session: Session, { exercise, side }: PlannedIn) {
   const bearsOn = ({ place, side: at }: PainEvent) => {
     const { joint, lines } = painPlaceOf(place);
     return (
@@ -103,7 +107,7 @@ function sharedPains(c: SplitCase, session: Session, exerciseId: string, side: S
     );
   };
   return c.pains.flatMap((pain) =>
-    pain.sessionId === session.id && pain.exerciseId !== null && pain.exerciseId !== exerciseId && isHurt(pain) && bearsOn(pain)
+    pain.sessionId === session.id && pain.exerciseId !== null && pain.exerciseId !== exercise.id && isHurt(pain) && bearsOn(pain)
       ? [{ pain, exerciseName: c.catalogue.find((e) => e.id === pain.exerciseId)?.name ?? 'another exercise' }]
       : []
   );
@@ -117,23 +121,19 @@ type Asked = Readonly<{
 }>;
 
 function decideOne(
-  c: SplitCase,
-  exerciseId: string,
-  side: Side,
+  c: GoalCase,
+  { exercise, side, dials: moved }: PlannedIn,
   { history, linkDeepenedToday, moment, shared }: Asked
 ): { decision: Decision; dials: DialState[] } {
-  const setting = planSettings(c)[exerciseId]![side];
-  const exercise = exerciseOf(exerciseId);
-  const gated = gateOf(c, exercise, side, setting, measuredOf(c, exercise, side), limitsOfLastSession(c));
-  const dials = dialStates(exercise, setting, {
-    rungs: exerciseId === splitExerciseId ? { depthCm: rungsOf(c)[side] } : {},
-    ends: endValues(gated)
-  });
-  const measured = takenSplits(c).filter((r) => r.side === side && r.mode === 'passive');
-  const lastOn = measured.at(-1)?.takenOn ?? null;
-  const steps = (s: Side) => c.decisions.filter((d) => d.exerciseId === exerciseId && d.side === s);
-  const net = (s: Side) =>
+  const at = side ?? 'left';
+  const { setting, rungs, measured } = sideState(c, exercise, at);
+  const gated = gateOf(c, exercise, side, setting, measured, limitsOfLastSession(c));
+  const dials = dialStates(exercise, setting, { rungs, ends: endValues(gated) }).filter((d) => moved?.includes(d.id) ?? true);
+  const lastOn = headlineOn(c, side);
+  const steps = (s: Side | null) => c.decisions.filter((d) => d.exerciseId === exercise.id && d.side === s);
+  const net = (s: Side | null) =>
     steps(s).filter((d) => d.verdict === 'deepen').length - steps(s).filter((d) => d.verdict === 'ease').length;
+  const deeper = (dial: DialId | null) => exercise.dials.some((d) => d.id === dial && deepens(d));
   const decision = decide({
     prescription: {
       exercise,
@@ -147,22 +147,32 @@ function decideOne(
       lastOn,
       retestEveryDays,
       deepeningsSince: steps(side).filter(
-        (d) => d.verdict === 'deepen' && d.dial === 'depthCm' && lastOn !== null && d.decidedOn > lastOn
+        (d) => d.verdict === 'deepen' && deeper(d.dial) && lastOn !== null && d.decidedOn > lastOn
       ).length
     },
     gated,
     moment,
     shared,
-    otherSide: { isWeaker: weakerSide(c) !== otherSide(side), stepsAhead: net(side) - net(otherSide(side)) },
+    ...(side !== null && {
+      otherSide: { isWeaker: weakerSide(c) !== otherSide(side), stepsAhead: net(side) - net(otherSide(side)) }
+    }),
     linkDeepenedToday,
     today: c.today
   });
   return { decision, dials };
 }
 
+/** When the headline of the goal was measured last, on a side where it has sides. */
+function headlineOn(c: GoalCase, side: Side | null): string | null {
+  const { id, modes } = measureOf(c.goal.headline);
+  const taken = takenOf(c).filter((r) => r.measureId === id && r.mode === modes[0]);
+  return taken.findLast((r) => side === null || r.side === null || r.side === side)?.takenOn ?? null;
+}
+
 export type ExerciseDone = Readonly<{
   exerciseId: string;
-  side: Side;
+  exerciseName: string;
+  side: Side | null;
   plannedSets: number;
   doneSets: number;
   plannedS: number;
@@ -172,18 +182,19 @@ export type ExerciseDone = Readonly<{
 }>;
 
 /** The session that ended last, exercise by exercise: what was done against what was prescribed. Null before the first. */
-export function doneAgainstPlan(c: SplitCase) {
+export function doneAgainstPlan(c: GoalCase) {
   const session = endedSessions(c).at(-1);
   if (!session?.prescribed) return null;
-  const planned = compileSession(session.prescribed.blocks, { effortCapPct: 100 }).sets.filter((s) => s.side !== null);
+  const planned = compileSession(session.prescribed.blocks, { effortCapPct: 100 }).sets.filter((s) => isAsked(s.work));
+  const find = exercisesIn(session.prescribed.blocks);
   const exercisesDone = session.prescribed.blocks.flatMap((b) =>
-    b.work.flatMap(({ side, sets }): ExerciseDone[] => {
-      if (side === null) return [];
+    b.work.filter(isAsked).flatMap(({ side, sets }): ExerciseDone[] => {
       const logs = c.setLogs.filter((l) => l.sessionId === session.id && l.exerciseId === b.exerciseId && l.side === side);
       const ofSide = planned.filter((s) => s.exerciseId === b.exerciseId && s.side === side);
       return [
         {
           exerciseId: b.exerciseId,
+          exerciseName: find(b.exerciseId).name,
           side,
           plannedSets: sets,
           doneSets: logs.length,
@@ -206,7 +217,7 @@ export function doneAgainstPlan(c: SplitCase) {
 }
 
 /** Sessions done of those that were due by today, in the plan in force. */
-export function attendanceOf(c: SplitCase): { done: number; due: number } {
+export function attendanceOf(c: GoalCase): { done: number; due: number } {
   const ofPlan = c.sessions.filter((s) => s.planId === c.plan?.id);
   const ended = ofPlan.filter((s) => s.status === 'done' || s.status === 'stopped').length;
   const due = ofPlan.filter((s) => s.plannedOn < c.today || s.status !== 'planned').length;

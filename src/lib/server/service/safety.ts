@@ -161,7 +161,10 @@ const sameSide = (a: PainRecord, b: PainRecord) => a.workSide === null || b.work
 export const isDecided = (c: ClientCase, p: PainRecord): boolean =>
   p.exerciseId !== null &&
   c.decisions.some(
-    (d) => d.exerciseId === p.exerciseId && (p.workSide === null || d.side === p.workSide) && d.decidedAt >= p.toldAt
+    (d) =>
+      d.exerciseId === p.exerciseId &&
+      (p.workSide === null || d.side === null || d.side === p.workSide) &&
+      d.decidedAt >= p.toldAt
   );
 
 function reachedOf(c: ClientCase): Record<string, number> {
@@ -184,7 +187,9 @@ function movesOf(c: ClientCase): DialMove[] {
     return [{ exerciseId, side, dial, on: dateOf(changedAt), first: from === null }];
   });
   const byVerdict = c.decisions.flatMap(({ verdict, exerciseId, side, dial, decidedOn }): DialMove[] =>
-    verdict === 'deepen' && dial !== null ? [{ exerciseId, side, dial, on: decidedOn, first: false }] : []
+    verdict === 'deepen' && dial !== null
+      ? (side === null ? sides : [side]).map((s) => ({ exerciseId, side: s, dial, on: decidedOn, first: false }))
+      : []
   );
   return [...byHand, ...byVerdict];
 }

@@ -2,19 +2,19 @@ import type { Limit, SessionRecord, SetRecord, Side } from '$lib/core';
 import type { Moment } from '$lib/contract/review';
 import type { PainRecord, SetLog } from '../repo/logRepo';
 import type { Session } from '../repo/sessionRepo';
-import { dateOf, type SplitCase } from './clientCase';
+import { dateOf, type GoalCase } from './clientCase';
 import { perCase } from './perCase';
 
 /** A share of the planned seconds below which a set was not done as planned, whatever was tapped. */
 const shortShare = 0.8;
 
-export const endedSessions = (c: SplitCase): Session[] =>
+export const endedSessions = (c: GoalCase): Session[] =>
   c.sessions.filter((s) => (s.status === 'done' || s.status === 'stopped') && s.startedAt !== null);
 
 const dayOf = (s: Session): string => dateOf(s.startedAt!);
 
 /** Logged sets by session, exercise and side. */
-const logsOf = perCase((c: SplitCase) => {
+const logsOf = perCase((c: GoalCase) => {
   const logs = new Map<string, SetLog[]>();
   for (const log of c.setLogs) {
     const key = `${log.sessionId}/${log.exerciseId}/${log.side}`;
@@ -24,7 +24,7 @@ const logsOf = perCase((c: SplitCase) => {
 });
 
 /** The sessions of one exercise on one side, as the verdict reads them. A step back after a pause stands as a record of its own. */
-export function recordsOf(c: SplitCase, exerciseId: string, side: Side): SessionRecord[] {
+export function recordsOf(c: GoalCase, exerciseId: string, side: Side | null): SessionRecord[] {
   return endedSessions(c).flatMap((session): SessionRecord[] => {
     const planned = session.plannedSets.find((p) => p.exerciseId === exerciseId && p.side === side);
     if (!planned) return [];
@@ -47,8 +47,11 @@ export function recordsOf(c: SplitCase, exerciseId: string, side: Side): Session
 }
 
 /** Pains of an exercise in a session, told in it or later; where no side was told they are of either. */
-export const painsIn = (c: SplitCase, sessionId: number, exerciseId: string, side: Side): PainRecord[] =>
-  c.pains.filter((p) => p.sessionId === sessionId && p.exerciseId === exerciseId && (p.workSide === null || p.workSide === side));
+export const painsIn = (c: GoalCase, sessionId: number, exerciseId: string, side: Side | null): PainRecord[] =>
+  c.pains.filter(
+    (p) =>
+      p.sessionId === sessionId && p.exerciseId === exerciseId && (p.workSide === null || side === null || p.workSide === side)
+  );
 
 function setRecord(log: SetLog): SetRecord {
   const longEnough = log.actualS >= shortShare * log.plannedS;
@@ -69,4 +72,4 @@ function easedRecord(log: SetLog): SetRecord {
 }
 
 /** Limits of the day of the last session: painkillers hide what should be felt. */
-export const limitsOfLastSession = (c: SplitCase): readonly Limit[] => endedSessions(c).at(-1)?.readiness?.limits ?? [];
+export const limitsOfLastSession = (c: GoalCase): readonly Limit[] => endedSessions(c).at(-1)?.readiness?.limits ?? [];

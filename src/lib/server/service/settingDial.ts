@@ -34,6 +34,18 @@ import { exerciseIn } from './library';
 export const setDial = (db: Database, clientId: number, input: DialInput, now: Date): Promise<void> =>
   db.transaction((tx) => moveDial(tx, clientId, input, now));
 
+/** One dial on several sides: all of them or none. Throws: those of `setDial`. */
+export const setDials = (
+  db: Database,
+  clientId: number,
+  input: Omit<DialInput, 'side'>,
+  on: readonly Side[],
+  now: Date
+): Promise<void> =>
+  db.transaction(async (tx) => {
+    for (const side of on) await moveDial(tx, clientId, { ...input, side }, now);
+  });
+
 async function moveDial(tx: Db, clientId: number, input: DialInput, now: Date): Promise<void> {
   await lockClient(tx, clientId);
   const c = await loadGoalCase(tx, clientId, dateOf(now));

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { goals } from '$lib/core';
+import { goals, longHold } from '$lib/core';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
 import { insertLock } from '../repo/lockRepo';
@@ -58,7 +58,12 @@ describe('what waits', () => {
           at(today)
         );
       expect(await waits(db, id)).toBe('no plan');
-      await makePlan(db, id, { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 }, today);
+      await makePlan(
+        db,
+        id,
+        { schoolId: longHold.id, weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 },
+        today
+      );
       expect(await waits(db, id)).toBe('next session');
       expect(await waits(db, id, '2026-03-20')).toBe('session overdue');
       await startSession(db, id, await nextSession(db, id), { ...fit, answer: 'accept' }, at(today));
@@ -79,7 +84,12 @@ describe('what waits', () => {
           at(today)
         );
       }
-      await makePlan(db, id, { weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 }, today);
+      await makePlan(
+        db,
+        id,
+        { schoolId: longHold.id, weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 },
+        today
+      );
       await play(db, id, today);
       expect(await waits(db, id)).toBe('verdicts wait');
       const [first] = proposalsOf(await loadSplitCase(db, id, today));

@@ -2,7 +2,7 @@ import type { Station, StationId, StationState, StationWord } from '$lib/contrac
 import { daysBetween, isScreeningDue, measureOf, retestEveryDays, screeningVersion, type Clearance } from '$lib/core';
 import { openLocks } from '../repo/lockRepo';
 import { isCheckPassed, isOpenForWork } from './checking';
-import { withGoal, withSplit, type ClientCase, type GoalCase } from './clientCase';
+import { withGoal, type ClientCase, type GoalCase } from './clientCase';
 import { positionReadings } from './reading';
 import { proposalsOf } from './reviewing';
 import { hasBaseline, takenOf } from './taken';
@@ -15,8 +15,6 @@ export type PathFacts = Readonly<{
   isCheckPassed: boolean;
   screening: Readonly<{ clearance: Clearance; takenOn: string; version: string }> | null;
   hasGoal: boolean;
-  /** Plans and sessions can be made. */
-  isPlanned: boolean;
   /** Newest day of the headline in its main mode. */
   headlineOn: string | null;
   /** The headline is there on every side it is taken on. */
@@ -34,7 +32,7 @@ export type PathFacts = Readonly<{
 
 /** The facts of one person, from the case. */
 export function pathFacts(c: ClientCase): PathFacts {
-  const split = withSplit(c);
+  const goal = withGoal(c);
   const next = c.sessions.find((s) => s.status === 'running') ?? c.sessions.find((s) => s.status === 'planned');
   return {
     openStops: openLocks(c.locks).length,
@@ -42,14 +40,13 @@ export function pathFacts(c: ClientCase): PathFacts {
     isCheckPassed: isCheckPassed(c.screening),
     screening: c.screening,
     hasGoal: c.goal !== null,
-    isPlanned: split !== null,
-    ...headlineFacts(withGoal(c)),
+    ...headlineFacts(goal),
     isGraded: Object.values(c.settings).some((s) => [s.left, s.right].every((side) => Object.keys(side).length > 0)),
     planVersion: c.plan?.version ?? null,
     session: next
       ? { status: next.status === 'running' ? 'running' : 'planned', week: next.week, ordinal: next.ordinal, on: next.plannedOn }
       : null,
-    verdictsWait: split !== null && proposalsOf(split).length > 0,
+    verdictsWait: goal !== null && proposalsOf(goal).length > 0,
     hasDecisions: c.decisions.length > 0
   };
 }
@@ -89,9 +86,7 @@ export function pathOf(f: PathFacts, today: string): Station[] {
       : f.isGraded
         ? station('grade', 'done', { code: 'both sides set' })
         : station('grade', 'due', { code: 'nothing chosen' }),
-    ...(f.isPlanned
-      ? sessionStations(f, today)
-      : (['plan', 'practise', 'review'] as const).map((id) => station(id, 'closed', { code: 'front split only' })))
+    ...sessionStations(f, today)
   ];
 }
 
@@ -148,5 +143,4 @@ export const waitsFor = (stations: readonly Station[]): Station | null =>
   stations.find((s) => s.state === 'due' || s.state === 'blocked') ?? null;
 
 /** Where the work goes on. */
-export const nextStation = (stations: readonly Station[]): StationId =>
-  waitsFor(stations)?.id ?? stations.filter((s) => s.state !== 'closed').at(-1)?.id ?? 'review';
+export const nextStation = (stations: readonly Station[]): StationId => waitsFor(stations)?.id ?? 'review';

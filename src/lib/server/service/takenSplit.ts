@@ -3,8 +3,7 @@ import { compute } from '$lib/contract/door';
 import type { BodyState } from '$lib/contract/fields';
 import type { TakenSplit } from '$lib/contract/taken';
 import { splitOpening, otherSide, z95, type MeasureMode, type Side } from '$lib/core';
-import { legOf, type ClientCase, type SplitCase } from './clientCase';
-import { compareSides } from './comparing';
+import { legOf, type ClientCase } from './clientCase';
 import { perCase } from './perCase';
 import { takenOf } from './taken';
 
@@ -36,8 +35,3 @@ export const takenSplits = perCase((c: ClientCase): TakenSplit[] =>
 
 export const latestSplit = (taken: readonly TakenSplit[], side: Side, mode: MeasureMode, state?: BodyState): TakenSplit | null =>
   taken.findLast((r) => r.side === side && r.mode === mode && (state === undefined || r.bodyState === state)) ?? null;
-
-/** The leading side that trails by more than the error of both; null when none is shown to. */
-export function weakerSide(c: SplitCase): Side | null {
-  return compareSides(takenSplits(c), 'passive')?.difference.trails ?? null;
-}

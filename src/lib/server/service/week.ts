@@ -1,10 +1,10 @@
 import type { NoteInput, SchoolInput } from '$lib/contract/exerciseForms';
-import { chainOf, CoreError, goalExercises, goalOf, planExerciseIds, reasonText, type Exercise, type SchoolId } from '$lib/core';
+import { chainOf, CoreError, goalExercises, goalOf, reasonText, type Exercise, type SchoolId } from '$lib/core';
 import type { Database } from '../db/db';
 import { replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
 import { lockClient, updateSchool } from '../repo/clientRepo';
 import { upsertExerciseNote } from '../repo/exerciseRepo';
-import { loadGoalCase, withSplit, type GoalCase } from './clientCase';
+import { loadGoalCase, type GoalCase } from './clientCase';
 import { exerciseIn } from './library';
 import { perCase } from './perCase';
 import { barsOf } from './safety';
@@ -23,13 +23,8 @@ export const weekOf = perCase((c: GoalCase): WeekExercise[] => {
   return (c.choices.length > 0 ? chosen : first()).map((w) => ({ ...w, schoolId: w.choice.schoolId ?? c.client.schoolId }));
 });
 
-/**
- * A first list that the gate lets through; a position that is not open yet gives way to the nearest easier one that is. What a
- * front split is planned from stays listed, since the plan leaves out what is barred and says so.
- */
+/** A first list that the gate lets through; a position that is not open yet gives way to the nearest easier one that is. */
 function firstWeek(c: GoalCase): Exercise[] {
-  if (withSplit(c))
-    return planExerciseIds.map((id) => exerciseIn(c.catalogue, id)).toSorted((a, b) => b.positionOf.length - a.positionOf.length);
   const goal = { ...goalOf(c.goal.kind), headline: c.goal.headline, demands: c.goal.demands };
   const list = goalExercises(goal, c.catalogue);
   const position = list[0] && openOrEasier(c, list[0]);

@@ -1,8 +1,8 @@
 import type { SetLogInput, StartInput } from '$lib/contract/forms';
-import { compileSession } from '$lib/core';
+import { compileSession, isAsked } from '$lib/core';
 import type { Database } from '../db/db';
 import { getPrescribed } from '../repo/sessionRepo';
-import { loadSplitCase } from '../service/clientCase';
+import { loadGoalCase } from '../service/clientCase';
 import { finishSession, logSet, startSession } from '../service/practising';
 import { testDay } from './people';
 
@@ -22,7 +22,7 @@ export const fit: StartInput = {
 };
 
 export const nextSession = async (db: Database, id: number, on = testDay): Promise<number> =>
-  (await loadSplitCase(db, id, on)).sessions.find((s) => s.status === 'planned')!.id;
+  (await loadGoalCase(db, id, on)).sessions.find((s) => s.status === 'planned')!.id;
 
 /** Plays the next session whole, every set clean unless told otherwise. */
 export async function play(
@@ -35,8 +35,8 @@ export async function play(
   const sessionId = await nextSession(db, id, on);
   await startSession(db, id, sessionId, { ...fit, answer: 'accept', ...before }, at(on));
   for (const set of compileSession((await getPrescribed(db, sessionId)).blocks, { effortCapPct: 100 }).sets) {
-    const plannedS = set.endS - set.workStartS;
-    const clean = set.side === null ? null : true;
+    const plannedS = Math.round(set.endS - set.workStartS);
+    const clean = isAsked(set.work) ? true : null;
     const said = { clean, sensation: null, felt: null, slipped: null, ...say(set) };
     await logSet(db, id, sessionId, {
       id: crypto.randomUUID(),

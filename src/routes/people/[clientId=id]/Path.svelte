@@ -12,7 +12,7 @@
   $effect(() => {
     if (page.url.pathname) nav?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
   });
-  const stateWord = { done: 'done', due: 'due', blocked: 'blocked', ahead: 'not yet', closed: 'not for this goal' } as const;
+  const stateWord = { done: 'done', due: 'due', blocked: 'blocked', ahead: 'not yet' } as const;
 </script>
 
 <nav bind:this={nav} aria-label="Path of the work" class="ml-auto max-w-full overflow-x-auto lg:flex-none">
@@ -25,15 +25,11 @@
           {#snippet children(props)}
             <a
               {...props}
-              href={state === 'closed' ? undefined : `${base}/${id}`}
-              aria-disabled={state === 'closed' ? 'true' : undefined}
-              role={state === 'closed' ? 'link' : undefined}
+              href="{base}/{id}"
               aria-current={here ? 'step' : undefined}
               class="flex min-h-14 min-w-20 flex-col items-center justify-center gap-0.5 px-2 {here
                 ? 'font-bold text-ink'
-                : state === 'closed'
-                  ? 'text-ink-soft'
-                  : 'text-ink-soft hover:text-ink'}"
+                : 'text-ink-soft hover:text-ink'}"
             >
               <svg width="80" height="20" viewBox="0 0 80 20" aria-hidden="true" class="-mx-2">
                 <path d="M0 10H28M52 10H80" stroke="var(--color-line)" stroke-width="2" />
@@ -52,8 +48,6 @@
                 {:else if state === 'blocked'}
                   <rect x="33" y="3" width="14" height="14" rx="2" class="fill-stop" />
                   <path d="M36 10H44" stroke="var(--color-paper)" stroke-width="2.6" />
-                {:else if state === 'closed'}
-                  <path d="M34 10H46" class="stroke-edge" stroke-width="1.6" />
                 {:else}
                   <circle
                     cx="40"

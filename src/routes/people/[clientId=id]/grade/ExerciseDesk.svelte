@@ -24,7 +24,7 @@
   import { stackText } from '$lib/ui/stackText';
   import Why from '$lib/ui/Why.svelte';
   import DialRow from './DialRow.svelte';
-  import ExerciseDrawing from './ExerciseDrawing.svelte';
+  import ExerciseDrawing from '$lib/ui/drawing/ExerciseDrawing.svelte';
   import ExerciseNoteForm from './ExerciseNoteForm.svelte';
   import DialHistory from './DialHistory.svelte';
   import LadderPanel from './LadderPanel.svelte';
@@ -97,7 +97,6 @@
   const sideLabel = $derived(exercise.sideWords || 'Side');
   const shelfHref = $derived(`/props${data.atHome ? `?home=${data.client.id}` : ''}`);
   const look = (depthCm: number) => graded && (tried = { key: keyOf(graded.dial), depthCm });
-  const isPlannable = $derived(data.stations.find((s) => s.id === 'plan')?.state !== 'closed');
   const bothChosen = $derived(desk.grades.left.dials[0]?.stack?.chosen && desk.grades.right.dials[0]?.stack?.chosen);
 </script>
 
@@ -216,7 +215,7 @@
       {isBarred}
       problem={dialProblem(graded.dial)}
       onLook={look}
-      planHref={isPlannable && bothChosen ? `${base}/plan` : null}
+      planHref={bothChosen ? `${base}/plan` : null}
     />
   {/if}
   {#if otherDials.length > 0}

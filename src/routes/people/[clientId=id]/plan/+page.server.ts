@@ -1,7 +1,8 @@
 import { redirect } from '@sveltejs/kit';
 import { compute } from '$lib/contract/door';
 import { planForm } from '$lib/contract/forms';
-import { splitCaseOr } from '$lib/server/orNotFound';
+import { goalCaseOr } from '$lib/server/orNotFound';
+import { schoolOf } from '$lib/core';
 import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
 import { hasBaseline } from '$lib/server/service/taken';
 import { latestSplit, takenSplits } from '$lib/server/service/takenSplit';
@@ -10,7 +11,7 @@ import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf, today } }) => {
-  const c = await splitCaseOr(caseOf(Number(params.clientId)));
+  const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
   const readings = takenSplits(c);
   const change = (side: 'left' | 'right') => latestSplit(readings, side, 'passive')?.change ?? null;
@@ -21,6 +22,8 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf, today } }
     plan,
     view: plan && compute(() => planView({ ...c, plan })),
     shelf: c.shelf,
+    /** The way of working this person prefers, which comes before the plan's. */
+    ownSchool: c.client.schoolId && schoolOf(c.client.schoolId).name,
     changes: { left: change('left'), right: change('right') }
   };
 };

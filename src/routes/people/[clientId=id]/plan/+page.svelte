@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
   import X from '@lucide/svelte/icons/x';
-  import { retestEveryDays, type Side } from '$lib/core';
+  import { longHold, retestEveryDays, type Side } from '$lib/core';
   import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
   import { changeText, plural } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
@@ -33,7 +33,13 @@
   const shape = $derived(
     data.plan
       ? { ...data.plan, startOn: data.today }
-      : { weeks: 4, sessionsPerWeek: data.client.sessionsPerWeek, minutes: data.client.minutesPerSession, startOn: data.today }
+      : {
+          schoolId: data.client.schoolId ?? longHold.id,
+          weeks: 4,
+          sessionsPerWeek: data.client.sessionsPerWeek,
+          minutes: data.client.minutesPerSession,
+          startOn: data.today
+        }
   );
   let changing = $state(false);
 </script>
@@ -53,15 +59,15 @@
         <p><a class="btn btn-primary" href="/people/{data.client.id}/check">To the check</a></p>
       {:else if !data.baseline}
         <h1>A baseline first</h1>
-        <p>Both sides are measured before anything is planned; two trials a side are enough.</p>
+        <p>What tells the goal is measured before anything is planned, on both sides where it has two; two trials are enough.</p>
         <p><a class="btn btn-primary" href="/people/{data.client.id}/measure">Measure</a></p>
       {:else}
-        <h1>Plan the way down</h1>
+        <h1>Plan the sessions</h1>
         <p class="text-ink-soft">
-          Every session is compiled to the second inside the minutes: warm-up, a long hold with press and draw for either end of
-          the split, one active block for each, the split on its stack, settle. The treads follow verdicts, not dates.
+          Each session is made from the exercises of the week, as they are set in Grade: a warm-up, the exercises in their order,
+          a settle, all inside the minutes. What is made harder, and when, follows what was done, not the date.
         </p>
-        <PlanForm {form} known={shape} version={0} />
+        <PlanForm {form} known={shape} version={0} ownSchool={data.ownSchool} />
       {/if}
     </section>
   </main>
@@ -69,8 +75,8 @@
   <main class="grid lg:grid-cols-[1fr_24rem]">
     <div class="flex min-w-0 flex-col gap-3 p-5">
       <div class="flex flex-wrap items-center gap-4">
-        <h1>Down to the floor</h1>
-        <SideSwitch {side} onSideChange={(s) => (picked = s)} label="Leg in front" />
+        <h1>{staircase ? 'Down to the floor' : 'The weeks'}</h1>
+        {#if staircase}<SideSwitch {side} onSideChange={(s) => (picked = s)} label="Leg in front" />{/if}
         <div class="ml-auto flex items-center gap-3">
           <span class="text-ink-soft">version {data.plan.version}</span>
           <Dialog.Root bind:open={() => changing || form?.problem !== undefined, (v) => (changing = v)}>
@@ -88,7 +94,13 @@
                   A new version takes over from today. What was done stays; stacks, holds and efforts stay where verdicts have
                   brought them.
                 </Dialog.Description>
-                <PlanForm {form} known={shape} version={data.plan.version} onDone={() => (changing = false)} />
+                <PlanForm
+                  {form}
+                  known={shape}
+                  version={data.plan.version}
+                  ownSchool={data.ownSchool}
+                  onDone={() => (changing = false)}
+                />
               </Dialog.Content>
             </Dialog.Portal>
           </Dialog.Root>
@@ -118,7 +130,6 @@
         minutes={data.plan.minutes}
         base="/people/{data.client.id}"
         {unit}
-        shelf={data.shelf}
       />
     {/if}
   </main>

@@ -1,19 +1,23 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import { schools } from '$lib/core';
+  import Select from '$lib/ui/Select.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { sending } from '$lib/ui/sending';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
 
-  type Shape = { weeks: number; sessionsPerWeek: number; minutes: number; startOn: string };
+  type Shape = { schoolId: string; weeks: number; sessionsPerWeek: number; minutes: number; startOn: string };
   type Props = {
     form: FormState;
     known: Shape;
     /** Version this form was opened on; 0 when there is none. */
     version: number;
+    /** The way of working this person prefers: it comes before the plan's. */
+    ownSchool: string | null;
     onDone?: () => void;
   };
-  let { form, known, version, onDone }: Props = $props();
+  let { form, known, version, ownSchool, onDone }: Props = $props();
   // The version the form was opened on stays, so that a change made in another tab is noticed.
   // svelte-ignore state_referenced_locally
   const openedOn = typedOr(form, 'basedOnVersion', version);
@@ -44,5 +48,15 @@
     />
     <Field label="From" name="startOn" type="date" {form} known={known.startOn} />
   </div>
+  <Select
+    label="Way of working"
+    name="schoolId"
+    groups={[{ label: '', options: schools.map((s) => ({ value: s.id, label: s.name })) }]}
+    {form}
+    known={known.schoolId}
+    hint={ownSchool
+      ? `This person works by “${ownSchool}”, which comes first, unless an exercise has a way of its own.`
+      : 'An exercise may have a way of its own, set in Grade.'}
+  />
   <div><button class="btn btn-primary">{version === 0 ? 'Make the plan' : 'Make a new version'}</button></div>
 </form>

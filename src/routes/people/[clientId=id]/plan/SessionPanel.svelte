@@ -4,33 +4,31 @@
     blockWhyText,
     compileSession,
     doseByLink,
-    exerciseOf,
+    exercisesIn,
+    isAsked,
     leftOutTexts,
     motionOf,
-    orderBlocks,
     type Block,
-    type Cut,
-    type Prop
+    type Cut
   } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
-  import { capital, clockText, depthText, numberText, weekdayDate } from '$lib/ui/format';
+  import { capital, clockText, numberText, plural, weekdayDate } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
-  import { stackText } from '$lib/ui/stackText';
   import Why from '$lib/ui/Why.svelte';
-  import { doseText } from './doseText';
+  import { doseText, heightText } from './doseText';
 
-  type Props = { session: SessionView; week: WeekView; minutes: number; base: string; unit: LengthUnit; shelf: readonly Prop[] };
-  let { session, week, minutes, base, unit, shelf }: Props = $props();
+  type Props = { session: SessionView; week: WeekView; minutes: number; base: string; unit: LengthUnit };
+  let { session, week, minutes, base, unit }: Props = $props();
+  const find = $derived(exercisesIn(session.blocks));
 
   const timeline = $derived(compileSession(session.blocks, { effortCapPct: 100 }));
-  const blocks = $derived(orderBlocks(session.blocks));
   const secondsOf = (block: Block) =>
     timeline.sets.filter((s) => s.exerciseId === block.exerciseId).reduce((sum, s) => sum + s.endS - s.startS, 0);
   const doses = $derived(doseByLink(week.sessions.flatMap((s) => s.blocks)));
 
   function cutText({ kind, exerciseId, from, to }: Cut): string {
-    const name = exerciseOf(exerciseId).name;
+    const name = find(exerciseId).name;
     if (kind === 'rounds') return `${name}: ${from} rounds to ${to}`;
     if (kind === 'holds') return `${name}: hold ${from} s to ${to} s`;
     if (kind === 'extra sets') return `${name}: ${from} sets to ${to}`;
@@ -72,21 +70,27 @@
       </ul>
     </div>
   {/if}
-  {#each leftOutTexts(session.leftOut) as text (text)}<p class="my-2 border-l-4 border-stop pl-3 leading-snug">{text}</p>{/each}
+  {#if canPlay && session.asks.length > 0}
+    <p class="rounded-soft border-2 border-ink p-3">
+      {plural(new Set(session.asks.map((a) => a.exerciseId)).size, 'exercise')} without a number: set
+      {session.asks.length === 1 ? 'it' : 'them'} before you begin.
+      <a class="font-semibold underline" href="{base}/practise?session={session.id}">Set now</a>
+    </p>
+  {/if}
+  {#each leftOutTexts(session.leftOut, find) as text (text)}<p class="my-2 border-l-4 border-stop pl-3 leading-snug">
+      {text}
+    </p>{/each}
   <ol class="flex flex-col">
-    {#each blocks as block (block.exerciseId)}
+    {#each session.blocks as block (block.exerciseId)}
       <li class="flex gap-3 border-t border-line py-2">
         <span class="w-12 flex-none font-semibold">{clockText(secondsOf(block))}</span>
         <div class="grow leading-snug">
-          <h3>{exerciseOf(block.exerciseId).name}</h3>
+          <h3>{find(block.exerciseId).name}</h3>
           {#each block.work as work (work.side)}
-            {#if work.side}
+            {#if isAsked(work)}
               <p class="flex items-start gap-1">
                 <span class="pt-0.5"><SideMark side={work.side} size={14} /></span>
-                <span
-                  >{doseText(work)}{#if work.rung}, {depthText(work.rung.depthCm, unit)}
-                    <span class="text-ink-soft">({stackText(work.rung.items, shelf)})</span>{/if}</span
-                >
+                <span>{doseText(work)}{heightText(find(block.exerciseId), work, unit)}</span>
               </p>
             {/if}
           {/each}

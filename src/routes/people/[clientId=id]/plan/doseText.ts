@@ -1,20 +1,56 @@
-import type { Work } from '$lib/core';
-import { plural } from '$lib/ui/format';
+import type { LengthUnit } from '$lib/contract/fields';
+import { dialAtRung, levelName, type Exercise, type Work } from '$lib/core';
+import { dialText } from '$lib/ui/dialText';
+import { clockText, plural } from '$lib/ui/format';
 
 /** What is done on one side, in a line: sets, holds, rounds, efforts. */
 export function doseText({ form, sets }: Pick<Work, 'form' | 'sets'>): string {
   const times = sets > 1 ? `${sets} × ` : '';
   switch (form.kind) {
     case 'cycle': {
-      const { holdS, rounds, press, draw } = form.spec;
+      const { holdS, rounds, press, draw, finalSettleS } = form.spec;
       const efforts = [press && `press ${press.peakPct} %`, draw && `draw ${draw.peakPct} %`].filter(Boolean).join(', ');
-      return `${times}hold ${holdS} s, ${plural(rounds, 'round')}: ${efforts}`;
+      // A way that holds at its end tells the hold at its end.
+      const last = draw === undefined && finalSettleS > holdS ? `, then hold ${finalSettleS} s` : '';
+      return `${times}${last ? '' : `hold ${holdS} s, `}${plural(rounds, 'round')}: ${efforts}${last}`;
     }
-    case 'reps':
-      return `${times}${form.spec.reps} lifts of ${form.spec.holdS} s`;
+    case 'reps': {
+      const { reps, holdS, assisted } = form.spec;
+      return `${times}${reps === 1 ? `hold ${holdS} s` : `${plural(reps, assisted ? 'repeat' : 'lift')} of ${holdS} s`}`;
+    }
     case 'hold':
-      return `${times}${form.spec.holdS} s`;
+      return `${times}${form.spec.moving ? 'move ' : ''}${form.spec.holdS < 120 ? `${form.spec.holdS} s` : `${clockText(form.spec.holdS)} minutes`}`;
+    case 'breaths': {
+      const { passes = 1, breaths, effortPct } = form.spec;
+      return `${times}${passes > 1 ? `${passes} × ` : ''}${plural(breaths, 'breath')}${effortPct > 0 ? ', lightly at work' : ''}`;
+    }
+    case 'pulses': {
+      const { sets: passes, pulses, holdS, bothWays } = form.spec;
+      const moved = pulses > 0 ? (bothWays ? `${pulses} each way` : `${pulses} times`) : '';
+      const held = holdS > 0 ? `hold ${holdS} s` : '';
+      return `${times}${passes > 1 ? `${passes} × ` : ''}${[moved, held].filter(Boolean).join(', ')}`;
+    }
     case 'flow':
       return '';
   }
+}
+
+/** Where it stands besides: heights, levels and loads, each by its name. */
+export function heightText(
+  { dials }: Pick<Exercise, 'dials'>,
+  { stacks = [], setting }: Pick<Work, 'stacks' | 'setting'>,
+  unit: LengthUnit
+): string {
+  const parts = dials.flatMap((dial) => {
+    const rung = stacks.find((s) => s.dialId === dial.id)?.rung;
+    if (rung && dial.stack) {
+      const under = rung.under === 'floor' ? dial.stack.under : rung.under;
+      return [`${dialText(dial, dialAtRung(dial, rung), unit)} under the ${under}`];
+    }
+    const at = setting[dial.id];
+    if (dial.stack || at === undefined) return [];
+    if (dial.kind === 'level') return at > 0 ? [levelName(dial, at)] : [];
+    return dial.unit === 'cm' || dial.unit === 'kg' || dial.unit === '°' ? [`${dial.name} ${dialText(dial, at, unit)}`] : [];
+  });
+  return parts.map((p) => `, ${p}`).join('');
 }

@@ -2,8 +2,9 @@ import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { compute } from '$lib/contract/door';
 import { rowId } from '$lib/contract/fields';
+import { askedDialForm } from '$lib/contract/exerciseForms';
 import { startForm, type StartInput } from '$lib/contract/forms';
-import { splitCaseOr } from '$lib/server/orNotFound';
+import { goalCaseOr } from '$lib/server/orNotFound';
 import { capsOf, daysBetween } from '$lib/core';
 import { isCheckDue, isOpenForWork, limitsOf } from '$lib/server/service/checking';
 import { dateOf } from '$lib/server/service/clientCase';
@@ -12,10 +13,12 @@ import { dayOf, startSession } from '$lib/server/service/practising';
 import { pendingResume, proposalsOf } from '$lib/server/service/reviewing';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
+import { setDials } from '$lib/server/service/settingDial';
+import { weekOf } from '$lib/server/service/week';
 import { endedSessions } from '$lib/server/service/sessionRecords';
 
 export const load: PageServerLoad = async ({ params, url, locals: { caseOf, today } }) => {
-  const c = await splitCaseOr(caseOf(Number(params.clientId)));
+  const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
   const ofPlan = c.sessions.filter((s) => s.status === 'running' || (s.status === 'planned' && s.planId === plan?.id));
   const asked = Number(url.searchParams.get('session'));
@@ -25,7 +28,11 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
     isOpen: isOpenForWork(c),
     hasPlan: plan !== null,
     session,
-    prepared: session && plan ? compute(() => session.prescribed ?? prepareSession({ ...c, plan }, session)) : null,
+    prepared:
+      session && plan
+        ? compute(() => (session.prescribed ? { asks: [], ...session.prescribed } : prepareSession({ ...c, plan }, session)))
+        : null,
+    asked: weekOf(c).map((w) => w.exercise),
     resume: pendingResume(c),
     isCheckDue: isCheckDue(c, today),
     day: dayOf(c),
@@ -39,6 +46,11 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
 const sessionForm = z.object({ sessionId: rowId });
 
 export const actions: Actions = {
+  dial: async ({ request, params, locals: { db, now } }) => {
+    const run = ({ sides, ...input }: z.output<typeof askedDialForm>) => setDials(db, Number(params.clientId), input, sides, now);
+    const done = await runForm(request, askedDialForm, run, { form: 'dial', lists: ['sides'] });
+    return done.ok ? { kept: true } : done.failure;
+  },
   start: async ({ request, params, locals: { db, now } }) => {
     const run = async ({ sessionId, ...input }: z.output<typeof sessionForm> & StartInput) => {
       await startSession(db, Number(params.clientId), sessionId, input, now);

@@ -1,17 +1,27 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { compileSession, exerciseOf, leftOutTexts, urgentSignsText, whyText } from '$lib/core';
+  import {
+    compileSession,
+    exercisesIn,
+    isAsked,
+    leftOutTexts,
+    urgentSignsText,
+    whyText,
+    type Exercise,
+    type Work
+  } from '$lib/core';
   import GateNotes from '$lib/ui/GateNotes.svelte';
   import Choices from '$lib/ui/Choices.svelte';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { formProblem, typedOr } from '$lib/ui/formState';
-  import { clockText, depthText, plural } from '$lib/ui/format';
+  import { clockText, plural } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
-  import { stackText } from '$lib/ui/stackText';
-  import { doseText } from '../plan/doseText';
+  import { stackLine } from '$lib/ui/stackText';
+  import { doseText, heightText as heightOf } from '../plan/doseText';
+  import AskedDials from './AskedDials.svelte';
   import Readiness from './Readiness.svelte';
   import { keepTyped } from '$lib/ui/sending';
 
@@ -20,10 +30,26 @@
   const blocks = $derived(data.prepared?.ok ? data.prepared.value.blocks : []);
   const timeline = $derived(compileSession(blocks, { effortCapPct: 100 }));
   const fetch = $derived([...new Set(blocks.flatMap((b) => b.props))]);
-  const stacks = $derived(
-    blocks.flatMap((b) => b.work.flatMap((w) => (w.rung && w.side ? [{ side: w.side, rung: w.rung }] : [])))
-  );
-  const stops = $derived([...new Set(blocks.flatMap((b) => exerciseOf(b.exerciseId).stops))]);
+  const find = $derived(exercisesIn(blocks));
+  /** Every stack once, with the side it is for where left and right differ. */
+  const stacks = $derived.by(() => {
+    const lines = blocks.flatMap((b) =>
+      b.work.flatMap(({ side, stacks: stands = [] }) =>
+        stands
+          .filter((s) => s.rung.items.length > 0)
+          .map((s) => ({ side, line: stackLine(find(b.exerciseId), s, data.shelf, data.units.length) }))
+      )
+    );
+    return [...new Set(lines.map((l) => l.line))].map((line) => {
+      const of = new Set(lines.filter((l) => l.line === line).map((l) => l.side));
+      return { line, side: of.size === 1 ? [...of][0]! : null };
+    });
+  });
+  const stops = $derived([...new Set(blocks.flatMap((b) => find(b.exerciseId).stops))]);
+  const asks = $derived(data.prepared?.ok ? data.prepared.value.asks : []);
+  /** What came of starting, not of setting a number. */
+  const own = $derived(form && !('form' in form && form.form === 'dial') && !('kept' in form) ? form : null);
+  const heightText = (exercise: Exercise, work: Work) => heightOf(exercise, work, data.units.length);
   const running = $derived(data.session?.status === 'running');
 </script>
 
@@ -65,8 +91,11 @@
         </section>
       </div>
       <aside class="flex flex-col gap-4 lg:row-span-2">
+        {#if asks.length > 0}
+          <AskedDials {asks} exercises={data.asked} form={form && 'form' in form && form.form === 'dial' ? form : null} {base} />
+        {/if}
         <form method="POST" action="?/start" class="card flex flex-col gap-4" novalidate use:enhance={keepTyped}>
-          <ProblemNote text={formProblem(form)} />
+          <ProblemNote text={formProblem(own)} />
           {#if data.undecided > 0 && !running}
             <p>
               {data.undecided} verdicts of the last session wait. Decided first, this session carries them out.
@@ -79,13 +108,13 @@
               <Choices
                 legend="How to resume"
                 name="answer"
-                {form}
+                form={own}
                 choices={[
                   { value: 'accept', label: 'One step back' },
                   { value: 'as before', label: 'As before' }
                 ]}
               />
-              <Field label="Why as before" name="reason" {form} />
+              <Field label="Why as before" name="reason" form={own} />
             </div>
           {/if}
           {#if running}
@@ -104,18 +133,18 @@
                   confirm:
                 </p>
                 <label class="choice"
-                  ><input type="checkbox" name="overdueCheck" defaultChecked={typedOr(form, 'overdueCheck', '') === 'on'} /> Nothing
+                  ><input type="checkbox" name="overdueCheck" defaultChecked={typedOr(own, 'overdueCheck', '') === 'on'} /> Nothing
                   has changed in their health since</label
                 >
               </div>
             {/if}
             {#if data.day.isSecond && !data.day.isStopped}
               <label class="choice rounded-soft border-2 border-ink p-3"
-                ><input type="checkbox" name="sameDay" defaultChecked={typedOr(form, 'sameDay', '') === 'on'} /> A session was done
-                today already. This second one is meant</label
+                ><input type="checkbox" name="sameDay" defaultChecked={typedOr(own, 'sameDay', '') === 'on'} /> A session was done today
+                already. This second one is meant</label
               >
             {/if}
-            <Readiness {form} />
+            <Readiness form={own} />
             <input type="hidden" name="sessionId" value={data.session.id} />
             <button class="btn btn-primary min-h-14 text-lg">Start the session</button>
           {/if}
@@ -124,11 +153,8 @@
           <h2>Fetch</h2>
           <ul class="mt-1">
             {#each fetch as thing (thing)}<li>{thing}</li>{/each}
-            {#each stacks as { side, rung } (side)}
-              <li class="flex items-center gap-2">
-                <SideMark {side} size={14} />
-                {stackText(rung.items, data.shelf)}, {depthText(rung.depthCm, data.units.length)}
-              </li>
+            {#each stacks as { side, line } (line)}
+              <li class="flex items-start gap-2"><span class="pt-1"><SideMark {side} size={14} /></span> {line}</li>
             {/each}
           </ul>
         </section>
@@ -137,15 +163,15 @@
         <EffortCurve phases={timeline.phases} width={800} height={90} scalePct={70} fluid label="Effort over the session" />
         <ol class="rounded-soft border border-line bg-paper">
           {#each blocks as block (block.exerciseId)}
-            {@const exercise = exerciseOf(block.exerciseId)}
+            {@const exercise = find(block.exerciseId)}
             <li class="flex flex-wrap gap-x-4 border-b border-line px-4 py-2 last:border-0">
               <h2 class="w-64 text-base">{exercise.name}</h2>
               <div class="grow">
                 {#each block.work as work (work.side)}
-                  {#if work.side}
+                  {#if isAsked(work)}
                     <p class="flex items-center gap-2">
                       <SideMark side={work.side} size={14} />
-                      {doseText(work)}{work.rung ? `, on ${depthText(work.rung.depthCm, data.units.length)}` : ''}
+                      {doseText(work)}{heightText(exercise, work)}
                     </p>
                   {:else}<p class="text-ink-soft">{exercise.why}</p>{/if}
                 {/each}
@@ -158,7 +184,7 @@
           <section class="rounded-soft border-2 border-stop px-4 py-2" aria-label="Left out today">
             <h2 class="text-stop">Left out today</h2>
             <ul class="list-disc pl-5 leading-snug">
-              {#each leftOutTexts(data.prepared.value.leftOut) as text (text)}<li>{text}</li>{/each}
+              {#each leftOutTexts(data.prepared.value.leftOut, find) as text (text)}<li>{text}</li>{/each}
             </ul>
           </section>
         {/if}

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { decideForm } from '$lib/contract/forms';
-import { splitCaseOr } from '$lib/server/orNotFound';
-import { dateOf } from '$lib/server/service/clientCase';
+import { goalCaseOr } from '$lib/server/orNotFound';
+import { dateOf, withSplit } from '$lib/server/service/clientCase';
 import { takenSplits } from '$lib/server/service/takenSplit';
 import { attendanceOf, doneAgainstPlan, proposalsOf } from '$lib/server/service/reviewing';
 import { runForm } from '$lib/server/runForm';
@@ -11,14 +11,24 @@ import { acceptProposals, decideProposal } from '$lib/server/service/deciding';
 const shownDecisions = 12;
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
-  const c = await splitCaseOr(caseOf(Number(params.clientId)));
+  const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const last = doneAgainstPlan(c);
+  const proposals = proposalsOf(c);
   return {
     last: last && { ...last, on: dateOf(last.startedAt) },
     attendance: attendanceOf(c),
-    proposals: proposalsOf(c),
-    decisions: c.decisions.toReversed().slice(0, shownDecisions),
-    readings: takenSplits(c).filter((r) => r.mode === 'passive'),
+    proposals,
+    exerciseDials: Object.fromEntries(
+      proposals.map((p) => [p.exerciseId, c.catalogue.find((e) => e.id === p.exerciseId)?.dials ?? []])
+    ),
+    decisions: c.decisions
+      .toReversed()
+      .slice(0, shownDecisions)
+      .map((d) => {
+        const exercise = c.catalogue.find((e) => e.id === d.exerciseId);
+        return { ...d, exerciseName: exercise?.name ?? 'An exercise that is gone', dials: exercise?.dials ?? [] };
+      }),
+    readings: withSplit(c) ? takenSplits(c).filter((r) => r.mode === 'passive') : [],
     shelf: c.shelf
   };
 };

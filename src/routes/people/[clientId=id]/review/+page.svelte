@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { exerciseOf, whyText, type Side } from '$lib/core';
+  import { whyText, type Side } from '$lib/core';
   import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
   import { formProblem } from '$lib/ui/formState';
   import { capital, clockText, dateText, plural } from '$lib/ui/format';
@@ -50,15 +50,18 @@
           </p>
         {/if}
         {#each asked as exerciseId (exerciseId)}
-          <section class="card p-0" aria-label={exerciseOf(exerciseId).name}>
-            <h2 class="px-4 pt-3">{exerciseOf(exerciseId).name}</h2>
-            <div class="grid md:grid-cols-2 md:divide-x md:divide-line">
-              {#each data.proposals.filter((p) => p.exerciseId === exerciseId) as proposal (`${proposal.side}/${proposal.moment}`)}
+          {@const ofExercise = data.proposals.filter((p) => p.exerciseId === exerciseId)}
+          {@const name = ofExercise[0]?.exerciseName}
+          <section class="card p-0" aria-label={name}>
+            <h2 class="px-4 pt-3">{name}</h2>
+            <div class="grid {ofExercise.length > 1 ? 'md:grid-cols-2 md:divide-x md:divide-line' : ''}">
+              {#each ofExercise as proposal (`${proposal.side}/${proposal.moment}`)}
                 <ProposalRow
                   {proposal}
                   base="/people/{data.client.id}"
                   {unit}
                   form={problem}
+                  dials={data.exerciseDials[exerciseId] ?? []}
                   done={data.last.exercises.find((e) => e.exerciseId === exerciseId && e.side === proposal.side)}
                 />
               {/each}
@@ -73,9 +76,9 @@
                 <li class="flex flex-wrap items-center gap-2 border-t border-line py-1.5">
                   <span class="w-28 whitespace-nowrap text-ink-soft">{dateText(d.decidedOn)}</span>
                   <SideMark side={d.side} size={14} />
-                  <span>{exerciseOf(d.exerciseId).name}</span>
+                  <span>{d.exerciseName}</span>
                   <span class="ml-auto flex items-center gap-2 font-semibold"
-                    ><VerdictMark verdict={d.verdict} size={18} /> {capital(d.verdict)} {moveText(d, unit)}</span
+                    ><VerdictMark verdict={d.verdict} size={18} /> {capital(d.verdict)} {moveText(d, d.dials, unit)}</span
                   >
                   <span class="w-full text-ink-soft"
                     >{d.overruledBecause
@@ -104,9 +107,7 @@
             {#each data.last.exercises as e (`${e.exerciseId}/${e.side}`)}
               <tr class="border-t border-line align-top">
                 <th scope="row" class="py-1 font-normal"
-                  ><span class="flex items-center gap-1"
-                    ><SideMark side={e.side} size={13} /> {exerciseOf(e.exerciseId).name}</span
-                  >
+                  ><span class="flex items-center gap-1"><SideMark side={e.side} size={13} /> {e.exerciseName}</span>
                   {#each e.pains as pain, i (i)}<span class="block font-semibold text-stop">{pain}</span>{/each}</th
                 >
                 <td class="py-1 pr-3 text-right {e.doneSets < e.plannedSets ? 'font-bold' : ''}">{e.doneSets}/{e.plannedSets}</td>

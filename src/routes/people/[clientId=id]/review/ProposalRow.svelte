@@ -3,7 +3,7 @@
   import { whyText } from '$lib/core';
   import { enhance } from '$app/forms';
   import type { LengthUnit } from '$lib/contract/fields';
-  import type { Verdict } from '$lib/core';
+  import type { Dial, Verdict } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
@@ -20,10 +20,14 @@
     base: string;
     unit: LengthUnit;
     form: FormState;
+    /** The dials of the exercise, by which a move is told. */
+    dials: readonly Dial[];
     done?: { doneSets: number; plannedSets: number; cleanSets: number };
   };
-  let { proposal, base, unit, form, done }: Props = $props();
-  const own = $derived(form?.typed?.exerciseId === proposal.exerciseId && form.typed.side === proposal.side ? form : null);
+  let { proposal, base, unit, form, dials, done }: Props = $props();
+  const own = $derived(
+    form?.typed?.exerciseId === proposal.exerciseId && form.typed.side === (proposal.side ?? '') ? form : null
+  );
   let opened = $state<'overrule'>();
   const open = $derived(opened ?? (own?.form === 'decide' && own.typed?.overruledBecause !== undefined ? 'overrule' : undefined));
   const others = $derived((['deepen', 'stay', 'ease'] as Verdict[]).filter((v) => v !== proposal.verdict));
@@ -31,18 +35,18 @@
 
 {#snippet place()}
   <input type="hidden" name="exerciseId" value={proposal.exerciseId} />
-  <input type="hidden" name="side" value={proposal.side} />
+  <input type="hidden" name="side" value={proposal.side ?? ''} />
 {/snippet}
 
 <div class="flex flex-col gap-1 border-t border-line px-4 py-3">
   <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
-    <span class="flex w-20 items-center gap-2 {proposal.side === 'left' ? 'text-lake' : 'text-ochre'}"
-      ><SideMark side={proposal.side} /> {proposal.side}</span
+    <span class="flex w-20 items-center gap-2 {proposal.side === 'left' ? 'text-lake' : proposal.side ? 'text-ochre' : ''}"
+      ><SideMark side={proposal.side} /> {proposal.side ?? 'both'}</span
     >
     <span class="flex items-center gap-2 text-lg font-bold {proposal.verdict === 'stop' ? 'text-stop' : ''}">
       <VerdictMark verdict={proposal.verdict} />
       {capital(proposal.verdict)}
-      <span class="font-semibold">{moveText(proposal, unit)}</span>
+      <span class="font-semibold">{moveText(proposal, dials, unit)}</span>
     </span>
   </div>
   <p class="mt-1 text-ink-soft">
@@ -74,7 +78,9 @@
           onclick={() => (opened = open === 'overrule' ? undefined : 'overrule')}>Overrule</button
         >
       {/if}
-      <a class="btn btn-quiet" href="{base}/pain?exercise={proposal.exerciseId}&side={proposal.side}">Hurt afterwards</a>
+      <a class="btn btn-quiet" href="{base}/pain?exercise={proposal.exerciseId}{proposal.side ? `&side=${proposal.side}` : ''}"
+        >Hurt afterwards</a
+      >
     </span>
   </div>
   {#if open === 'overrule'}

@@ -1,19 +1,15 @@
 import type { LengthUnit } from '$lib/contract/fields';
-import type { DialId } from '$lib/core';
-import { depthText } from '$lib/ui/format';
+import type { Dial, DialId } from '$lib/core';
+import { dialText } from '$lib/ui/dialText';
 
 type Move = Readonly<{ dial: DialId | null; from: number | null; to: number | null }>;
 
-const words: Readonly<Record<DialId, Readonly<{ name: string; unit: string }>>> = {
-  holdS: { name: 'hold ', unit: ' s' },
-  effortPct: { name: 'effort ', unit: ' %' },
-  reps: { name: '', unit: ' lifts' }
-};
-
-/** What a verdict moves: "12.5 cm to 10 cm"; empty when nothing moves. */
-export function moveText({ dial, from, to }: Move, unit: LengthUnit): string {
-  if (dial === null || from === null || to === null) return '';
-  if (dial === 'depthCm') return `${depthText(from, unit)} to ${depthText(to, unit)}`;
-  const { name, unit: of } = words[dial] ?? { name: '', unit: '' };
-  return `${name}${from}${of} to ${to}${of}`;
+/** What a verdict moves: "hold 30 s to 45 s", "12.5 cm to 10 cm"; empty when nothing moves. */
+export function moveText({ dial: id, from, to }: Move, dials: readonly Dial[], unit: LengthUnit): string {
+  if (id === null || from === null || to === null) return '';
+  const dial = dials.find((d) => d.id === id);
+  if (!dial) return '';
+  // A depth and a count say by themselves what they are.
+  const name = dial.stack?.past || dial.unit === 'reps' ? '' : `${dial.stack ? dial.stack.under : dial.name} `;
+  return `${name}${dialText(dial, from, unit)} to ${dialText(dial, to, unit)}`;
 }

@@ -1,12 +1,12 @@
 import { redirect } from '@sveltejs/kit';
 import { capsOf } from '$lib/core';
-import { splitCaseOr } from '$lib/server/orNotFound';
+import { goalCaseOr } from '$lib/server/orNotFound';
 import { limitsOf } from '$lib/server/service/checking';
 import { barredSince } from '$lib/server/service/practising';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
-  const c = await splitCaseOr(caseOf(Number(params.clientId)));
+  const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const session = c.sessions.find((s) => s.id === Number(params.sessionId));
   if (!session?.prescribed) redirect(307, `/people/${params.clientId}/practise`);
   return {

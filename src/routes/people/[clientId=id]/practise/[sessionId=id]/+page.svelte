@@ -1,7 +1,6 @@
 <script lang="ts">
   import Volume2 from '@lucide/svelte/icons/volume-2';
   import VolumeX from '@lucide/svelte/icons/volume-x';
-  import { exerciseOf } from '$lib/core';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { clockText } from '$lib/ui/format';
   import Tip from '$lib/ui/Tip.svelte';
@@ -38,7 +37,7 @@
   const isAsking = $derived(player.mode === 'ask' || player.mode === 'notes');
   /** The set that runs, or that is asked about. */
   const set = $derived(isAsking ? player.asked : player.set);
-  const exercise = $derived(exerciseOf(isAsking ? player.asked.exerciseId : player.shown.exerciseId));
+  const exercise = $derived(player.find(isAsking ? player.asked.exerciseId : player.shown.exerciseId));
 
   /** Time for the player, the tones that go with it, and a dark room whatever the page is. */
   $effect(() => {
@@ -104,7 +103,7 @@
     {#if player.mode !== 'ended' && player.barred.length > 0}
       <p class="max-w-md text-base leading-snug text-stop" role="status">
         Not played any more: {[
-          ...new Set(player.barred.map((b) => `${exerciseOf(b.exerciseId).name.toLowerCase()}${b.side ? `, ${b.side}` : ''}`))
+          ...new Set(player.barred.map((b) => `${player.find(b.exerciseId).name.toLowerCase()}${b.side ? `, ${b.side}` : ''}`))
         ].join('; ')}. {player.barred[0]?.why}
       </p>
     {/if}

@@ -1,13 +1,12 @@
 <script lang="ts">
   import { ToggleGroup } from 'bits-ui';
-  import { exerciseOf } from '$lib/core';
   import { feltPlaces, slips } from '$lib/contract/forms';
   import { capital } from '$lib/ui/format';
   import type { Notes, Player } from './player.svelte';
 
   type Props = { player: Player; sensationCap: number };
   let { player, sensationCap }: Props = $props();
-  const exercise = $derived(exerciseOf(player.asked.exerciseId));
+  const exercise = $derived(player.find(player.asked.exerciseId));
   /** Of the set that was just done, or of one before by its name. */
   const question = $derived.by(() => {
     const { side, setNo, setCount, index } = player.asked;

@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { painKindOf, painPlaceOf } from '$lib/core';
+  import { isAsked, painKindOf, painPlaceOf } from '$lib/core';
   import { plural } from '$lib/ui/format';
   import { adviceText, type Player } from './player.svelte';
 
   type Props = { player: Player; base: string; retest: boolean; waiting: number };
   let { player, base, retest, waiting }: Props = $props();
-  const worked = $derived(player.sets.filter((s) => s.side !== null));
+  const worked = $derived(player.sets.filter((s) => isAsked(s.work)));
   const done = $derived(worked.filter((s) => player.logged.includes(s.index)).length);
 </script>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { exerciseOf, painKindOf, painKinds, painPlaceOf, urgentSignsText, type PainPlaceId, type Side } from '$lib/core';
+  import { painKindOf, painKinds, painPlaceOf, urgentSignsText, type PainPlaceId, type Side } from '$lib/core';
   import BodyMap from '$lib/ui/BodyMap.svelte';
   import { adviceText, type Player } from './player.svelte';
 
@@ -9,7 +9,7 @@
   const isSerious = (action: string) => action === 'stop session' || action === 'urgent';
   const nameOf = (index: number) => {
     const set = player.sets[index]!;
-    return `${exerciseOf(set.exerciseId).name.toLowerCase()}${set.side ? `, ${set.side}` : ''}`;
+    return `${player.find(set.exerciseId).name.toLowerCase()}${set.side ? `, ${set.side}` : ''}`;
   };
   const named = (indices: readonly number[]) => [...new Set(indices.map(nameOf))].join('; ');
   /** What follows in this session, exercise by exercise. */

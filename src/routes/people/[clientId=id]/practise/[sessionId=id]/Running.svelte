@@ -1,23 +1,25 @@
 <script lang="ts">
-  import { exerciseOf, type Prop } from '$lib/core';
+  import type { Prop } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import { clockText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
-  import { cueOf, howOf, stackChangeText } from './cueText';
+  import { countText, cueOf, howOf, stackChangeText } from './cueText';
   import { askTimes, type Player } from './player.svelte';
 
   type Props = { player: Player; shelf: readonly Prop[]; unit: LengthUnit };
   let { player, shelf, unit }: Props = $props();
-  const exercise = $derived(exerciseOf(player.shown.exerciseId));
+  const exercise = $derived(player.find(player.shown.exerciseId));
   const cue = $derived(cueOf(player.phase, player.announcedPct, player.set));
-  const how = $derived(howOf(player.phase, player.set));
+  const how = $derived(howOf(player.phase, exercise));
   const isReady = $derived(player.phase.kind === 'ready' || player.phase.kind === 'rest');
   /** The prop change of this set, in words, while there is time to make it. */
-  const stackChange = $derived(stackChangeText(player.work, player.sets[player.setIndex - 1]?.work, shelf, unit));
+  const stackChange = $derived(
+    stackChangeText(player.find(player.set.exerciseId), player.work, player.sets[player.setIndex - 1]?.work, shelf, unit)
+  );
   const tone = { ink: 'text-ink', ember: 'text-ember', fern: 'text-fern' } as const;
   const upcoming = $derived.by(() => {
     const named = ({ exerciseId, side }: { exerciseId: string; side: string | null }) =>
-      `${exerciseOf(exerciseId).name}${side ? `, ${side}` : ''}`;
+      `${player.find(exerciseId).name}${side ? `, ${side}` : ''}`;
     if (player.nextShown) return named(player.nextShown);
     const following = player.phases[player.phaseIndex + 1];
     if (following)
@@ -42,9 +44,10 @@
   >
     {clockText(Math.ceil(player.remainingS))}
   </p>
-  <p class="text-[clamp(2.5rem,6.5vw,4.75rem)] leading-none font-bold {tone[cue.tone]}" aria-live="assertive">
-    {player.paused ? 'Paused' : cue.text}
-  </p>
+  <div class="flex flex-wrap gap-x-5 text-[clamp(2.5rem,6.5vw,4.75rem)] leading-none font-bold">
+    <p class={tone[cue.tone]} aria-live="assertive">{player.paused ? 'Paused' : cue.text}</p>
+    {#if player.count}<p>{countText(player.count)}</p>{/if}
+  </div>
   <p class="mt-2 text-2xl leading-snug max-sm:mt-1 max-sm:text-xl">{how}</p>
   {#if exercise.checks.length > 0}<p class="text-xl text-ink-soft max-sm:text-base">{exercise.checks.join(' · ')}</p>{/if}
   {#if isReady && stackChange}<p class="text-2xl font-semibold">{stackChange}</p>{/if}

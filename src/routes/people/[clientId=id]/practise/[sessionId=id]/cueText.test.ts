@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { compileForm, compileSession, exerciseOf, partOf, type Form, type Phase, type TimelineSet, type Work } from '$lib/core';
-import { cueOf, howOf, shownText, spokenText, stackChangeText } from './cueText';
+import { compileForm, compileSession, countAt, exerciseOf, partOf, type Form, type Phase, type TimelineSet } from '$lib/core';
+import { countText, cueOf, howOf, shownText, spokenText, stackChangeText } from './cueText';
 
 const effort = (peakPct: number) => ({ rampUpS: 5, holdS: 5, rampDownS: 3, peakPct });
 const cycle: Form = {
@@ -69,34 +69,28 @@ describe('the line under it', () => {
   const exercise = exerciseOf('front_hamstring_cycle');
 
   test('says how to press and to draw in the words of the exercise', () => {
-    expect(howOf(of('press'), set)).toBe(exercise.press);
-    expect(howOf(of('draw'), set)).toBe(exercise.draw);
+    expect(howOf(of('press'), exercise)).toBe(exercise.press);
+    expect(howOf(of('draw'), exercise)).toBe(exercise.draw);
   });
 
   test('tells the set-up while there is time for it', () => {
     const ready: Phase = { ...of('hold'), kind: 'ready' };
-    for (const step of exercise.setup) expect(howOf(ready, set)).toContain(step);
+    for (const step of exercise.setup) expect(howOf(ready, exercise)).toContain(step);
   });
 
   test('an exercise that has no words of its own falls back on those of the phase', () => {
     const { press, ...silent } = exerciseOf('front_split_on_stack');
     expect(press).toBeUndefined();
-    expect(howOf(of('press'), setOf(silent.id, cycle))).toBe(of('press').cue);
+    expect(howOf(of('press'), exerciseOf(silent.id))).toBe(of('press').cue);
   });
 });
 
 describe('what is said aloud', () => {
   const shown = { exerciseId: 'front_hamstring_cycle', side: 'left' } as const;
   const ready: Phase = { kind: 'ready', startS: 0, endS: 15, fromPct: 0, toPct: 0, cue: 'Get ready.' };
-  const rungAt = (depthCm: number) => ({
-    rung: {
-      depthCm,
-      items: [],
-      under: 'pelvis' as const,
-      heightCm: depthCm,
-      compressionCm: 0,
-      slack: []
-    } as unknown as Work['rung']
+  const split = exerciseOf('front_split_on_stack');
+  const on = (depthCm: number, under: 'pelvis' | 'lead heel' = 'pelvis') => ({
+    stacks: [{ dialId: 'depthCm', rung: { depthCm, items: [{ propId: 'block', face: 0 }], under, heightCm: Math.abs(depthCm) } }]
   });
 
   test('while getting ready: which exercise, which side, and what to fetch', () =>
@@ -115,8 +109,18 @@ describe('what is said aloud', () => {
     expect(shownText({ exerciseId: 'march_on_the_spot', side: null })).toBe(exerciseOf('march_on_the_spot').name));
 
   test('the stack is told where it changes, and that it stays where it does not', () => {
-    expect(stackChangeText({}, undefined, [], 'cm')).toBe('');
-    expect(stackChangeText(rungAt(20), rungAt(20), [], 'cm')).toBe('The stack stays.');
-    expect(stackChangeText(rungAt(20), rungAt(22.5), [], 'cm')).toMatch(/^Stack: .*20 cm/);
+    expect(stackChangeText(split, {}, undefined, [], 'cm')).toBe('');
+    expect(stackChangeText(split, on(20), on(20), [], 'cm')).toBe('The stack stays.');
+    expect(stackChangeText(split, on(20), on(22.5), [], 'cm')).toMatch(/^Stack: 20 cm under the pelvis: /);
+    expect(stackChangeText(split, on(-5, 'lead heel'), on(0), [], 'cm')).toMatch(/5 cm past flat under the lead heel/);
+  });
+
+  test('breaths and pulses are cues of their own, and what is counted is told', () => {
+    const breaths: Phase = { kind: 'hold', startS: 0, endS: 24, fromPct: 15, toPct: 15, cue: '', beatS: 8 };
+    expect(cueOf(breaths, 15, set)).toEqual({ text: 'Breathe', tone: 'ember' });
+    expect(cueOf({ ...breaths, fromPct: 0, toPct: 0 }, 0, set)).toEqual({ text: 'Breathe', tone: 'ink' });
+    expect(countText(countAt(breaths, 0))).toBe('1 of 3');
+    expect(countText(countAt(breaths, 23.9))).toBe('3 of 3');
+    expect(countText(countAt(of('hold'), 3))).toBe('');
   });
 });

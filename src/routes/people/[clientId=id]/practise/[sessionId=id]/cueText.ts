@@ -1,7 +1,15 @@
-import { exerciseOf, type Phase, type Prop, type Side, type TimelineSet, type Work } from '$lib/core';
+import {
+  exerciseOf,
+  type Exercise,
+  type FindExercise,
+  type Phase,
+  type Prop,
+  type Side,
+  type TimelineSet,
+  type Work
+} from '$lib/core';
 import type { LengthUnit } from '$lib/contract/fields';
-import { depthText } from '$lib/ui/format';
-import { stackText } from '$lib/ui/stackText';
+import { stackLine } from '$lib/ui/stackText';
 
 type Cue = Readonly<{ text: string; tone: 'ink' | 'ember' | 'fern' }>;
 
@@ -30,7 +38,9 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
     case 'settle':
       return { text: 'Settle', tone: 'ink' };
     case 'hold':
-      return { text: 'Hold', tone: 'ink' };
+      return phase.beatS === undefined
+        ? { text: 'Hold', tone: 'ink' }
+        : { text: 'Breathe', tone: phase.fromPct > 0 ? 'ember' : 'ink' };
     case 'ready':
       return { text: set.sideChange ? 'Change sides' : 'Get ready', tone: 'ink' };
     case 'rest':
@@ -40,9 +50,13 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
   }
 }
 
+/** What is counted now, where something is: "4 of 10". */
+export function countText(count: Readonly<{ at: number; of: number }> | null): string {
+  return count ? `${count.at} of ${count.of}` : '';
+}
+
 /** The line under the cue: how, in plain words. */
-export function howOf(phase: Phase, set: TimelineSet): string {
-  const exercise = exerciseOf(set.exerciseId);
+export function howOf(phase: Phase, exercise: Exercise): string {
   if (phase.kind.startsWith('press')) return exercise.press ?? phase.cue;
   if (phase.kind.startsWith('draw')) return exercise.draw ?? phase.cue;
   if (phase.kind === 'ready') return exercise.setup.join(' ');
@@ -52,29 +66,38 @@ export function howOf(phase: Phase, set: TimelineSet): string {
 type Shown = Readonly<{ exerciseId: string; side: Side | null }>;
 
 /** The exercise, and its side in the words of the exercise. */
-export function shownText({ exerciseId, side }: Shown): string {
-  const { name, sideWords } = exerciseOf(exerciseId);
+export function shownText({ exerciseId, side }: Shown, find: FindExercise = exerciseOf): string {
+  const { name, sideWords } = find(exerciseId);
   return side ? `${name}, ${side} ${sideWords}` : name;
 }
 
 /** What to put under the body for this work, or that it stays as it was. */
 export function stackChangeText(
-  { rung }: Pick<Work, 'rung'>,
-  before: Pick<Work, 'rung'> | undefined,
+  exercise: Pick<Exercise, 'dials'>,
+  { stacks = [] }: Pick<Work, 'stacks'>,
+  before: Pick<Work, 'stacks'> | undefined,
   shelf: readonly Prop[],
   unit: LengthUnit
 ): string {
-  if (!rung) return '';
-  if (before?.rung?.depthCm === rung.depthCm) return 'The stack stays.';
-  return `Stack: ${stackText(rung.items, shelf)}, ${depthText(rung.depthCm, unit)}.`;
+  if (stacks.length === 0) return '';
+  const heights = (of: Pick<Work, 'stacks'> | undefined) => of?.stacks?.map((s) => s.rung.depthCm).join();
+  if (heights(before) === heights({ stacks })) return stacks.length > 1 ? 'The stacks stay.' : 'The stack stays.';
+  return `Stack: ${stacks.map((s) => stackLine(exercise, s, shelf, unit)).join('; ')}.`;
 }
 
 /** What is said aloud to somebody who does not look: what comes and what to fetch while getting ready, the count of a repetition, else the cue. */
-export function spokenText(phase: Phase, announcedPct: number, set: TimelineSet, shown: Shown, stackChange: string): string {
+export function spokenText(
+  phase: Phase,
+  announcedPct: number,
+  set: TimelineSet,
+  shown: Shown,
+  stackChange: string,
+  find: FindExercise = exerciseOf
+): string {
   const cue = cueOf(phase, announcedPct, set).text;
   switch (phase.kind) {
     case 'ready':
-      return [`${cue}: ${shownText(shown)}.`, stackChange].filter(Boolean).join(' ');
+      return [`${cue}: ${shownText(shown, find)}.`, stackChange].filter(Boolean).join(' ');
     case 'lift':
     case 'move':
       return phase.cue;

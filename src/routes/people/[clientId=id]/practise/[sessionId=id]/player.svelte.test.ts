@@ -22,7 +22,8 @@ function blockOf(exerciseId: string, sides: readonly (Side | null)[] = ['left', 
   };
 }
 
-const blocks = [blockOf('front_hamstring_cycle'), blockOf('front_split_on_stack'), blockOf('settle', [null])];
+const lying: Form = { kind: 'flow', spec: { steps: [{ durationS: holdS, cue: 'Lie still.' }] } };
+const blocks = [blockOf('front_hamstring_cycle'), blockOf('front_split_on_stack'), blockOf('settle', [null], lying)];
 
 const outboxOf = (setIndices: number[] = []) => {
   const put = vi.fn();

@@ -3,11 +3,15 @@ import {
   afterPain,
   compileForm,
   compileSession,
+  countAt,
+  exercisesIn,
+  isAsked,
   painKindOf,
   phaseAt,
   rampSteps,
   stepsAfterPain,
   type Block,
+  type FindExercise,
   type FlowStep,
   type PainEvent,
   type Phase,
@@ -65,6 +69,8 @@ export class Player {
   readonly sets: readonly TimelineSet[];
   readonly totalS: number;
   readonly barred: readonly BarredWork[];
+  /** The exercises of this session, own ones as they were when it was composed. */
+  readonly find: FindExercise;
   readonly #outbox: Outbox;
   readonly #placeKey: string;
 
@@ -93,6 +99,7 @@ export class Player {
     this.sets = timeline.sets;
     this.totalS = timeline.durationS;
     this.barred = barred;
+    this.find = exercisesIn(blocks);
     this.#outbox = outbox;
     this.#placeKey = `calm-reach/place/${sessionId}`;
     this.#pains = [...pains];
@@ -101,7 +108,7 @@ export class Player {
     else this.#restore();
   }
 
-  readonly #outcomes = $derived.by(() => this.#pains.map((p) => afterPain(this.sets, p.setIndex, p)));
+  readonly #outcomes = $derived.by(() => this.#pains.map((p) => afterPain(this.sets, p.setIndex, p, this.find)));
   readonly #dropped = $derived(new Set(this.#outcomes.flatMap((o) => o.dropped)));
   readonly #eased = $derived(new Set(this.#outcomes.flatMap((o) => o.eased)));
 
@@ -110,13 +117,15 @@ export class Player {
   /** The set that is asked about. */
   readonly asked = $derived.by(() => this.sets[this.#unsaid[0]?.setIndex ?? this.setIndex]!);
   /** The work of this set: the easier one where a pain asked for it. */
-  readonly work: Pick<Work, 'form' | 'setting' | 'rung'> = $derived.by(() => this.#workOf(this.set));
+  readonly work: Pick<Work, 'form' | 'setting' | 'rung' | 'stacks'> = $derived.by(() => this.#workOf(this.set));
   /** What the pain told last does to the rest of the session. */
-  readonly outcome = $derived.by(() => this.advice && afterPain(this.sets, this.#toldAt, this.advice));
+  readonly outcome = $derived.by(() => this.advice && afterPain(this.sets, this.#toldAt, this.advice, this.find));
   readonly isEased = $derived(this.#eased.has(this.setIndex));
   readonly phases: readonly Phase[] = $derived.by(() => this.#phasesOf(this.set, this.#extraS));
   readonly phase: Phase = $derived.by(() => phaseAt(this.phases, this.elapsedS) ?? this.phases.at(-1)!);
   readonly phaseIndex = $derived(this.phases.indexOf(this.phase));
+  /** The breath, pulse or circle that runs. */
+  readonly count = $derived.by(() => countAt(this.phase, this.elapsedS));
   readonly remainingS = $derived(Math.max(0, this.phase.endS - this.elapsedS));
   readonly readyS = $derived.by(() => this.set.workStartS - this.set.startS);
   /** The steps of a flow, where this set is one, and how many phases stand before the first. */
@@ -155,7 +164,7 @@ export class Player {
   #stepOf = ({ exerciseId, workSide = null }: ToldPain): number =>
     this.#steps.findIndex((s) => s.exerciseId === exerciseId && (s.side ?? null) === workSide);
 
-  #workOf(set: TimelineSet): Pick<Work, 'form' | 'setting' | 'rung'> {
+  #workOf(set: TimelineSet): Pick<Work, 'form' | 'setting' | 'rung' | 'stacks'> {
     return this.#eased.has(set.index) && set.work.easier ? set.work.easier : set.work;
   }
 
@@ -176,7 +185,7 @@ export class Player {
   #isOpen = (set: TimelineSet): boolean =>
     !this.#dropped.has(set.index) && !this.logged.includes(set.index) && !this.#isBarred(set);
   #isBarred = (set: TimelineSet): boolean =>
-    set.work.form.kind !== 'flow' && this.barred.some((b) => b.exerciseId === set.exerciseId && b.side === set.side);
+    isAsked(set.work) && this.barred.some((b) => b.exerciseId === set.exerciseId && b.side === set.side);
   #following = (index: number): TimelineSet | null => this.sets.find((s) => s.index > index && this.#isOpen(s)) ?? null;
 
   /** Lets time pass. At the end of a set it waits for what is said of it. */
@@ -225,7 +234,7 @@ export class Player {
 
   #endSet(): void {
     const { set } = this;
-    if (set.side === null) {
+    if (!isAsked(set.work)) {
       this.#log(set, this.#spentS, { clean: null, sensation: null, felt: null, slipped: null });
       this.#goOn();
       return;
@@ -323,7 +332,7 @@ export class Player {
     this.#outbox.put('pain', told);
     this.#pains = [...this.#pains, told];
     this.advice = event;
-    const { endsSession } = afterPain(this.sets, set.index, event);
+    const { endsSession } = afterPain(this.sets, set.index, event, this.find);
     if (endsSession) this.#end('stopped');
     else this.mode = 'advice';
   }
@@ -350,7 +359,7 @@ export class Player {
       return;
     }
     // What was done of the set counts as a set with something to note, not as a clean one.
-    if (this.set.side !== null && this.#spentS > 0) this.#log(this.set, this.#spentS, unsaidButHurt);
+    if (isAsked(this.set.work) && this.#spentS > 0) this.#log(this.set, this.#spentS, unsaidButHurt);
     this.#goOn();
   }
 

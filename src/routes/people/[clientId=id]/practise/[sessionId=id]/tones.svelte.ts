@@ -7,6 +7,9 @@ import type { Player } from './player.svelte';
 const lastSeconds = 3;
 /** Holds from here on are told their middle. */
 const halfwayFromS = 40;
+/** So many breaths or pulses are told their middle; the last ones are counted down. */
+const halfwayFromCount = 8;
+const lastCounts = 3;
 const noVoiceKey = 'calm-reach/no-voice-told';
 
 /** For somebody who does not look: a tone at each change and in the last three seconds, and the words where the device has a voice. */
@@ -18,6 +21,7 @@ export class Tones {
   #context: AudioContext | null = null;
   #said = '';
   #countedS = 0;
+  #countedAt: string | null = null;
   #mode: Player['mode'] = 'play';
 
   /** Off until asked for, and remembered for each person. */
@@ -49,21 +53,35 @@ export class Tones {
       this.#speak(player.mode === 'ended' ? 'The session is over.' : 'The set is done.');
     }
     if (player.paused || player.mode !== 'play') return;
-    const { phase, work, sets, setIndex } = player;
-    const change = stackChangeText(work, sets[setIndex - 1]?.work, this.#shelf, this.#unit);
-    const text = spokenText(phase, player.announcedPct, player.set, player.shown, change);
+    const { phase, work, sets, setIndex, find } = player;
+    const change = stackChangeText(find(player.set.exerciseId), work, sets[setIndex - 1]?.work, this.#shelf, this.#unit);
+    const text = spokenText(phase, player.announcedPct, player.set, player.shown, change, find);
     if (`${setIndex}/${text}` !== this.#said) {
       this.#said = `${setIndex}/${text}`;
       this.#beep(phase.kind.startsWith('press') ? 740 : phase.kind.startsWith('draw') || phase.kind === 'held' ? 520 : 620);
       this.#speak(text);
     }
+    this.#count(player);
     const leftS = Math.ceil(player.remainingS);
     if (leftS !== this.#countedS) {
       if (leftS <= lastSeconds && leftS > 0) this.#beep(440, 0.06);
       const lengthS = phase.endS - phase.startS;
-      if (phase.kind === 'hold' && lengthS >= halfwayFromS && leftS === Math.floor(lengthS / 2)) this.#speak('Halfway.');
+      if (phase.kind === 'hold' && !player.count && lengthS >= halfwayFromS && leftS === Math.floor(lengthS / 2))
+        this.#speak('Halfway.');
     }
     this.#countedS = leftS;
+  }
+
+  /** A small tone for each breath or pulse, halfway and the last three by their number. */
+  #count({ count, phaseIndex, setIndex }: Player): void {
+    const place = count && `${setIndex}/${phaseIndex}/${count.at}`;
+    if (!count || place === this.#countedAt) return;
+    this.#countedAt = place;
+    if (count.at === 1) return; // the cue begins it
+    this.#beep(330, 0.05);
+    const left = count.of - count.at + 1;
+    if (left <= lastCounts) this.#speak(left === 1 ? 'Last one.' : `${left} more.`);
+    else if (count.of >= halfwayFromCount && count.at === Math.floor(count.of / 2) + 1) this.#speak('Halfway.');
   }
 
   #beep(hertz: number, seconds = 0.14, inS = 0): void {

@@ -12,11 +12,11 @@
     type Setting,
     type Side
   } from '$lib/core';
-  import Furniture from '$lib/ui/drawing/Furniture.svelte';
-  import Figure from '$lib/ui/drawing/Figure.svelte';
-  import { movingFigure } from '$lib/ui/drawing/movingFigure.svelte';
-  import Scene from '$lib/ui/drawing/Scene.svelte';
-  import StackDrawing from '$lib/ui/drawing/StackDrawing.svelte';
+  import Furniture from './Furniture.svelte';
+  import Figure from './Figure.svelte';
+  import { movingFigure } from './movingFigure.svelte';
+  import Scene from './Scene.svelte';
+  import StackDrawing from './StackDrawing.svelte';
 
   /** The figure and every stack of the exercise on one floor line, to scale; pale, the body at its measure. */
   type Props = {
@@ -30,8 +30,10 @@
     shelf: readonly (Prop & { material: Material })[];
     body: Body;
     label: string;
+    /** Height of the drawing, as a class. */
+    size?: string;
   };
-  let { exercise, side, setting, stacks, measured, shelf, body, label }: Props = $props();
+  let { exercise, side, setting, stacks, measured, shelf, body, label, size = 'max-h-[38vh]' }: Props = $props();
 
   const placed = $derived({
     ...setting,
@@ -77,7 +79,7 @@
   floor={!isFromAbove}
   align="right"
   {label}
-  class="max-h-[38vh] w-full"
+  class="{size} w-full"
 >
   {#if pose}<Furniture boxes={pose.furniture} />{/if}
   {#if ghost}<Figure pose={ghost} ghost="pale" />{/if}

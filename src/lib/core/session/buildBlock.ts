@@ -1,0 +1,200 @@
+import { dialAtRung, dialStates, depthOfDial, isWithin } from '../exercise/dials';
+import type { Dial, DialId, Setting } from '../exercise/dial';
+import { partOf, propWords, type Exercise } from '../exercise/exercise';
+import { gate, endValues, type Gated } from '../safety/gate';
+import type { GateReason } from '../safety/reason';
+import type { SafetyPerson } from '../safety/person';
+import { holdWithin } from '../safety/within';
+import type { School } from '../school/school';
+import { rungAt, isTooFar, type Rung } from '../props/ladder';
+import type { Side } from '../body/side';
+import { schoolFigure } from '../exercise/schoolFigure';
+import type { Block, BlockWhy, Work } from './block';
+import { formOf } from './formOf';
+
+/** Where an exercise stands on a side: its dials, the ladder of each that stands on a stack, and what was measured for their start. */
+export type SideState = Readonly<{
+  setting: Setting;
+  rungs: Readonly<Partial<Record<DialId, readonly Rung[]>>>;
+  /** The stack a dial begins on that nobody set or measured for. */
+  begins: Readonly<Partial<Record<DialId, Rung>>>;
+  measured: Readonly<Partial<Record<DialId, number>>>;
+}>;
+
+export type BlockAsk = Readonly<{
+  exercise: Exercise;
+  school: School;
+  /** Of what is done with both sides together that of the left counts. */
+  states: Readonly<Record<Side, SideState>>;
+  /** Sides in the order they are done. */
+  sideOrder: readonly Side[];
+  sets: number;
+  /** The side that gets one set more. */
+  extraSide: Side | null;
+  moreRounds: boolean;
+  easy: boolean;
+  level: 'beginner' | 'other';
+  /** Effort at most today, besides the caps of the person. */
+  dayCapPct: number;
+  breathS: number;
+  priority: number;
+  because: readonly BlockWhy[];
+  person: SafetyPerson;
+  today: string;
+  backWarm: boolean;
+}>;
+
+/** A dial without a figure: the exercise is not done until somebody sets it. */
+export type DialAsked = Readonly<{ exerciseId: string; side: Side | null; dial: DialId }>;
+
+/** Why a side of an exercise is not done. */
+export type NotBuilt =
+  | Readonly<{ code: 'barred'; exerciseId: string; side: Side | null; why: readonly GateReason[] }>
+  | Readonly<{ code: 'no stack'; exerciseId: string; side: Side | null }>
+  /** Neither the exercise nor its school says how long, and there is no dial to ask for. */
+  | Readonly<{ code: 'no dose'; exerciseId: string; side: Side | null }>;
+
+export type Built = Readonly<{ block: Block | null; notBuilt: readonly NotBuilt[]; asks: readonly DialAsked[] }>;
+
+/**
+ * A block from an exercise, its setting on each side and a school: the one way from the week into a session.
+ *
+ * Model:  each side is asked of the gate, brought inside its ends, stood on the nearest stack that is no harder, and made a form of
+ *         by `formOf`. A side that is barred, has no stack near its height, or no dose is left out and told.
+ * Throws: nothing of its own.
+ */
+export function buildBlock(ask: BlockAsk): Built {
+  const { exercise, sets, extraSide, school, level } = ask;
+  const notBuilt: NotBuilt[] = [];
+  const asks: DialAsked[] = [];
+  const work = (exercise.sides === 'each' ? ask.sideOrder : [null]).flatMap((side): Work[] => {
+    const made = workOf(ask, side);
+    if ('asks' in made) {
+      const open = made.asks.filter((dial) => exercise.dials.some((d) => d.id === dial));
+      asks.push(...open.map((dial) => ({ exerciseId: exercise.id, side, dial })));
+      if (open.length < made.asks.length) notBuilt.push({ code: 'no dose', exerciseId: exercise.id, side });
+      return [];
+    }
+    if ('code' in made) {
+      notBuilt.push(made);
+      return [];
+    }
+    return [{ ...made, sets: made.sets * sets + (side !== null && side === extraSide ? 1 : 0) }];
+  });
+  if (work.length === 0) return { block: null, notBuilt, asks };
+  const part = partOf(exercise);
+  const least = school.leastHoldS?.[level] ?? lowOf(schoolFigure(school, exercise, 'holdS')?.span) ?? 20;
+  return {
+    block: {
+      exerciseId: exercise.id,
+      part,
+      links: exercise.links,
+      schoolId: school.id,
+      baseSets: Math.min(...work.map((w) => w.sets)),
+      leastHoldS: part === 'open' ? least : 20,
+      priority: ask.priority,
+      props: propWords(exercise),
+      work,
+      because: ask.because
+    },
+    notBuilt,
+    asks
+  };
+}
+
+const lowOf = (span: number | readonly [number, number] | undefined): number | undefined =>
+  typeof span === 'object' ? span[0] : span;
+
+/** The work of one side as the gate lets it through, or why it is left out. */
+function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ asks: readonly DialId[] }> {
+  const { exercise, person, today, backWarm } = ask;
+  const state = ask.states[side ?? 'left'];
+  const wanted = state.setting;
+  const gated = gate({ exercise, side, setting: wanted, measured: state.measured, person, today, session: { backWarm } });
+  if (gated.verdict === 'barred') return { code: 'barred', exerciseId: exercise.id, side, why: gated.bars };
+  const ends = endValues(gated);
+  const held = holdWithin(exercise, wanted, ends);
+  const stacks = stacksOf(exercise, held, state, ends);
+  const far = stacks.find((s) => s.isMeant && s.bears && isTooFar(s.rung.depthCm, depthOfDial(s.dial, held[s.dial.id]!)));
+  if (far) return { code: 'no stack', exerciseId: exercise.id, side };
+  const moved = stacks.filter((s) => s.isMeant && held[s.dial.id] !== wanted[s.dial.id]);
+  const setting = { ...held, ...Object.fromEntries(moved.map((s) => [s.dial.id, dialAtRung(s.dial, s.rung)])) };
+  const made = formFor(ask, setting, gated);
+  if ('asks' in made) return made;
+  const rungs = Object.fromEntries(stacks.map((s) => [s.dial.id, s.rungs]));
+  const dials = exercise.dials.filter((d) => !isOfForm(d) || made.uses.includes(d.id)).map((d) => d.id);
+  // A wait and a stage that is still to come are told where settings are moved, not beside the mat.
+  const notes = [...gated.within.filter((r) => r.code !== 'wait' && r.code !== 'flat first'), ...gated.remember];
+  return {
+    side,
+    sets: made.sets,
+    form: made.form,
+    setting,
+    dials,
+    ...stood(stacks),
+    ...(notes.length > 0 && { notes }),
+    easier: easierWork(ask, { setting, gated, dials, rungs, stacks })
+  };
+}
+
+/** The first stack wherever it begins, the others where somebody set or measured them. */
+function stood(stacks: readonly Pick<StackOfDial, 'dial' | 'rung' | 'isMeant'>[]): Pick<Work, 'rung' | 'stacks'> {
+  const shown = stacks.filter((s, i) => i === 0 || s.isMeant);
+  return { rung: shown[0]?.rung, ...(shown.length > 0 && { stacks: shown.map((s) => ({ dialId: s.dial.id, rung: s.rung })) }) };
+}
+
+/** Dials that say how long, how often and how hard: they count only where the form is made from them. */
+const formUnits: ReadonlySet<Dial['unit']> = new Set(['s', 'reps', 'breaths', 'rounds', '%']);
+const isOfForm = (dial: Dial): boolean => formUnits.has(dial.unit);
+
+const formFor = ({ exercise, school, level, moreRounds, easy, dayCapPct, breathS }: BlockAsk, setting: Setting, gated: Gated) =>
+  formOf({
+    exercise,
+    setting,
+    school,
+    level,
+    moreRounds,
+    easy,
+    gated,
+    capPct: Math.min(gated.caps.effortPct, dayCapPct),
+    breathS
+  });
+
+type StackOfDial = Readonly<{ dial: Dial; rung: Rung; rungs: readonly Rung[]; isMeant: boolean; bears: boolean }>;
+
+/** The stacks it stands on, in the order of the dials: as set or measured, else where it begins. */
+function stacksOf(exercise: Exercise, held: Setting, state: SideState, ends: ReturnType<typeof endValues>): StackOfDial[] {
+  return exercise.dials.flatMap((dial): StackOfDial[] => {
+    if (!dial.stack) return [];
+    const open = (state.rungs[dial.id] ?? []).filter((r) => isWithin(dial, dialAtRung(dial, r), ends));
+    const at = held[dial.id];
+    const begins = state.begins[dial.id];
+    const rung = at !== undefined ? rungAt(open, depthOfDial(dial, at)) : begins && rungAt(open, begins.depthCm);
+    return rung ? [{ dial, rung, rungs: open, isMeant: at !== undefined, bears: dial.stack.bears === 'weight' }] : [];
+  });
+}
+
+/** The same exercise with its first dial that can be eased one step back: inside the same ends. */
+function easierWork(
+  ask: BlockAsk,
+  at: Readonly<{
+    setting: Setting;
+    gated: Gated;
+    dials: readonly DialId[];
+    rungs: Readonly<Record<DialId, readonly Rung[]>>;
+    stacks: readonly StackOfDial[];
+  }>
+): Work['easier'] {
+  const { exercise } = ask;
+  const states = dialStates(exercise, at.setting, { rungs: at.rungs, ends: endValues(at.gated) });
+  const dial = states.find((d) => at.dials.includes(d.id) && d.easier !== null);
+  if (!dial || dial.easier === null) return undefined;
+  const setting = { ...at.setting, [dial.id]: dial.easier };
+  const made = formFor(ask, setting, at.gated);
+  if ('asks' in made) return undefined;
+  const eased = at.stacks.map((s) => {
+    const to = setting[s.dial.id];
+    return { ...s, rung: (to !== undefined && rungAt(s.rungs, depthOfDial(s.dial, to))) || s.rung };
+  });
+  return { setting, form: made.form, ...stood(eased) };
+}

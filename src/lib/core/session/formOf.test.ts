@@ -1,0 +1,169 @@
+import { describe, expect, test } from 'vitest';
+import {
+  compileForm,
+  effortAtPct,
+  exerciseOf,
+  exercises,
+  formOf,
+  gate,
+  schoolOf,
+  schools,
+  totals,
+  type SafetyPerson,
+  type SchoolId,
+  type Setting
+} from '../index';
+import { limit, somebody } from '../testing/person';
+
+type Ask = Partial<Parameters<typeof formOf>[0]> & { person?: SafetyPerson };
+
+/** An exercise by a school, for somebody with nothing wrong unless told otherwise. */
+function made(id: string, school: SchoolId, setting: Setting, { person = somebody(), ...more }: Ask = {}) {
+  const exercise = exerciseOf(id);
+  const side = exercise.sides === 'each' ? 'left' : null;
+  const gated = gate({ exercise, side, setting, person, today: '2026-03-02' });
+  const base = { level: 'other', moreRounds: false, easy: false, capPct: gated.caps.effortPct, breathS: 8 } as const;
+  return formOf({ ...base, exercise, setting, school: schoolOf(school), gated, ...more });
+}
+function secondsOf(...ask: Parameters<typeof made>) {
+  const form = made(...ask);
+  if ('asks' in form) throw new Error(`asks for ${form.asks.join()}`);
+  return { ...totals(compileForm(form.form, { effortCapPct: 100 })), sets: form.sets };
+}
+
+// Source of every figure: common practice (docs/sources.md#schools), added up by hand.
+describe('worked doses', () => {
+  test('long hold: 60 + (12 + 10 + 8) + 3 + (12 + 12 + 6) + 20 + 30 s, 60 s of it contraction', () =>
+    expect(secondsOf('front_hamstring_cycle', 'long_hold', { holdS: 60, effortPct: 40 })).toMatchObject({
+      durationS: 173,
+      stretchS: 173,
+      contractionS: 60
+    }));
+
+  test('a second round is 83 s more, and the first is lighter: 70 % of the peak', () => {
+    expect(secondsOf('front_hamstring_cycle', 'long_hold', { holdS: 60, effortPct: 40 }, { moreRounds: true }).durationS).toBe(
+      256
+    );
+    const form = made('front_hamstring_cycle', 'long_hold', { holdS: 60, effortPct: 40 }, { moreRounds: true });
+    expect(form).toMatchObject({
+      form: {
+        spec: { press: { peakPct: 40 }, draw: { peakPct: 35 }, perRound: [{ press: { peakPct: 30 }, draw: { peakPct: 25 } }] }
+      }
+    });
+  });
+
+  test('short contract-relax: 5 + 3 × (1 + 5 + 1 + 5) + 10 s, no draw', () => {
+    expect(secondsOf('lying_contract_relax', 'contract_relax', { effortPct: 50, rounds: 3 })).toMatchObject({
+      durationS: 51,
+      contractionS: 21
+    });
+    expect(made('lying_contract_relax', 'contract_relax', { effortPct: 50, rounds: 3 })).not.toHaveProperty('form.spec.draw');
+  });
+
+  test('breath-counted: three breaths of 8 s, lightly at work; two passes where range is opened', () => {
+    expect(secondsOf('low_lunge', 'breath_counted', { holdS: 60 })).toMatchObject({ durationS: 24, effortPctS: 24 * 15 });
+    expect(secondsOf('low_lunge', 'breath_counted', { holdS: 60 }, { moreRounds: true }).durationS).toBe(48);
+    expect(secondsOf('low_lunge', 'breath_counted', {}, { breathS: 5 }).durationS).toBe(15);
+  });
+
+  test('short-hold repeats: nine of 2 + 1.5 + 2 s, at three angles', () =>
+    expect(secondsOf('low_lunge', 'short_holds', { holdS: 60 })).toMatchObject({ durationS: 49.5, sets: 3 }));
+
+  test('drills: three times ten pulses of 1.5 s and a hold of 20 s', () =>
+    expect(secondsOf('low_lunge', 'drills', { holdS: 20 })).toMatchObject({ durationS: 105, stretchS: 60, contractionS: 0 }));
+
+  test('kicks: five of 2 + 1 + 2 s with four to rest between', () =>
+    expect(secondsOf('prone_kicks', 'drills', { reps: 5 }).durationS).toBe(41));
+
+  test('circles go as often the other way round', () => {
+    expect(secondsOf('supine_leg_circles', 'long_hold', { reps: 5 }).durationS).toBe(20);
+    expect(made('supine_leg_circles', 'long_hold', { reps: 5 })).toMatchObject({ form: { spec: { pulses: 5, bothWays: true } } });
+  });
+
+  test('what is counted in breaths alone is so in every school', () => {
+    for (const { id } of schools)
+      expect(made('leg_drawn_in', id, { breaths: 6 }), id).toMatchObject({ form: { kind: 'breaths', spec: { breaths: 6 } } });
+  });
+});
+
+describe('figures of one school', () => {
+  test('a hold that nobody set begins at the school’s own figure, for a beginner at the shorter one', () => {
+    expect(secondsOf('pancake_floor', 'long_hold', {}).durationS).toBe(60);
+    expect(secondsOf('pancake_floor', 'long_hold', {}, { level: 'beginner' }).durationS).toBe(30);
+  });
+
+  test('a school without a figure asks for it, and takes none of another', () => {
+    // The low lunge has 20 to 30 s by the drills: no other school may have them.
+    expect(made('low_lunge', 'contract_relax', {})).toEqual({ asks: ['holdS'] });
+    expect(made('side_lying_abduction', 'long_hold', {})).toEqual({ asks: ['reps', 'holdS'] });
+    expect(made('side_lying_abduction', 'long_hold', { reps: 4, holdS: 3 })).toMatchObject({ uses: ['reps', 'holdS'] });
+  });
+
+  test('only the dials a form is made from are used', () => {
+    expect(made('low_lunge', 'breath_counted', { holdS: 60 })).toMatchObject({ uses: [] });
+    expect(made('low_lunge', 'long_hold', { holdS: 60 })).toMatchObject({ uses: ['holdS'] });
+    expect(made('front_hamstring_cycle', 'contract_relax', { holdS: 60, effortPct: 40 })).toMatchObject({ uses: ['effortPct'] });
+  });
+});
+
+describe('the gate', () => {
+  // Source: common practice with controlled high blood pressure: contractions up to 6 seconds.
+  test('where contractions are short, nothing works throughout a stretch and no breath is held at work', () => {
+    const person = somebody({ limits: [limit('contraction at most', { value: 6 })] });
+    expect(made('low_lunge', 'breath_counted', {}, { person })).toMatchObject({ form: { spec: { effortPct: 0 } } });
+    expect(made('standing_leg_circuit', 'breath_counted', { breaths: 3 }, { person })).toMatchObject({
+      form: { kind: 'reps', spec: { reps: 3, liftS: 1, holdS: 4, lowerS: 1 } }
+    });
+  });
+
+  test('without bouncing the drills keep their holds and lose their pulses', () => {
+    const person = somebody({ limits: [limit('no ballistic')] });
+    expect(made('low_lunge', 'drills', { holdS: 20 }, { person })).toMatchObject({
+      form: { spec: { pulses: 0, holdS: 20, sets: 3 } }
+    });
+  });
+
+  test('a line kept from long holds is held short by every school, whether or not a dial says how long', () => {
+    const person = somebody({ limits: [limit('no long hold of a line', { line: 'hamstring', side: 'left' })] });
+    for (const { id } of schools) {
+      const form = made('half_split_hold', id, { holdS: 90 }, { person });
+      const held = 'asks' in form ? [] : compileForm(form.form, { effortCapPct: 100 }).filter((p) => p.kind === 'hold');
+      for (const p of held) expect(p.endS - p.startS, id).toBeLessThanOrEqual(30);
+    }
+  });
+});
+
+describe('any exercise by any school', () => {
+  const all = exercises.flatMap((e) => schools.map((s) => [e.id, s.id] as const));
+
+  test('becomes phases, or asks for a number', () => {
+    for (const [id, school] of all) {
+      const form = made(id, school, exerciseOf(id).start);
+      if ('asks' in form) expect(form.asks.length, `${id} ${school}`).toBeGreaterThan(0);
+      else {
+        const phases = compileForm(form.form);
+        expect(phases.length, `${id} ${school}`).toBeGreaterThan(0);
+        phases.slice(1).forEach((p, i) => expect(p.startS).toBe(phases[i]!.endS));
+      }
+    }
+  });
+
+  // Effort·time is exact: held against the midpoints of 20 pieces of every phase, which a straight line crosses at its mean.
+  test('has the effort that its curve has', () => {
+    for (const [id, school] of all) {
+      const form = made(id, school, exerciseOf(id).start);
+      if ('asks' in form) continue;
+      const phases = compileForm(form.form);
+      const summed = phases.reduce((sum, { startS, endS }) => {
+        const piece = (endS - startS) / 20;
+        return (
+          sum +
+          Array.from({ length: 20 }, (_, i) => Math.abs(effortAtPct(phases, startS + (i + 0.5) * piece)) * piece).reduce(
+            (a, b) => a + b
+          )
+        );
+      }, 0);
+      expect(totals(phases).effortPctS, `${id} ${school}`).toBeCloseTo(summed, 5);
+    }
+  });
+});

@@ -1,0 +1,297 @@
+import type { Effort } from '../cycle/compileCycle';
+import type { DialId, Setting } from '../exercise/dial';
+import { schoolFigure } from '../exercise/schoolFigure';
+import type { Dose, Exercise } from '../exercise/exercise';
+import type { Gated } from '../safety/gate';
+import type { School } from '../school/school';
+import type { Span } from '../span';
+import type { Form } from './block';
+
+export type FormAsk = Readonly<{
+  exercise: Exercise;
+  /** Inside what the gate allows. */
+  setting: Setting;
+  school: School;
+  level: 'beginner' | 'other';
+  /** One round more than the school's least: in the weeks in which range is opened. */
+  moreRounds: boolean;
+  /** An easy week: 60 % of the rounds. */
+  easy: boolean;
+  gated: Pick<Gated, 'caps' | 'longestHoldS'>;
+  /** Effort at most, of the person and of the day. */
+  capPct: number;
+  /** Length of one breath of this person. */
+  breathS: number;
+}>;
+
+/** The form, how many sets of it the school makes, and the dials it is made from; or the dials for which there is no figure. */
+export type FormMade = Readonly<{ form: Form; sets: number; uses: readonly DialId[] }> | Readonly<{ asks: readonly DialId[] }>;
+
+/** Lift-offs at half effort, a second or two up and down, four to rest (common practice; the seconds are assumptions). */
+const lift = { moveS: 2, quickS: 1, restS: 4, peakPct: 50, momentS: 1 } as const;
+/** A movement through its range at an easy tempo, and one that nobody counts (assumptions). */
+const move = { beatS: 2, untoldS: 40 } as const;
+/** Long enough to measure, or to lie still, where nothing else is said (assumptions). */
+const testS = 30;
+const quietS = 60;
+const easyShare = 0.6;
+
+/**
+ * What an exercise becomes when it is done by a school: the way its phase asks for, with one school's figures.
+ *
+ * Model:  movement is counted or timed; an active exercise is lifted and held; what is held or pressed is done the school's way (a cycle,
+ *         breaths, repeats of a second or two, pulses that end in a hold), where it has no press a plain hold. What is counted in breaths
+ *         alone is so in every school. A figure is that of the dial; where nobody set it the exercise's own for this school, at its low
+ *         end; else the school's. Where there is none the dial is asked for. Efforts, contractions and holds stay inside the gate's.
+ * Units:  seconds, percent of the greatest safe effort.
+ * Source: docs/sources.md#schools, docs/sources.md#planning
+ */
+export function formOf(ask: FormAsk): FormMade {
+  const figures = new Figures(ask);
+  const made = wayOf(ask, figures);
+  return figures.asked.length > 0 ? { asks: figures.asked } : { sets: 1, ...made, uses: figures.used };
+}
+
+type Made = Readonly<{ form: Form; sets?: number }>;
+
+/** Takes figures in one order for every form, and notes which dials they came from and which are missing. */
+class Figures {
+  readonly used: DialId[] = [];
+  readonly asked: DialId[] = [];
+  readonly dose: Dose | undefined;
+
+  constructor(readonly ask: FormAsk) {
+    this.dose = ask.exercise.doses.find((d) => d.school === ask.school.id);
+  }
+
+  has = (id: DialId): boolean => this.ask.exercise.dials.some((d) => d.id === id);
+
+  /** `usual` is the school's figure, or null where it has none. */
+  of(id: DialId & keyof Dose, usual: number | null): number {
+    if (this.has(id)) {
+      this.used.push(id);
+      const set = this.ask.setting[id];
+      if (set !== undefined) return set;
+    }
+    const own = this.dose?.[id] as Span | undefined;
+    const figure = own === undefined ? usual : low(own);
+    if (figure !== null) return figure;
+    this.asked.push(id);
+    return 1;
+  }
+
+  /** Where the exercise has no such dial, its own figure for this school or the school's, without asking. */
+  untold(id: DialId & keyof Dose, usual: number): number {
+    return this.has(id) ? this.of(id, usual) : low((this.dose?.[id] as Span | undefined) ?? usual);
+  }
+}
+
+function wayOf(ask: FormAsk, figures: Figures): Made {
+  const { exercise, school } = ask;
+  switch (exercise.phases[0]) {
+    case 'warm-up':
+    case 'mobilise':
+      return movement(ask, figures);
+    case 'active end':
+    case 'strengthen':
+      return lifts(ask, figures);
+    case 'settle':
+      return quiet(ask, figures);
+    default:
+  }
+  if (figures.has('breaths') && !figures.has('holdS')) return inBreaths(ask, figures);
+  if (exercise.phases[0] === 'test' && !figures.has('holdS'))
+    return { form: holdForm(ask, testS, 'Measure, and write it down.') };
+  switch (school.way.kind) {
+    case 'cycle':
+      return presses(exercise) ? cycle(ask, figures) : { form: holdForm(ask, figures.of('holdS', holdFigure(ask))) };
+    case 'reps':
+      return repeats(ask, figures);
+    case 'breaths':
+      return inBreaths(ask, figures);
+    case 'pulses and holds':
+      return pulses(ask, figures);
+  }
+}
+
+/** Whether muscles press in it: only then is it done as a cycle. */
+const presses = ({ press, phases, dials }: Exercise): boolean =>
+  press !== undefined && (phases.includes('contract-relax') || dials.some((d) => d.id === 'effortPct'));
+
+/** Where a hold begins in this school; null where it has no figure in seconds for it. */
+function holdFigure({ school, exercise, level }: FormAsk): number | null {
+  const figure = schoolFigure(school, exercise, 'holdS');
+  if (figure?.own) return low(figure.span);
+  return school.leastHoldS?.[level] ?? (figure && low(figure.span));
+}
+
+const holdForm = ({ gated }: FormAsk, holdS: number, cue?: string): Form => ({
+  kind: 'hold',
+  spec: { holdS: within(holdS, gated.longestHoldS), ...(cue !== undefined && { cue }) }
+});
+
+function movement(ask: FormAsk, figures: Figures): Made {
+  const { exercise, school } = ask;
+  if (figures.has('breaths')) return inBreaths(ask, figures);
+  if (figures.has('reps') || figures.dose?.reps !== undefined) {
+    // Help at the edge is for a moment: the short repeats.
+    if (school.way.kind === 'reps' && exercise.kinds.includes('assisted')) return repeats(ask, figures);
+    const spec = { sets: 1, pulses: figures.of('reps', null), pulseS: beatOf(school), holdS: 0, settleS: 0 };
+    return { form: { kind: 'pulses', spec: { ...spec, ...(goesRound(exercise) && { bothWays: true }) } } };
+  }
+  const holdS = within(figures.untold('holdS', move.untoldS), ask.gated.longestHoldS);
+  return { form: { kind: 'hold', spec: { holdS, moving: true, cue: 'Move easily, through what is free.' } } };
+}
+
+const beatOf = ({ way }: School): number => (way.kind === 'pulses and holds' ? way.pulseS : move.beatS);
+const goesRound = ({ name }: Exercise): boolean => /\bcircles?\b/i.test(name);
+
+function lifts(ask: FormAsk, figures: Figures): Made {
+  const { school, gated, capPct, exercise } = ask;
+  if (figures.has('breaths')) return inBreaths(ask, figures);
+  const contractionS = gated.caps.contractionS ?? Infinity;
+  // Where contractions are kept short the lift and the lowering are part of them.
+  const moveS = contractionS < Infinity ? lift.quickS : lift.moveS;
+  const counted = figures.has('reps') || figures.dose?.reps !== undefined || !figures.has('holdS');
+  const reps = counted ? figures.of('reps', liftsOf(school)) : 1;
+  const moment = figures.dose?.contractionS === undefined ? heldFigure(school) : low(figures.dose.contractionS);
+  const holdS = figures.has('holdS') ? figures.of('holdS', moment) : (moment ?? lift.momentS);
+  const held = Math.min(within(holdS, gated.longestHoldS), Math.max(0, contractionS - 2 * moveS));
+  const peakPct = Math.min(figures.has('effortPct') ? figures.of('effortPct', null) : lift.peakPct, capPct);
+  const spec = { reps, liftS: moveS, holdS: held, lowerS: moveS, restS: lift.restS, peakPct };
+  return { form: { kind: 'reps', spec: { ...spec, ...(exercise.kinds.includes('assisted') && { assisted: true }) } } };
+}
+
+/** How many lifts a school begins with; null where it counts none. */
+const liftsOf = ({ way, rules }: School): number | null =>
+  way.kind === 'reps' ? way.reps : way.kind === 'pulses and holds' ? low(rules.contraction?.span ?? way.pulses) : null;
+/** How long a lift is held in a school that says so. */
+const heldFigure = ({ way }: School): number | null => (way.kind === 'reps' ? way.holdS : null);
+
+/** The opposite muscle moves the limb, a trace of help at the edge: for a second or two, many times. */
+function repeats(ask: FormAsk, figures: Figures): Made {
+  const { school, capPct, gated, exercise } = ask;
+  if (school.way.kind !== 'reps') throw new RangeError(`no repeats in ${school.id}`);
+  const { way } = school;
+  const { dose } = figures;
+  const most = gated.caps.contractionS ?? Infinity;
+  const moveS = most < Infinity ? lift.quickS : way.liftS;
+  const holdS =
+    dose?.contractionS === undefined ? (dose?.holdS === undefined ? way.holdS : low(dose.holdS)) : low(dose.contractionS);
+  const spec = {
+    reps: figures.untold('reps', way.reps),
+    liftS: moveS,
+    holdS: Math.min(within(holdS, gated.longestHoldS), Math.max(0, most - 2 * moveS)),
+    lowerS: moveS,
+    restS: 0,
+    peakPct: Math.min(way.effortPct, capPct),
+    assisted: !exercise.kinds.includes('isometric')
+  };
+  return { form: { kind: 'reps', spec }, sets: dose?.sets === undefined ? way.sets : low(dose.sets) };
+}
+
+function inBreaths(ask: FormAsk, figures: Figures): Made {
+  const { school, exercise, gated, breathS, capPct } = ask;
+  const { way, rules } = school;
+  const isWay = way.kind === 'breaths';
+  const wished = figures.of('breaths', isWay && rules.hold?.span !== undefined ? low(rules.hold.span) : null);
+  const longestS = gated.longestHoldS ?? Infinity;
+  // Where one breath is too long to stay, a short effort stands for each.
+  if (breathS > longestS) {
+    const spec = { reps: wished, liftS: lift.quickS, holdS: longestS, lowerS: lift.quickS, restS: lift.restS };
+    return { form: { kind: 'reps', spec: { ...spec, peakPct: Math.min(lightPct, capPct) } } };
+  }
+  const breaths = Math.max(1, Math.min(wished, Math.floor(longestS / breathS)));
+  const works = isWay || !exercise.kinds.includes('passive');
+  // Lightly at work for so long is a contraction too long where contractions are kept short.
+  const tooLong = gated.caps.contractionS !== null && breaths * breathS > gated.caps.contractionS;
+  const effortPct = works && !tooLong ? Math.min(isWay ? way.effortPct : lightPct, capPct) : 0;
+  return { form: { kind: 'breaths', spec: { breaths, breathS, effortPct, passes: isWay ? roundsOf(ask, figures) : 1 } } };
+}
+
+const lightPct = 15;
+
+/** Pulses that end in a hold; where bouncing is not open the holds alone. */
+function pulses(ask: FormAsk, figures: Figures): Made {
+  const { school, gated } = ask;
+  if (school.way.kind !== 'pulses and holds') throw new RangeError(`no pulses in ${school.id}`);
+  const { way } = school;
+  const spec = {
+    sets: roundsOf(ask, figures),
+    pulses: gated.caps.bounce ? figures.untold('reps', way.pulses) : 0,
+    pulseS: way.pulseS,
+    holdS: within(figures.of('holdS', holdFigure(ask)), gated.longestHoldS),
+    settleS: way.settleS
+  };
+  return { form: { kind: 'pulses', spec } };
+}
+
+function quiet(ask: FormAsk, figures: Figures): Made {
+  if (figures.has('breaths')) {
+    const { form } = inBreaths(ask, figures);
+    return { form: form.kind === 'breaths' ? { kind: 'breaths', spec: { ...form.spec, effortPct: 0, passes: 1 } } : form };
+  }
+  return { form: holdForm(ask, figures.untold('holdS', quietS), 'Lie still. Breathe slowly.') };
+}
+
+function cycle(ask: FormAsk, figures: Figures): Made {
+  const { school, exercise, level, gated, capPct } = ask;
+  if (school.way.kind !== 'cycle') throw new RangeError(`no cycle in ${school.id}`);
+  const { way } = school;
+  const { dose } = figures;
+  // Short contract-relax holds at its end, a long hold at its start: the hold that is given belongs there.
+  const holdsLast = way.draw === null;
+  const beginS = holdsLast ? way.holdS : figures.untold('holdS', school.leastHoldS?.[level] ?? way.holdS);
+  const lastS = holdsLast && dose?.holdS !== undefined ? low(dose.holdS) : way.finalSettleS;
+  const effort = schoolFigure(school, exercise, 'effortPct');
+  const pressPct = Math.min(
+    figures.has('effortPct') ? figures.of('effortPct', effort && low(effort.span)) : way.press.peakPct,
+    capPct
+  );
+  const drawPct = way.draw && Math.min(toFive((pressPct * way.draw.peakPct) / way.press.peakPct), capPct);
+  // What the exercise gives for this school takes the place of a figure that lies outside it.
+  const heldS = (usual: number) =>
+    figures.has('contractionS') ? figures.of('contractionS', usual) : usualIn(dose?.contractionS ?? usual, usual);
+  const most = gated.caps.contractionS ?? Infinity;
+  const contraction = (e: Effort, peakPct: number): Effort => shortened({ ...e, holdS: heldS(e.holdS), peakPct }, most);
+  const press = contraction(way.press, pressPct);
+  const draw = way.draw && drawPct !== null && exercise.draw !== undefined ? contraction(way.draw, drawPct) : undefined;
+  const rounds = roundsOf(ask, figures);
+  const lighter = (pct: number) => ({ peakPct: Math.min(toFive(pct * school.firstRoundShare), pct) });
+  const first = { press: lighter(pressPct), ...(draw && { draw: lighter(draw.peakPct) }) };
+  const spec = {
+    holdS: within(beginS, gated.longestHoldS),
+    rounds,
+    press,
+    ...(draw && { draw }),
+    turnS: way.turnS,
+    settleS: way.settleS,
+    finalSettleS: within(lastS, gated.longestHoldS),
+    perRound: rounds > 1 && school.firstRoundShare < 1 ? [first] : []
+  };
+  return { form: { kind: 'cycle', spec } };
+}
+
+/** Rounds as set; else the least of the school, one more where range is opened, and 60 % of them, rounded down, in an easy week. */
+function roundsOf({ school, moreRounds, easy, setting }: FormAsk, figures: Figures): number {
+  if (figures.has('rounds') && setting.rounds !== undefined) return figures.of('rounds', 1);
+  const span = figures.dose?.rounds ?? figures.dose?.sets ?? school.rules.rounds?.span ?? 1;
+  if (figures.has('rounds')) figures.used.push('rounds');
+  const [least, most] = typeof span === 'number' ? [span, span] : span;
+  const rounds = Math.min(most, least + (moreRounds ? 1 : 0));
+  return easy ? Math.max(1, Math.floor(rounds * easyShare)) : rounds;
+}
+
+/** A contraction squeezed into fewer seconds, ramps and hold alike, whole seconds of at least one. */
+function shortened(effort: Effort, mostS: number): Effort {
+  const totalS = effort.rampUpS + effort.holdS + effort.rampDownS;
+  if (totalS <= mostS) return effort;
+  const squeezed = (s: number) => Math.max(1, Math.floor((s * mostS) / totalS));
+  return { ...effort, rampUpS: squeezed(effort.rampUpS), holdS: squeezed(effort.holdS), rampDownS: squeezed(effort.rampDownS) };
+}
+
+const low = (span: Span): number => (typeof span === 'number' ? span : span[0]);
+const usualIn = (span: Span, usual: number): number =>
+  typeof span === 'object' && usual >= span[0] && usual <= span[1] ? usual : low(span);
+const within = (s: number, longestS: number | null): number => (longestS === null ? s : Math.min(s, longestS));
+const toFive = (pct: number): number => Math.max(5, Math.round(pct / 5) * 5);
