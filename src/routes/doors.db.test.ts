@@ -327,6 +327,25 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       startOn: today,
       basedOnVersion: '1'
     }),
+    ofClient(
+      'practise/arrange',
+      'keep',
+      {
+        arrangement: JSON.stringify({
+          parts: [{ exerciseId: 'front_split_on_stack', sets: 2 }, { exerciseId: 'front_hamstring_cycle' }],
+          out: ['rear_hip_cycle'],
+          sides: 'alternate',
+          setupS: 20,
+          restS: 10,
+          work: 'both',
+          minutes: 40,
+          fits: true,
+          cutOrder: ['holds', 'rounds']
+        }),
+        all: 'on'
+      },
+      { session: String(sessionId) }
+    ),
     ofClient('practise', 'dial', {
       exerciseId: 'front_split_on_stack',
       sides: ['left'],

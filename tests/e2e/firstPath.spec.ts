@@ -116,7 +116,7 @@ test('one client from the tape measure to the next verdict', async ({ page }) =>
   await test.step('the next session carries it out', async () => {
     await page.getByRole('link', { name: 'To the next session' }).click();
     await expect(page.getByRole('heading', { name: 'Week 1, session 2' })).toBeVisible();
-    await expect(page.getByText(/on 20 cm/)).toBeVisible(); // 22.5 was the stack; one rung of the ladder down
+    await expect(page.getByText(/20 cm under the pelvis/).first()).toBeVisible(); // 22.5 was the stack; one rung of the ladder down
   });
 
   expect(faults).toEqual([]);

@@ -87,6 +87,7 @@ for (const [goalId, school] of walks)
     expect(sets).toBeGreaterThan(1);
     await expect(page.getByText(`${sets} of ${sets} sets kept.`)).toBeVisible();
 
+    await expect(page.getByText(/wait(ing)? for the connection/)).toHaveCount(0);
     await page.getByRole('link', { name: 'To the review' }).click();
     await expect(page.getByRole('heading', { name: 'What to do next' })).toBeVisible();
     await axe(page);

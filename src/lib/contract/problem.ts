@@ -19,6 +19,7 @@ export const problemCodes = [
   'everything_locked',
   'dials_unset',
   'nothing_in_week',
+  'session_not_planned',
   'effort_above_cap',
   'not_cleared',
   'not_ready',

@@ -77,8 +77,27 @@ export {
 } from './session/block';
 export { buildBlock, type DialAsked, type SideState } from './session/buildBlock';
 export { formOf } from './session/formOf';
-export { compileSession, orderBlocks, type Timeline, type TimelinePhase, type TimelineSet } from './session/compileSession';
-export { fitToMinutes, type Cut, type CutKind } from './session/fitToMinutes';
+export {
+  compileSession,
+  orderBlocks,
+  timelineOf,
+  type SessionOptions,
+  type Timeline,
+  type TimelinePhase,
+  type TimelineSet
+} from './session/compileSession';
+export {
+  arrangedSession,
+  dayWorks,
+  isMovable,
+  sessionTemplates,
+  usualArrangement,
+  warningsOf,
+  type Arrangement,
+  type ArrangementWarning,
+  type DayWork
+} from './session/arrange';
+export { cutKinds, fitToMinutes, type Cut, type CutKind } from './session/fitToMinutes';
 
 export {
   exerciseKinds,
@@ -162,13 +181,14 @@ export { measureSet } from './read/measureSet';
 export {
   planProgression,
   fittedSession,
+  uncutSession,
   type PlanAsk,
   type PlanSession,
   type PlanWeek,
   type Progression
 } from './plan/planProgression';
 export { planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
-export { sessionBlocks, type WeekWork } from './plan/sessionBlocks';
+export { hardEffortPct, type WeekWork } from './plan/sessionBlocks';
 export { countsFrom, gradeStack, jumpOf, type Jump, type StackGrade } from './grade/gradeStack';
 export { leftOutTexts, type LeftOut } from './plan/leftOut';
 export { holdWithin, rungsWithin } from './safety/within';

@@ -20,6 +20,7 @@ const sentences = {
     `The warm-up, one exercise and the settle need ${Math.ceil(Number(d.neededS) / 60)} minutes. Give the session more time.`,
   everything_locked: () =>
     'Every exercise loads a locked joint or a resting line. The stop has to be cleared by a named person first.',
+  session_not_planned: () => 'This session has begun or is over, so it cannot be arranged any more.',
   nothing_in_week: () => 'There is no exercise in the week yet. Put one in first, in Grade.',
   dials_unset: (d: Data) =>
     `${Number(d.dials) === 1 ? 'One exercise has' : 'Some exercises have'} no number yet, because neither they nor the way of working give one. Set ${Number(d.dials) === 1 ? 'it' : 'them'} first, or take ${Number(d.dials) === 1 ? 'the exercise' : 'them'} out of the week.`,

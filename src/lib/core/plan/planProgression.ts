@@ -1,8 +1,9 @@
 import { addDays, daysBetween } from '../days';
 import { CoreError, requireRange } from '../errors';
-import { compileSession, orderBlocks } from '../session/compileSession';
-import { fitToMinutes, type Cut } from '../session/fitToMinutes';
-import { isAsked, type Block } from '../session/block';
+import { arrangedSession, isMovable, usualArrangement, type Arrangement } from '../session/arrange';
+import { orderBlocks, type SessionOptions } from '../session/compileSession';
+import type { Cut } from '../session/fitToMinutes';
+import type { Block } from '../session/block';
 import type { DialAsked } from '../session/buildBlock';
 import { capsOf } from '../safety/caps';
 import type { LeftOut } from './leftOut';
@@ -18,6 +19,8 @@ export type PlanSession = Readonly<{
   blocks: readonly Block[];
   durationS: number;
   cuts: readonly Cut[];
+  /** How its sets follow each other, where that was arranged. */
+  options?: SessionOptions;
   leftOut: readonly LeftOut[];
   /** Dials without a figure: set before the session begins. */
   asks: readonly DialAsked[];
@@ -85,20 +88,28 @@ export function planProgression(ask: PlanAsk): Progression {
   return { weeks };
 }
 
-/**
- * One session of a phase, cut to the minutes; where every exercise still asks for a number, the warm-up and the settle alone.
- *
- * Throws: CoreError 'nothing_in_week', 'minutes_too_few', 'everything_locked'.
- */
-export function fittedSession(ask: BlocksAsk & Readonly<{ minutes: number }>) {
+/** What a session could hold: every block uncut, in the usual order. Throws: CoreError 'nothing_in_week', 'everything_locked'. */
+export function uncutSession(ask: BlocksAsk) {
   if (ask.week.length === 0) throw new CoreError('nothing_in_week');
   const { blocks, leftOut, asks } = sessionBlocks(ask);
-  if (!blocks.some((b) => b.work.some(isAsked))) {
-    if (asks.length === 0) throw new CoreError('everything_locked');
-    return { blocks, durationS: compileSession(blocks).durationS, cuts: [], leftOut, asks };
-  }
-  const fitted = fitToMinutes({ blocks, effortCapPct: capsOf(ask.person.limits).effortPct }, ask.minutes);
-  return { ...fitted, blocks: orderBlocks(fitted.blocks), leftOut, asks };
+  if (asks.length === 0 && !blocks.some(isMovable)) throw new CoreError('everything_locked');
+  return { blocks: orderBlocks(blocks), leftOut, asks };
+}
+
+/**
+ * One session of a phase as it was arranged, or as usual, cut to the minutes; where every exercise still asks for a number, the warm-up and
+ * the settle alone.
+ *
+ * Throws: CoreError 'nothing_in_week', 'minutes_too_few', 'everything_locked', and those of `arrange`.
+ */
+export function fittedSession(ask: BlocksAsk & Readonly<{ minutes: number }>, arrangement?: Arrangement) {
+  const { blocks, leftOut, asks } = uncutSession(ask);
+  const given = arrangedSession(
+    blocks,
+    arrangement ?? usualArrangement(blocks, ask.minutes),
+    capsOf(ask.person.limits).effortPct
+  );
+  return { ...given, leftOut, asks };
 }
 
 /**

@@ -44,7 +44,8 @@ const doses: Readonly<Record<PlanPhase, Readonly<{ moreRounds: boolean; ownSets:
   arrive: { moreRounds: false, ownSets: 2, positionSets: 3 }
 };
 const easyShare = 0.6;
-const hardEffortPct = 60;
+/** From here on an effort is hard work. */
+export const hardEffortPct = 60;
 
 /** What is missed most is cut last: the position, what opens the limit, then its active work (assumption). */
 const partPriority: Readonly<Record<SessionPart, number>> = {

@@ -24,6 +24,8 @@ export type TimelinePhase = Phase & Readonly<{ setIndex: number }>;
 /** One set: its get-ready time and its work, with what changes when it begins. */
 export type TimelineSet = Readonly<{
   index: number;
+  /** Which block of the session it is of, in their order. */
+  blockIndex: number;
   exerciseId: string;
   side: Side | null;
   setNo: number;
@@ -53,7 +55,7 @@ export function compileSession(blocks: readonly Block[], options: SessionOptions
   let atS = 0;
   let last: { exerciseId: string; side: Side | null } | null = null;
 
-  for (const block of order === 'as given' ? blocks : orderBlocks(blocks))
+  for (const [blockIndex, block] of (order === 'as given' ? blocks : orderBlocks(blocks)).entries())
     for (const { work, setNo } of orderSets(block, sides)) {
       const newExercise: boolean = last?.exerciseId !== block.exerciseId;
       const sideChange: boolean = !newExercise && last?.side !== work.side;
@@ -73,6 +75,7 @@ export function compileSession(blocks: readonly Block[], options: SessionOptions
       phases.push(...[...ready, ...done].map((phase) => ({ ...phase, setIndex: index })));
       sets.push({
         index,
+        blockIndex,
         exerciseId: block.exerciseId,
         side: work.side,
         setNo,
@@ -89,6 +92,10 @@ export function compileSession(blocks: readonly Block[], options: SessionOptions
     }
   return { phases, sets, durationS: atS };
 }
+
+/** The timeline of a session that was given: its efforts were held against the cap when it was composed. */
+export const timelineOf = ({ blocks, options }: Readonly<{ blocks: readonly Block[]; options?: SessionOptions }>): Timeline =>
+  compileSession(blocks, { effortCapPct: 100, ...options });
 
 function orderSets(block: Block, order: 'one side first' | 'alternate'): { work: Work; setNo: number }[] {
   const all = block.work.flatMap((work) => Array.from({ length: work.sets }, (_, i) => ({ work, setNo: i + 1 })));

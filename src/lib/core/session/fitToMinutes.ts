@@ -3,13 +3,14 @@ import { compileSession, type SessionOptions } from './compileSession';
 import { isAsked, type Block, type Form } from './block';
 import type { LinkId } from '../exercise/exercise';
 
-export type CutKind = 'extra sets' | 'rounds' | 'holds' | 'second link' | 'blocks';
+export const cutKinds = ['extra sets', 'rounds', 'holds', 'second link', 'blocks'] as const;
+export type CutKind = (typeof cutKinds)[number];
 
 /** What was taken out to fit: for holds and rounds from how many to how many. */
 export type Cut = Readonly<{ kind: CutKind; exerciseId: string; from: number; to: number }>;
 export type Fitted = Readonly<{ blocks: readonly Block[]; durationS: number; cuts: readonly Cut[] }>;
 
-export const usualCutOrder: readonly CutKind[] = ['extra sets', 'rounds', 'holds', 'second link', 'blocks'];
+export const usualCutOrder: readonly CutKind[] = cutKinds;
 
 const holdStepS = 5;
 

@@ -1,7 +1,6 @@
 // Long because one life is told in one place, day by day: what is measured, trained and hurt hangs on the same state and the same chance.
 import {
   addDays,
-  compileSession,
   defaultEffortCapPct,
   defaultSensationCap,
   drawnPicture,
@@ -17,10 +16,12 @@ import {
   positionOf,
   seededRandom,
   sides,
+  timelineOf,
   wayOf,
   type Entries,
   type RandomSource,
-  type Side
+  type Side,
+  type TimelineSet
 } from '$lib/core';
 import type { SetLogInput, StartInput } from '$lib/contract/forms';
 import type { TrialInput } from '$lib/contract/measureForms';
@@ -320,8 +321,7 @@ class Telling {
     const { db } = this;
     const at = (minutes: number) => new Date(new Date(`${on}T17:00:00`).getTime() + minutes * 60_000);
     await startSession(db, this.#clientId, id, ready, at(0));
-    const { blocks } = await getPrescribed(db, id);
-    const { sets } = compileSession(blocks, { effortCapPct: 100 });
+    const { sets } = timelineOf(await getPrescribed(db, id));
     for (const set of sets) {
       const isHurt = hurt && set.exerciseId === 'front_split_on_stack' && set.side === (hurt.side ?? 'left') && set.setNo === 1;
       if (isHurt) {
@@ -340,7 +340,7 @@ class Telling {
     await finishSession(db, this.#clientId, id, 'done', at(sets.at(-1)!.endS / 60));
   }
 
-  #setLog(set: ReturnType<typeof compileSession>['sets'][number], short: boolean): SetLogInput {
+  #setLog(set: TimelineSet, short: boolean): SetLogInput {
     const plannedS = Math.round(set.endS - set.workStartS);
     const base = {
       id: this.#uuid(),

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { sessionStatuses } from '$lib/contract/plan';
 import {
   isAsked,
+  type Arrangement,
   type BeforeAnswers,
   type Block,
   type Cut,
@@ -12,13 +13,19 @@ import {
   type PlanWeek,
   type Readiness,
   type SchoolId,
+  type SessionOptions,
   type Side
 } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, firstRow, IdRow, oneRow } from '../db/rows';
 
 /** What a session was given when it began: blocks as fitted that day, and what was left out; sentences where it was kept long ago. */
-export type Prescribed = Readonly<{ blocks: readonly Block[]; cuts: readonly Cut[]; leftOut: readonly (LeftOut | string)[] }>;
+export type Prescribed = Readonly<{
+  blocks: readonly Block[];
+  cuts: readonly Cut[];
+  leftOut: readonly (LeftOut | string)[];
+  options?: SessionOptions;
+}>;
 
 /** What was confirmed before a session that would else not have begun. */
 export type Confirmed = Readonly<{ overdueCheck?: true; sameDay?: true }>;
@@ -47,6 +54,7 @@ const SessionRow = z
     status: z.enum(sessionStatuses),
     readiness: z.custom<BeforeAnswers & Readiness & Confirmed>().nullable(),
     prescribed: z.custom<Prescribed>().nullable(),
+    arranged: z.custom<Arrangement>().nullable(),
     planned_sets: z.custom<PlannedSets>().nullable(),
     started_at: z.string().nullable(),
     ended_at: z.string().nullable()
@@ -65,6 +73,7 @@ const SessionRow = z
     status: r.status,
     readiness: r.readiness,
     prescribed: r.prescribed,
+    arranged: r.arranged,
     plannedSets: r.planned_sets ?? [],
     startedAt: r.started_at,
     endedAt: r.ended_at
@@ -72,7 +81,7 @@ const SessionRow = z
 export type Session = z.output<typeof SessionRow>;
 
 const columns = `s.id, s.plan_id, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.status,
-                 s.planned_sets, s.readiness, s.started_at, s.ended_at`;
+                 s.planned_sets, s.arranged, s.readiness, s.started_at, s.ended_at`;
 
 /**
  * Sessions of a goal over all its plans: those done in the order they were done, then those to come in theirs. What was
@@ -130,6 +139,26 @@ export async function insertSession(tx: Db, planId: number, week: PlanWeek, s: P
   );
 }
 
+/** What is asked about, each exercise and side once: two visits add up. */
+function plannedSetsOf(blocks: readonly Block[]): PlannedSets {
+  const all = blocks.flatMap((b) =>
+    b.work.filter(isAsked).map(({ side, sets, dials }) => ({ exerciseId: b.exerciseId, side, sets, schoolId: b.schoolId, dials }))
+  );
+  const key = (p: PlannedSets[number]) => `${p.exerciseId}/${p.side}`;
+  return [...new Map(all.map((p) => [key(p), p])).values()].map((p) => ({
+    ...p,
+    sets: all.filter((q) => key(q) === key(p)).reduce((sum, q) => sum + q.sets, 0)
+  }));
+}
+
+/** Keeps how sessions that are still to come are arranged; null takes it back to the usual. */
+export async function updateArranged(tx: Db, ids: readonly number[], arranged: Arrangement | null): Promise<void> {
+  await tx.query(`update session set arranged = $1 where id = any ($2::integer[]) and status = 'planned'`, [
+    arranged && JSON.stringify(arranged),
+    ids
+  ]);
+}
+
 /** Starts a planned session; false when it was started meanwhile. */
 export async function updateStarted(
   tx: Db,
@@ -138,9 +167,7 @@ export async function updateStarted(
   readiness: BeforeAnswers & Readiness & Confirmed,
   startedAt: string
 ): Promise<boolean> {
-  const plannedSets = prescribed.blocks.flatMap((b) =>
-    b.work.filter(isAsked).map(({ side, sets, dials }) => ({ exerciseId: b.exerciseId, side, sets, schoolId: b.schoolId, dials }))
-  );
+  const plannedSets = plannedSetsOf(prescribed.blocks);
   const { rowCount } = await tx.query(
     `update session set status = 'running', prescribed = $1, planned_sets = $2, readiness = $3, started_at = $4
       where id = $5 and status = 'planned'`,

@@ -8,6 +8,8 @@ import {
   schoolOf,
   schools,
   sides,
+  timelineOf,
+  usualArrangement,
   whyText,
   type Block,
   type SchoolId
@@ -22,7 +24,8 @@ import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { loadGoalCase } from './clientCase';
 import { acceptProposals } from './deciding';
-import { makePlan, planView, prepareSession } from './planning';
+import { tellLater } from './pain';
+import { arrangeSession, makePlan, planView, prepareSession } from './planning';
 import { startSession } from './practising';
 import { doneAgainstPlan, proposalsOf } from './reviewing';
 import { setDial, setDials } from './settingDial';
@@ -240,5 +243,77 @@ describe('the week and its schools', () => {
       const own = { ...exercisesIn(blocks)(first!.exerciseId), id: 'own_7', name: 'Ours' };
       expect(exercisesIn([{ ...first!, exerciseId: 'own_7', own }])('own_7').name).toBe('Ours');
       expect(schoolOf(first!.schoolId!).id).toBe('long_hold');
+    }));
+});
+
+describe('a session arranged by hand', () => {
+  const ready = async (db: Database) => {
+    const id = await measured(db, 'front_split');
+    await makePlan(db, id, plan('long_hold'), today);
+    const blocks = await prepared(db, id);
+    return { id, session: await nextSession(db, id), usual: usualArrangement(blocks, 60) };
+  };
+  const partsOf = (...ids: string[]) => ids.map((exerciseId) => ({ exerciseId }));
+
+  test('is played in its order, its two visits logged apart and decided once', () =>
+    store.rolledBack(async (db) => {
+      const { id, session, usual } = await ready(db);
+      const parts = partsOf('front_split_on_stack', 'front_hamstring_cycle', 'front_leg_lift', 'front_split_on_stack');
+      const arrangement = { ...usual, parts, out: ['rear_hip_cycle', 'rear_knee_lift'], sides: 'alternate' as const };
+      await arrangeSession(db, id, session, { arrangement, all: false }, today);
+      await play(db, id, today);
+      const given = await getPrescribed(db, session);
+      expect(given.blocks.map((b) => b.exerciseId)).toEqual(['split_warm_up', ...parts.map((p) => p.exerciseId), 'settle']);
+      const split = timelineOf(given).sets.filter((s) => s.exerciseId === 'front_split_on_stack');
+      expect(split.slice(0, 2).map((s) => s.side)).toEqual(['left', 'right']);
+      const c = await loadGoalCase(db, id, today);
+      const done = doneAgainstPlan(c)!.exercises.filter((e) => e.exerciseId === 'front_split_on_stack');
+      expect(done.map((e) => [e.plannedSets, e.doneSets])).toEqual([
+        [split.length / 2, split.length / 2],
+        [split.length / 2, split.length / 2]
+      ]);
+      expect(proposalsOf(c).filter((p) => p.exerciseId === 'front_split_on_stack')).toHaveLength(2);
+    }));
+
+  test('is one session, or all that are still to come; and can go back to the usual', () =>
+    store.rolledBack(async (db) => {
+      const { id, session, usual } = await ready(db);
+      const arrangement = { ...usual, parts: usual.parts.toReversed() };
+      const arranged = async () =>
+        (await loadGoalCase(db, id, today)).sessions.filter((s) => s.arranged !== null).map((s) => s.id);
+      await arrangeSession(db, id, session, { arrangement, all: false }, today);
+      expect(await arranged()).toEqual([session]);
+      await arrangeSession(db, id, session, { arrangement, all: true }, today);
+      expect(await arranged()).toHaveLength(12);
+      await arrangeSession(db, id, session, { arrangement: null, all: true }, today);
+      expect(await arranged()).toEqual([]);
+    }));
+
+  test('what does not fit is not kept, nor what has begun already', () =>
+    store.rolledBack(async (db) => {
+      const { id, session, usual } = await ready(db);
+      const keep = (more: object) => arrangeSession(db, id, session, { arrangement: { ...usual, ...more }, all: false }, today);
+      await expect(keep({ minutes: 5 })).rejects.toEqual(refusal('minutes_too_few'));
+      expect((await loadGoalCase(db, id, today)).sessions.every((s) => s.arranged === null)).toBe(true);
+      await startSession(db, id, session, fit, at(today));
+      await expect(keep({})).rejects.toEqual(refusal('session_not_planned'));
+      await expect(arrangeSession(db, id, 999_999, { arrangement: null, all: false }, today)).rejects.toEqual(
+        refusal('not_found')
+      );
+    }));
+
+  // Source: common practice, the cautious side (docs/safety.md).
+  test('a stop that comes after it was arranged is kept to all the same', () =>
+    store.rolledBack(async (db) => {
+      const { id, session, usual } = await ready(db);
+      await arrangeSession(db, id, session, { arrangement: usual, all: false }, today);
+      await tellLater(
+        db,
+        id,
+        { kind: 'sharp_pop', place: 'back_of_thigh', side: 'left', feltOn: today, exerciseId: null, workSide: null, note: '' },
+        at(today)
+      );
+      const given = await prepared(db, id);
+      expect(given.some((b) => b.exerciseId === 'front_split_on_stack')).toBe(false);
     }));
 });

@@ -1,3 +1,4 @@
+import type { ArrangeInput } from '$lib/contract/arrangeForm';
 import type { PlanInput } from '$lib/contract/forms';
 import type { SessionView, WeekView } from '$lib/contract/plan';
 import {
@@ -10,6 +11,7 @@ import {
   planProgression,
   schoolOf,
   sides,
+  uncutSession,
   usualBreathS,
   type LinkId,
   type PlanAsk,
@@ -18,8 +20,10 @@ import {
 } from '$lib/core';
 import type { Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
+import { replaceChoices } from '../repo/choiceRepo';
+import { lockClient } from '../repo/clientRepo';
 import { insertPlan, supersedePlan, upsertSetting, type Plan } from '../repo/planRepo';
-import { insertSession, type Session } from '../repo/sessionRepo';
+import { insertSession, updateArranged, type Session } from '../repo/sessionRepo';
 import { isOpenForWork } from './checking';
 import { loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
 import { weakerSide } from './comparing';
@@ -96,6 +100,13 @@ export async function makePlan(db: Database, clientId: number, input: PlanInput,
   try {
     await db.transaction(async (tx) => {
       if (c.plan) await supersedePlan(tx, c.plan.id);
+      // The week a plan is made of stays the instructor's own, so that what is barred later is told as left out, not gone.
+      if (c.choices.length === 0)
+        await replaceChoices(
+          tx,
+          c.goal.id,
+          weekOf(c).map((w) => w.choice)
+        );
       const planId = await insertPlan(tx, c.goal.id, version + 1, input);
       for (const of of weeks) for (const session of of.sessions) await insertSession(tx, planId, of, session);
       for (const exercise of week)
@@ -116,19 +127,50 @@ export function planView(c: GoalCase & { plan: Plan }): WeekView[] {
     sessions: week.sessions.flatMap((planned): SessionView[] => {
       const row = rows.get(`${planned.week}/${planned.ordinal}`);
       if (!row) return [];
-      return [{ ...planned, ...row.prescribed, id: row.id, status: row.status, doneOn: row.endedAt }];
+      const given = row.prescribed ?? (row.arranged && prepareSession(c, row));
+      return [{ ...planned, ...given, id: row.id, status: row.status, doneOn: row.endedAt }];
     })
   }));
 }
 
-/** One session with today's settings, cut to the minutes. */
-export const prepareSession = (c: GoalCase & { plan: Plan }, session: Pick<Session, 'phase' | 'easy' | 'light'>) =>
-  fittedSession({
-    ...blocksBase(c, c.plan.schoolId),
-    phase: session.phase,
-    easy: session.easy,
-    light: session.light,
-    minutes: c.plan.minutes
+type PlannedSession = Pick<Session, 'phase' | 'easy' | 'light'>;
+const sessionAsk = (c: GoalCase & { plan: Plan }, { phase, easy, light }: PlannedSession) => ({
+  ...blocksBase(c, c.plan.schoolId),
+  phase,
+  easy,
+  light,
+  minutes: c.plan.minutes
+});
+
+/** One session with today's settings, as it is arranged, cut to the minutes. */
+export const prepareSession = (c: GoalCase & { plan: Plan }, session: PlannedSession & Pick<Session, 'arranged'>) =>
+  fittedSession(sessionAsk(c, session), session.arranged ?? undefined);
+
+/** Everything a session could hold, for whoever arranges it. */
+export const openSession = (c: GoalCase & { plan: Plan }, session: PlannedSession) => uncutSession(sessionAsk(c, session));
+
+/**
+ * Arranges one planned session by hand, or every one that is still to come; null goes back to the usual.
+ *
+ * Throws: CoreError 'not_found', 'session_not_planned', 'minutes_too_few' and the others of `arrangedSession`: nothing is kept that does not fit.
+ */
+export const arrangeSession = (
+  db: Database,
+  clientId: number,
+  sessionId: number,
+  { arrangement, all }: ArrangeInput,
+  today: string
+): Promise<void> =>
+  db.transaction(async (tx) => {
+    await lockClient(tx, clientId);
+    const c = await loadGoalCase(tx, clientId, today);
+    const { plan } = c;
+    const session = c.sessions.find((s) => s.id === sessionId);
+    if (!session || !plan) throw new CoreError('not_found', { what: 'session' });
+    if (session.status !== 'planned') throw new CoreError('session_not_planned');
+    prepareSession({ ...c, plan }, { ...session, arranged: arrangement });
+    const open = c.sessions.filter((s) => s.status === 'planned' && s.planId === plan.id);
+    await updateArranged(tx, all ? open.map((s) => s.id) : [sessionId], arrangement);
   });
 
 /** Stacks for any depth, also one that is no rung of today's ladder. */

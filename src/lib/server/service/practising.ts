@@ -55,10 +55,10 @@ export async function startSession(
     const changed = await answerResume(tx, found, { answer, reason }, now);
     const c = changed ? await loadGoalCase(tx, clientId, found.today) : found;
     if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
-    const { blocks, cuts, leftOut, asks } = prepareSession({ ...c, plan: c.plan }, session);
+    const { blocks, cuts, leftOut, asks, options } = prepareSession({ ...c, plan: c.plan }, session);
     // Nobody works at a figure that nobody gave.
     if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
-    const given = { blocks: readiness.easier ? blocks.map(eased) : blocks, cuts, leftOut };
+    const given = { blocks: readiness.easier ? blocks.map(eased) : blocks, cuts, leftOut, options };
     if (!(await updateStarted(tx, sessionId, given, { ...answers, ...readiness, ...confirmed }, now.toISOString())))
       throw new CoreError('session_already_running');
   });

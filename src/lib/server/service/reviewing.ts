@@ -1,6 +1,5 @@
 import type { Moment, Proposal } from '$lib/contract/review';
 import {
-  compileSession,
   decide,
   deepens,
   dialStates,
@@ -16,6 +15,7 @@ import {
   partOf,
   retestEveryDays,
   stretchesLine,
+  timelineOf,
   type Decision,
   type DialId,
   type DialState,
@@ -185,27 +185,23 @@ export type ExerciseDone = Readonly<{
 export function doneAgainstPlan(c: GoalCase) {
   const session = endedSessions(c).at(-1);
   if (!session?.prescribed) return null;
-  const planned = compileSession(session.prescribed.blocks, { effortCapPct: 100 }).sets.filter((s) => isAsked(s.work));
+  const planned = timelineOf(session.prescribed).sets.filter((s) => isAsked(s.work));
   const find = exercisesIn(session.prescribed.blocks);
-  const exercisesDone = session.prescribed.blocks.flatMap((b) =>
-    b.work.filter(isAsked).flatMap(({ side, sets }): ExerciseDone[] => {
-      const logs = c.setLogs.filter((l) => l.sessionId === session.id && l.exerciseId === b.exerciseId && l.side === side);
-      const ofSide = planned.filter((s) => s.exerciseId === b.exerciseId && s.side === side);
-      return [
-        {
-          exerciseId: b.exerciseId,
-          exerciseName: find(b.exerciseId).name,
-          side,
-          plannedSets: sets,
-          doneSets: logs.length,
-          plannedS: ofSide.reduce((sum, s) => sum + s.endS - s.workStartS, 0),
-          actualS: logs.reduce((sum, l) => sum + l.actualS, 0),
-          cleanSets: logs.filter((l) => l.clean).length,
-          pains: c.pains.filter((p) => painsIn(c, session.id, b.exerciseId, side).includes(p)).map(painText)
-        }
-      ];
-    })
-  );
+  const exercisesDone = session.plannedSets.map(({ exerciseId, side, sets }): ExerciseDone => {
+    const logs = c.setLogs.filter((l) => l.sessionId === session.id && l.exerciseId === exerciseId && l.side === side);
+    const ofSide = planned.filter((s) => s.exerciseId === exerciseId && s.side === side);
+    return {
+      exerciseId,
+      exerciseName: find(exerciseId).name,
+      side,
+      plannedSets: sets,
+      doneSets: logs.length,
+      plannedS: ofSide.reduce((sum, s) => sum + s.endS - s.workStartS, 0),
+      actualS: logs.reduce((sum, l) => sum + l.actualS, 0),
+      cleanSets: logs.filter((l) => l.clean).length,
+      pains: c.pains.filter((p) => painsIn(c, session.id, exerciseId, side).includes(p)).map(painText)
+    };
+  });
   return {
     id: session.id,
     week: session.week,

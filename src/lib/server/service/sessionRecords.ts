@@ -1,4 +1,16 @@
-import type { Limit, SessionRecord, SetRecord, Side } from '$lib/core';
+import {
+  daysBetween,
+  hardEffortPct,
+  orderBlocks,
+  timelineOf,
+  type Block,
+  type Limit,
+  type LinkId,
+  type SessionOptions,
+  type SessionRecord,
+  type SetRecord,
+  type Side
+} from '$lib/core';
 import type { Moment } from '$lib/contract/review';
 import type { PainRecord, SetLog } from '../repo/logRepo';
 import type { Session } from '../repo/sessionRepo';
@@ -73,3 +85,20 @@ function easedRecord(log: SetLog): SetRecord {
 
 /** Limits of the day of the last session: painkillers hide what should be felt. */
 export const limitsOfLastSession = (c: GoalCase): readonly Limit[] => endedSessions(c).at(-1)?.readiness?.limits ?? [];
+
+/** Motions that were worked hard in a session of yesterday: lift-offs, or efforts of 60 % and more. */
+export function hardYesterday(c: GoalCase): LinkId[] {
+  const last = endedSessions(c).at(-1);
+  if (!last?.prescribed || daysBetween(dayOf(last), c.today) !== 1) return [];
+  const { blocks, options } = last.prescribed;
+  const { phases, sets } = timelineOf({ blocks, options });
+  const isHard = (index: number) =>
+    phases.some(
+      (p) => sets[p.setIndex]!.blockIndex === index && Math.max(Math.abs(p.fromPct), Math.abs(p.toPct)) >= hardEffortPct
+    );
+  return [...new Set(orderedBlocks(blocks, options).flatMap((b, i) => (b.part === 'own' || isHard(i) ? b.links : [])))];
+}
+
+/** Blocks in the order a timeline numbers them. */
+const orderedBlocks = (blocks: readonly Block[], options: SessionOptions | undefined): readonly Block[] =>
+  options?.order === 'as given' ? blocks : orderBlocks(blocks);

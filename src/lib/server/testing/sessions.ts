@@ -1,5 +1,5 @@
 import type { SetLogInput, StartInput } from '$lib/contract/forms';
-import { compileSession, isAsked } from '$lib/core';
+import { isAsked, timelineOf } from '$lib/core';
 import type { Database } from '../db/db';
 import { getPrescribed } from '../repo/sessionRepo';
 import { loadGoalCase } from '../service/clientCase';
@@ -34,7 +34,7 @@ export async function play(
 ): Promise<number> {
   const sessionId = await nextSession(db, id, on);
   await startSession(db, id, sessionId, { ...fit, answer: 'accept', ...before }, at(on));
-  for (const set of compileSession((await getPrescribed(db, sessionId)).blocks, { effortCapPct: 100 }).sets) {
+  for (const set of timelineOf(await getPrescribed(db, sessionId)).sets) {
     const plannedS = Math.round(set.endS - set.workStartS);
     const clean = isAsked(set.work) ? true : null;
     const said = { clean, sensation: null, felt: null, slipped: null, ...say(set) };

@@ -1,39 +1,23 @@
 <script lang="ts">
   import type { SessionView, WeekView } from '$lib/contract/plan';
-  import {
-    blockWhyText,
-    compileSession,
-    doseByLink,
-    exercisesIn,
-    isAsked,
-    leftOutTexts,
-    motionOf,
-    type Block,
-    type Cut
-  } from '$lib/core';
+  import { blockWhyText, doseByLink, exercisesIn, isAsked, leftOutTexts, motionOf, timelineOf } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { capital, clockText, numberText, plural, weekdayDate } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import Why from '$lib/ui/Why.svelte';
+  import { cutText } from './cutText';
   import { doseText, heightText } from './doseText';
+  import LinkMinutes from './LinkMinutes.svelte';
 
   type Props = { session: SessionView; week: WeekView; minutes: number; base: string; unit: LengthUnit };
   let { session, week, minutes, base, unit }: Props = $props();
   const find = $derived(exercisesIn(session.blocks));
 
-  const timeline = $derived(compileSession(session.blocks, { effortCapPct: 100 }));
-  const secondsOf = (block: Block) =>
-    timeline.sets.filter((s) => s.exerciseId === block.exerciseId).reduce((sum, s) => sum + s.endS - s.startS, 0);
-  const doses = $derived(doseByLink(week.sessions.flatMap((s) => s.blocks)));
+  const timeline = $derived(timelineOf(session));
+  const secondsOf = (index: number) =>
+    timeline.sets.filter((s) => s.blockIndex === index).reduce((sum, s) => sum + s.endS - s.startS, 0);
 
-  function cutText({ kind, exerciseId, from, to }: Cut): string {
-    const name = find(exerciseId).name;
-    if (kind === 'rounds') return `${name}: ${from} rounds to ${to}`;
-    if (kind === 'holds') return `${name}: hold ${from} s to ${to} s`;
-    if (kind === 'extra sets') return `${name}: ${from} sets to ${to}`;
-    return `${name}: left out`;
-  }
   const canPlay = $derived(session.status === 'planned' || session.status === 'running');
 </script>
 
@@ -66,7 +50,7 @@
     <div class="rounded-soft bg-chalk p-3">
       <p class="font-semibold">Cut to fit {minutes} minutes</p>
       <ul>
-        {#each session.cuts as cut, i (i)}<li>{cutText(cut)}</li>{/each}
+        {#each session.cuts as cut, i (i)}<li>{cutText(cut, find)}</li>{/each}
       </ul>
     </div>
   {/if}
@@ -81,9 +65,9 @@
       {text}
     </p>{/each}
   <ol class="flex flex-col">
-    {#each session.blocks as block (block.exerciseId)}
+    {#each session.blocks as block, i (i)}
       <li class="flex gap-3 border-t border-line py-2">
-        <span class="w-12 flex-none font-semibold">{clockText(secondsOf(block))}</span>
+        <span class="w-12 flex-none font-semibold">{clockText(secondsOf(i))}</span>
         <div class="grow leading-snug">
           <h3>{find(block.exerciseId).name}</h3>
           {#each block.work as work (work.side)}
@@ -101,7 +85,7 @@
   </ol>
   <div class="border-t border-line pt-3">
     <h3 class="flex items-center gap-2">
-      This week, minutes under stretch
+      This week's minutes
       <Why about="the weekly dose">
         <p>
           Seconds under stretch of every block that names the link, all sets and rounds of the week. The position counts for both
@@ -113,13 +97,6 @@
         </p>
       </Why>
     </h3>
-    <ul>
-      {#each doses as dose (`${dose.link}/${dose.side}`)}
-        <li class="flex items-center gap-2">
-          <SideMark side={dose.side} size={14} />
-          {capital(motionOf(dose.link).name)} <span class="ml-auto">{numberText(dose.stretchS / 60)}</span>
-        </li>
-      {/each}
-    </ul>
+    <LinkMinutes blocks={week.sessions.flatMap((s) => s.blocks)} />
   </div>
 </aside>

@@ -3,13 +3,13 @@
   import OctagonX from '@lucide/svelte/icons/octagon-x';
   import Play from '@lucide/svelte/icons/play';
   import type { SessionView, WeekView } from '$lib/contract/plan';
-  import { compileSession } from '$lib/core';
+  import { timelineOf } from '$lib/core';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { capital, clockText, shortDate } from '$lib/ui/format';
 
   type Props = { weeks: readonly WeekView[]; chosenId?: number; onChoose: (id: number) => void };
   let { weeks, chosenId, onChoose }: Props = $props();
-  const phasesOf = (s: SessionView) => compileSession(s.blocks, { effortCapPct: 100 }).phases;
+  const phasesOf = (s: SessionView) => timelineOf(s).phases;
   const word = { planned: 'planned', running: 'running', done: 'done', stopped: 'stopped', superseded: '' } as const;
 </script>
 

@@ -1,15 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import {
-    compileSession,
-    exercisesIn,
-    isAsked,
-    leftOutTexts,
-    urgentSignsText,
-    whyText,
-    type Exercise,
-    type Work
-  } from '$lib/core';
+  import { exercisesIn, isAsked, leftOutTexts, timelineOf, urgentSignsText, whyText, type Exercise, type Work } from '$lib/core';
   import GateNotes from '$lib/ui/GateNotes.svelte';
   import Choices from '$lib/ui/Choices.svelte';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
@@ -28,7 +19,7 @@
   let { data, form } = $props();
   const base = $derived(`/people/${data.client.id}`);
   const blocks = $derived(data.prepared?.ok ? data.prepared.value.blocks : []);
-  const timeline = $derived(compileSession(blocks, { effortCapPct: 100 }));
+  const timeline = $derived(timelineOf(data.prepared?.ok ? data.prepared.value : { blocks: [] }));
   const fetch = $derived([...new Set(blocks.flatMap((b) => b.props))]);
   const find = $derived(exercisesIn(blocks));
   /** Every stack once, with the side it is for where left and right differ. */
@@ -147,6 +138,7 @@
             <Readiness form={own} />
             <input type="hidden" name="sessionId" value={data.session.id} />
             <button class="btn btn-primary min-h-14 text-lg">Start the session</button>
+            <a class="btn" href="{base}/practise/arrange?session={data.session.id}">Arrange this session</a>
           {/if}
         </form>
         <section class="card">
@@ -162,7 +154,7 @@
       <div class="flex flex-col gap-4">
         <EffortCurve phases={timeline.phases} width={800} height={90} scalePct={70} fluid label="Effort over the session" />
         <ol class="rounded-soft border border-line bg-paper">
-          {#each blocks as block (block.exerciseId)}
+          {#each blocks as block, i (i)}
             {@const exercise = find(block.exerciseId)}
             <li class="flex flex-wrap gap-x-4 border-b border-line px-4 py-2 last:border-0">
               <h2 class="w-64 text-base">{exercise.name}</h2>

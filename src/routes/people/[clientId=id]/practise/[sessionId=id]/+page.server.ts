@@ -12,6 +12,7 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
   return {
     session: { id: session.id, week: session.week, ordinal: session.ordinal, status: session.status, retest: session.retest },
     blocks: session.prescribed.blocks,
+    options: session.prescribed.options,
     logged: c.setLogs.filter((l) => l.sessionId === session.id).map((l) => l.setIndex),
     pains: c.pains.flatMap((p) => (p.sessionId === session.id && p.setIndex !== null ? [{ ...p, setIndex: p.setIndex }] : [])),
     barred: barredSince(c, session.prescribed.blocks),

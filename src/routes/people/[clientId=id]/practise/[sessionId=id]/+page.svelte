@@ -22,6 +22,7 @@
   const player = new Player({
     sessionId: data.session.id,
     blocks: data.blocks,
+    options: data.options,
     logged: data.logged,
     pains: data.pains,
     barred: data.barred,

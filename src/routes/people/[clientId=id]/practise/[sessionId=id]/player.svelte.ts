@@ -2,7 +2,6 @@
 import {
   afterPain,
   compileForm,
-  compileSession,
   countAt,
   exercisesIn,
   isAsked,
@@ -10,11 +9,13 @@ import {
   phaseAt,
   rampSteps,
   stepsAfterPain,
+  timelineOf,
   type Block,
   type FindExercise,
   type FlowStep,
   type PainEvent,
   type Phase,
+  type SessionOptions,
   type Side,
   type TimelineSet,
   type Work
@@ -51,6 +52,7 @@ export type BarredWork = Readonly<{ exerciseId: string; side: Side | null; why: 
 type Start = Readonly<{
   sessionId: number;
   blocks: readonly Block[];
+  options?: SessionOptions;
   logged: readonly number[];
   pains: readonly ToldPain[];
   barred?: readonly BarredWork[];
@@ -94,8 +96,8 @@ export class Player {
   /** Seconds added by hand, by phase of this set. */
   #extraS = $state<Record<number, number>>({});
 
-  constructor({ sessionId, blocks, logged, pains, barred = [], ended, outbox }: Start) {
-    const timeline = compileSession(blocks, { effortCapPct: 100 });
+  constructor({ sessionId, blocks, options, logged, pains, barred = [], ended, outbox }: Start) {
+    const timeline = timelineOf({ blocks, options });
     this.sets = timeline.sets;
     this.totalS = timeline.durationS;
     this.barred = barred;

@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import { cutKinds, dayWorks, type Arrangement } from '$lib/core';
+import { checkbox } from './fields';
+
+const exerciseId = z.string().regex(/^[a-z0-9_]{1,60}$/);
+
+const arrangementSchema = z.strictObject({
+  parts: z.array(z.strictObject({ exerciseId, sets: z.int().min(1).max(20).optional() })).max(60),
+  out: z.array(exerciseId).max(100),
+  sides: z.enum(['one side first', 'alternate']),
+  setupS: z.number().min(0).max(600),
+  restS: z.number().min(0).max(600),
+  work: z.enum(dayWorks),
+  minutes: z.number().min(1).max(600),
+  fits: z.boolean(),
+  cutOrder: z.array(z.enum(cutKinds)).max(cutKinds.length)
+}) satisfies z.ZodType<Arrangement>;
+
+/** An arrangement as the page sends it, in one field; empty goes back to the usual. */
+export const arrangeForm = z.object({
+  arrangement: z
+    .string()
+    .max(20_000)
+    .transform((raw, ctx): Arrangement | null => {
+      if (raw === '') return null;
+      const parsed = arrangementSchema.safeParse(jsonOf(raw));
+      if (parsed.success) return parsed.data;
+      ctx.addIssue({ code: 'custom', message: 'This arrangement cannot be read. Arrange the session again' });
+      return z.NEVER;
+    }),
+  /** For every session that is still to come, not this one alone. */
+  all: checkbox
+});
+export type ArrangeInput = z.output<typeof arrangeForm>;
+
+function jsonOf(raw: string): unknown {
+  try {
+    return JSON.parse(raw);
+  } catch {
+    return null;
+  }
+}

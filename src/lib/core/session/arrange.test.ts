@@ -1,0 +1,164 @@
+import { describe, expect, test } from 'vitest';
+import {
+  arrangedSession,
+  compileForm,
+  exerciseOf,
+  isMovable,
+  ladder,
+  sessionTemplates,
+  timelineOf,
+  uncutSession,
+  usualArrangement,
+  warningsOf,
+  type Arrangement,
+  type Block,
+  type Prop
+} from '../index';
+import { somebody, stopped } from '../testing/person';
+import { weekFor } from '../testing/week';
+
+const shelf: Prop[] = [{ id: 'block', name: 'block', quantity: 3, faces: [{ heightCm: 10, widthCm: 15, depthCm: 23 }] }];
+const rungs = ladder({ fromCm: 20, toCm: 0, shelf }).steps;
+const both = { left: { depthCm: 20, holdS: 30 }, right: { depthCm: 20, holdS: 30 } };
+const week = weekFor({
+  settings: { front_split_on_stack: both },
+  rungs: { left: rungs, right: rungs },
+  measuredCm: { left: 20, right: 20 }
+});
+const ask = {
+  week,
+  phase: 'open',
+  easy: false,
+  light: false,
+  level: 'other',
+  leadSide: 'left',
+  weakerSide: null,
+  limiting: [],
+  breathS: 8,
+  person: somebody(),
+  today: '2026-03-02'
+} as const;
+const { blocks } = uncutSession(ask);
+const usual: Arrangement = { ...usualArrangement(blocks, 60), fits: false };
+const make = (more: Partial<Arrangement> = {}, of: readonly Block[] = blocks) => arrangedSession(of, { ...usual, ...more }, 60);
+const idsOf = (of: readonly Block[]) => of.map((b) => b.exerciseId);
+const worked = (of: readonly Block[]) => idsOf(of.filter(isMovable));
+const part = (exerciseId: string, sets?: number) => ({ exerciseId, ...(sets !== undefined && { sets }) });
+
+describe('arranging', () => {
+  test('changes nothing by itself', () => expect(make().blocks).toEqual(blocks));
+
+  test('keeps the order it is given, the warm-up first and the settle last', () => {
+    const parts = usual.parts.toReversed();
+    expect(idsOf(make({ parts }).blocks)).toEqual(['split_warm_up', ...parts.map((p) => p.exerciseId), 'settle']);
+  });
+
+  test('what is taken out is not done, and what came into the week since is', () => {
+    const parts = usual.parts.filter((p) => p.exerciseId !== 'rear_hip_cycle' && p.exerciseId !== 'front_leg_lift');
+    const given = worked(make({ parts, out: ['rear_hip_cycle'] }).blocks);
+    expect(given).not.toContain('rear_hip_cycle');
+    expect(given.at(-1)).toBe('front_leg_lift');
+  });
+
+  test('sets are those of either side; of two visits each is a block of its own', () => {
+    const { blocks: given } = make({
+      parts: [part('front_leg_lift', 3), part('front_split_on_stack', 1), part('front_split_on_stack', 1)],
+      out: idsOf(blocks).filter((id) => id !== 'front_leg_lift' && id !== 'front_split_on_stack')
+    });
+    expect(worked(given)).toEqual(['front_leg_lift', 'front_split_on_stack', 'front_split_on_stack']);
+    expect(given[1]!.work.map((w) => w.sets)).toEqual([3, 3]);
+    expect(new Set(timelineOf({ blocks: given, options: make().options }).sets.map((s) => s.blockIndex)).size).toBe(given.length);
+    const oneCut = arrangedSession(
+      blocks,
+      {
+        ...usual,
+        parts: [part('front_split_on_stack', 1), part('front_split_on_stack', 1)],
+        out: idsOf(blocks).filter((id) => id !== 'front_split_on_stack'),
+        fits: true,
+        minutes: 10
+      },
+      60
+    );
+    expect(worked(oneCut.blocks)).toEqual(['front_split_on_stack']);
+  });
+
+  test('get-ready and rest are as wished, and counted to the second', () => {
+    const spare = timelineOf({ blocks, options: make().options }).sets.length;
+    const longer = make({ setupS: usual.setupS + 10, restS: usual.restS + 10 }).durationS - make().durationS;
+    expect(longer).toBe(10 * (spare - 1)); // none before the first set
+    expect(() => make({ restS: -1 })).toThrow('duration_out_of_range');
+    expect(() => make({ parts: [part('front_leg_lift', 0)] })).toThrow('sets_out_of_range');
+  });
+
+  test('a day of stretch has no contraction, a day of effort no hold before it', () => {
+    const formsOf = (work: Arrangement['work']) =>
+      make({ work })
+        .blocks.filter(isMovable)
+        .flatMap((b) => b.work.map((w) => w.form));
+    for (const form of formsOf('stretch only')) for (const p of compileForm(form)) expect([p.fromPct, p.toPct]).toEqual([0, 0]);
+    const effort = formsOf('effort only');
+    expect(effort.length).toBeGreaterThan(0);
+    for (const form of effort) expect(compileForm(form)[0]!.kind).not.toBe('hold');
+  });
+
+  // What the gate bars is no block, so no arrangement brings it back.
+  test('what is barred cannot be put in by hand', () => {
+    const locked = uncutSession({ ...ask, person: somebody({ stops: [stopped({ joint: 'hip', side: 'left' })] }) });
+    const given = make({ parts: usual.parts }, locked.blocks);
+    expect(given.blocks.some((b) => b.exerciseId === 'front_split_on_stack')).toBe(false);
+  });
+
+  test('is cut to its own minutes in its own order, or not at all', () => {
+    const cut = make({ fits: true, minutes: 20, cutOrder: ['holds', 'extra sets', 'rounds', 'second link', 'blocks'] });
+    expect(cut.durationS).toBeLessThanOrEqual(20 * 60);
+    expect(cut.cuts[0]!.kind).toBe('holds');
+    expect(make({ minutes: 1 }).cuts).toEqual([]);
+  });
+
+  test('the last active work of a motion that is stretched is never cut', () => {
+    for (const minutes of [12, 15, 18, 22, 30]) {
+      const given = make({ fits: true, minutes }).blocks;
+      for (const link of given.filter((b) => b.part === 'open').flatMap((b) => b.links))
+        expect(
+          given.some((b) => b.part === 'own' && b.links.includes(link)),
+          `${minutes} min, ${link}`
+        ).toBe(true);
+    }
+  });
+});
+
+test('every template holds the whole week, and says what it does', () => {
+  for (const { id, of, words } of sessionTemplates) {
+    const arrangement = of(usual, blocks);
+    expect(new Set(arrangement.parts.map((p) => p.exerciseId)), id).toEqual(new Set(usual.parts.map((p) => p.exerciseId)));
+    expect(words.length).toBeGreaterThan(20);
+  }
+  const visits = sessionTemplates
+    .find((t) => t.id === 'two visits')!
+    .of(usual, blocks)
+    .parts.filter((p) => p.exerciseId === 'front_split_on_stack');
+  expect(visits).toHaveLength(2);
+});
+
+// Source: common practice (docs/sources.md#planning).
+describe('warnings', () => {
+  const order = (...ids: string[]) => ids.map((id) => blocks.find((b) => b.exerciseId === id)!);
+  const told = (arranged: readonly Block[], hard: Parameters<typeof warningsOf>[2] = []) =>
+    warningsOf(arranged, blocks, hard).map((w) => `${w.code}: ${w.exerciseId}`);
+
+  test('a motion that is stretched and not worked actively after it', () => {
+    expect(told(order('front_hamstring_cycle', 'front_leg_lift'))).toEqual([]);
+    expect(told(order('front_leg_lift', 'front_hamstring_cycle'))).toEqual(['opened, not owned: front_leg_lift']);
+    expect(told(order('front_hamstring_cycle'))).toEqual(['opened, not owned: front_leg_lift']);
+  });
+
+  test('hard work for what was worked hard the day before', () =>
+    expect(told(order('front_hamstring_cycle', 'front_leg_lift'), exerciseOf('front_leg_lift').links)).toEqual([
+      'hard again: front_leg_lift'
+    ]));
+
+  test('the position before anything that opens it', () =>
+    expect(told(order('front_split_on_stack', 'front_hamstring_cycle', 'front_leg_lift'))).toEqual([
+      'position early: front_split_on_stack'
+    ]));
+});

@@ -1,0 +1,37 @@
+<script lang="ts">
+  import { doseByLink, motionOf, type Block } from '$lib/core';
+  import { capital, numberText } from '$lib/ui/format';
+  import SideMark from '$lib/ui/SideMark.svelte';
+
+  /** Minutes under stretch, of contraction and of active work, for each motion and side. */
+  let { blocks }: { blocks: readonly Block[] } = $props();
+  const doses = $derived(doseByLink(blocks));
+  const minutes = (s: number) => (s === 0 ? '–' : numberText(s / 60));
+</script>
+
+<table class="w-full text-left leading-tight">
+  <caption class="pb-1 text-left font-semibold">Minutes for each motion</caption>
+  <thead class="text-ink-soft">
+    <tr>
+      <th scope="col" class="font-normal">motion</th>
+      <th scope="col" class="text-right font-normal">stretch</th>
+      <th scope="col" class="text-right font-normal">effort</th>
+      <th scope="col" class="text-right font-normal">active</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each doses as dose (`${dose.link}/${dose.side}`)}
+      <tr class="border-t border-line">
+        <th scope="row" class="py-1 font-normal"
+          ><span class="flex items-center gap-1"
+            ><SideMark side={dose.side} size={13} /><span class="sr-only">{dose.side}</span>
+            {capital(motionOf(dose.link).name)}</span
+          ></th
+        >
+        <td class="text-right">{minutes(dose.stretchS)}</td>
+        <td class="text-right">{minutes(dose.contractionS)}</td>
+        <td class="text-right">{minutes(dose.activeS)}</td>
+      </tr>
+    {/each}
+  </tbody>
+</table>

@@ -1,0 +1,116 @@
+<script lang="ts">
+  import ArrowDown from '@lucide/svelte/icons/arrow-down';
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
+  import Copy from '@lucide/svelte/icons/copy';
+  import GripVertical from '@lucide/svelte/icons/grip-vertical';
+  import Minus from '@lucide/svelte/icons/minus';
+  import Plus from '@lucide/svelte/icons/plus';
+  import X from '@lucide/svelte/icons/x';
+  import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
+  import type { LengthUnit } from '$lib/contract/fields';
+  import type { FindExercise } from '$lib/core';
+  import { clockText } from '$lib/ui/format';
+  import SideMark from '$lib/ui/SideMark.svelte';
+  import { doseText, heightText } from '../../plan/doseText';
+  import type { ArrangementState, Place } from './arrangement.svelte';
+
+  /** The exercises of a session in their order: dragged by the handle, or moved by the arrows. */
+  type Props = { hand: ArrangementState; find: FindExercise; unit: LengthUnit };
+  let { hand, find, unit }: Props = $props();
+
+  const take = ({ detail }: CustomEvent<DndEvent<Place>>) => (hand.places = detail.items);
+  /** Seconds of the place after cuts; null where it was cut altogether. */
+  function secondsOf(index: number): number | null {
+    if (!hand.made.ok || !hand.timeline) return null;
+    const { blocks } = hand.made.value;
+    const { exerciseId } = hand.places[index]!;
+    // Of two visits the first place has the first block.
+    const before = hand.places.slice(0, index).filter((p) => p.exerciseId === exerciseId).length;
+    const at = blocks.map((b, i) => (b.exerciseId === exerciseId ? i : -1)).filter((i) => i >= 0)[before];
+    if (at === undefined) return null;
+    return hand.timeline.sets.filter((s) => s.blockIndex === at).reduce((sum, s) => sum + s.endS - s.startS, 0);
+  }
+</script>
+
+<ol
+  class="rounded-soft border border-line bg-paper"
+  aria-label="Exercises of this session"
+  use:dragHandleZone={{ items: hand.places, flipDurationMs: 0, dropTargetStyle: {} }}
+  onconsider={take}
+  onfinalize={take}
+>
+  {#each hand.places as place, i (place.id)}
+    {@const block = hand.blockOf(place.exerciseId)}
+    {@const exercise = find(place.exerciseId)}
+    {@const seconds = secondsOf(i)}
+    <li
+      class="grid grid-cols-[2.75rem_1fr] items-center gap-x-2 border-b border-line bg-paper px-2 py-2 last:border-0 sm:grid-cols-[2.75rem_1fr_auto]"
+    >
+      <span
+        use:dragHandle
+        class="flex min-h-11 min-w-11 cursor-grab items-center justify-center text-ink-soft"
+        aria-label="Drag {exercise.name}"
+      >
+        <GripVertical size={20} />
+      </span>
+      <div class="min-w-0 leading-snug">
+        <h2 class="text-base {seconds === null ? 'text-ink-soft line-through' : ''}">{exercise.name}</h2>
+        {#if block}
+          {#each block.work as work (work.side)}
+            <p class="flex items-start gap-1">
+              <span class="pt-0.5"><SideMark side={work.side} size={14} /></span>
+              <span
+                >{doseText({ ...work, sets: hand.setsOf(place) + work.sets - block.baseSets })}{heightText(
+                  exercise,
+                  work,
+                  unit
+                )}</span
+              >
+            </p>
+          {/each}
+        {/if}
+      </div>
+      <div class="flex items-center max-sm:col-span-2 max-sm:justify-end">
+        <span class="w-12 text-right font-semibold">{seconds === null ? 'cut' : clockText(seconds)}</span>
+        <button
+          class="btn btn-quiet min-w-11"
+          type="button"
+          disabled={hand.setsOf(place) <= 1}
+          aria-label="One set less of {exercise.name}"
+          onclick={() => hand.changeSets(i, -1)}><Minus size={18} /></button
+        >
+        <button
+          class="btn btn-quiet min-w-11"
+          type="button"
+          aria-label="One set more of {exercise.name}"
+          onclick={() => hand.changeSets(i, 1)}><Plus size={18} /></button
+        >
+        <button
+          class="btn btn-quiet min-w-11"
+          type="button"
+          disabled={i === 0}
+          aria-label="{exercise.name} sooner"
+          onclick={() => hand.move(i, -1)}><ArrowUp size={18} /></button
+        >
+        <button
+          class="btn btn-quiet min-w-11"
+          type="button"
+          disabled={i === hand.places.length - 1}
+          aria-label="{exercise.name} later"
+          onclick={() => hand.move(i, 1)}><ArrowDown size={18} /></button
+        >
+        <button
+          class="btn btn-quiet min-w-11"
+          type="button"
+          aria-label="{exercise.name} once more at the end"
+          onclick={() => hand.putBack(place.exerciseId)}><Copy size={18} /></button
+        >
+        <button class="btn btn-quiet min-w-11" type="button" aria-label="Take out {exercise.name}" onclick={() => hand.takeOut(i)}
+          ><X size={18} /></button
+        >
+      </div>
+    </li>
+  {:else}
+    <li class="p-4">Nothing is left in it but the warm-up and the settle. Put something back, or start from an order.</li>
+  {/each}
+</ol>

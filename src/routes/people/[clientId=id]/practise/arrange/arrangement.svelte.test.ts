@@ -1,0 +1,99 @@
+import { describe, expect, test } from 'vitest';
+import { exerciseOf, partOf, type Block, type Form } from '$lib/core';
+import { ArrangementState } from './arrangement.svelte';
+import { warningText } from './warningText';
+
+const blockOf = (exerciseId: string, form: Form): Block => {
+  const exercise = exerciseOf(exerciseId);
+  const work = [{ side: 'left' as const, sets: 2, form, setting: {} }];
+  return {
+    exerciseId,
+    part: partOf(exercise),
+    links: exercise.links,
+    props: [],
+    baseSets: 2,
+    leastHoldS: 90,
+    priority: 1,
+    because: [],
+    work
+  };
+};
+const hold: Form = { kind: 'hold', spec: { holdS: 90 } };
+const blocks = [
+  blockOf('front_hamstring_cycle', hold),
+  blockOf('front_leg_lift', { kind: 'reps', spec: { reps: 12, liftS: 2, holdS: 3, lowerS: 2, restS: 4, peakPct: 50 } }),
+  blockOf('front_split_on_stack', hold)
+];
+const state = (more: Partial<ConstructorParameters<typeof ArrangementState>[0]> = {}) =>
+  new ArrangementState({ blocks, arranged: null, minutes: 30, effortCapPct: 60, hardYesterday: [], ...more });
+const ids = (s: ArrangementState) => s.places.map((p) => p.exerciseId);
+
+describe('a session while it is arranged', () => {
+  test('the total follows every change, to the second', () => {
+    const s = state();
+    const before = s.uncutS;
+    s.changeSets(0, 1);
+    expect(s.uncutS).toBe(before + 90 + 20); // one hold more, and its rest
+    s.changeSets(0, -1);
+    expect(s.uncutS).toBe(before);
+  });
+
+  test('is moved by one place, and not past its ends', () => {
+    const s = state();
+    s.move(0, -1);
+    s.move(0, 1);
+    expect(ids(s)).toEqual(['front_leg_lift', 'front_hamstring_cycle', 'front_split_on_stack']);
+    s.move(2, 1);
+    expect(s.value.parts).toHaveLength(3);
+  });
+
+  test('what is taken out can be put back; of two visits one may go', () => {
+    const s = state();
+    s.putBack('front_split_on_stack');
+    s.takeOut(3);
+    expect(s.left).toEqual([]);
+    s.takeOut(2);
+    expect(s.left.map((b) => b.exerciseId)).toEqual(['front_split_on_stack']);
+    expect(s.value.out).toEqual(['front_split_on_stack']);
+    s.putBack('front_split_on_stack');
+    expect(s.value.out).toEqual([]);
+  });
+
+  test('sets stay between one and twenty', () => {
+    const s = state();
+    for (let i = 0; i < 30; i++) s.changeSets(1, 1);
+    expect(s.value.parts[1]!.sets).toBe(20);
+    for (let i = 0; i < 30; i++) s.changeSets(1, -1);
+    expect(s.value.parts[1]!.sets).toBe(1);
+  });
+
+  test('a warning is mended by its button', () => {
+    const s = state();
+    s.move(1, -1);
+    const [warning] = s.warnings;
+    expect(warningText(warning!, exerciseOf)).toMatchObject({ mend: expect.stringContaining('after it') });
+    s.mend(warning!);
+    expect(s.warnings).toEqual([]);
+    const again = state({ hardYesterday: exerciseOf('front_leg_lift').links });
+    expect(warningText(again.warnings[0]!, exerciseOf).why).toContain('yesterday');
+    again.mend(again.warnings[0]!);
+    expect(again.left.map((b) => b.exerciseId)).toEqual(['front_leg_lift']);
+  });
+
+  test('too few minutes are told, and nothing is lost by it', () => {
+    const s = state();
+    s.set({ minutes: 1 });
+    expect(s.made).toMatchObject({ ok: false, problem: { code: 'minutes_too_few' } });
+    s.set({ minutes: 30 });
+    expect(s.made.ok && s.places.length).toBe(3);
+  });
+
+  test('what was kept comes back, with what came into the week since at its end', () => {
+    const kept = { ...state().value, parts: [{ exerciseId: 'front_split_on_stack', sets: 1 }], out: ['front_leg_lift'] };
+    const s = state({ arranged: kept });
+    expect(ids(s)).toEqual(['front_split_on_stack', 'front_hamstring_cycle']);
+    expect(s.setsOf(s.places[0]!)).toBe(1);
+    s.moveCut('rounds', -1);
+    expect(s.value.cutOrder.slice(0, 2)).toEqual(['rounds', 'extra sets']);
+  });
+});

@@ -1,0 +1,128 @@
+import { compute } from '$lib/contract/door';
+import {
+  arrangedSession,
+  isMovable,
+  sessionTemplates,
+  timelineOf,
+  usualArrangement,
+  warningsOf,
+  type Arrangement,
+  type ArrangementWarning,
+  type Block,
+  type CutKind,
+  type LinkId
+} from '$lib/core';
+
+/** A place in the list: the same exercise may stand in two of them. */
+export type Place = { id: number; exerciseId: string; sets?: number };
+
+type Start = Readonly<{
+  blocks: readonly Block[];
+  arranged: Arrangement | null;
+  minutes: number;
+  effortCapPct: number;
+  hardYesterday: readonly LinkId[];
+}>;
+
+/** A session while it is arranged: what it comes to is worked out anew with every change. */
+export class ArrangementState {
+  readonly #start: Start;
+  #nextId = 0;
+  places = $state<Place[]>([]);
+  #rest = $state<Omit<Arrangement, 'parts'>>()!;
+
+  constructor(start: Start) {
+    this.#start = start;
+    this.#take(start.arranged ?? usualArrangement(start.blocks, start.minutes));
+  }
+
+  readonly value: Arrangement = $derived.by(() => ({
+    ...this.#rest,
+    parts: this.places.map(({ exerciseId, sets }) => ({ exerciseId, ...(sets !== undefined && { sets }) }))
+  }));
+  readonly made = $derived.by(() => compute(() => arrangedSession(this.#start.blocks, this.value, this.#start.effortCapPct)));
+  readonly timeline = $derived.by(() => (this.made.ok ? timelineOf(this.made.value) : null));
+  /** As arranged, before anything is cut: what the warnings are about. */
+  readonly #uncut = $derived.by(() =>
+    compute(() => arrangedSession(this.#start.blocks, { ...this.value, fits: false }, this.#start.effortCapPct))
+  );
+  readonly uncutS = $derived.by(() => (this.#uncut.ok ? this.#uncut.value.durationS : 0));
+  readonly warnings = $derived.by(() =>
+    this.#uncut.ok ? warningsOf(this.#uncut.value.blocks, this.#start.blocks, this.#start.hardYesterday) : []
+  );
+  /** Exercises of the week that are not in it. */
+  readonly left = $derived.by(() =>
+    this.#start.blocks.filter((b) => isMovable(b) && !this.places.some((p) => p.exerciseId === b.exerciseId))
+  );
+
+  /** An arrangement in place of this one: what it leaves out is out, and what came into the week since stands at its end. */
+  #take({ parts, ...rest }: Arrangement): void {
+    const known = new Set([...parts.map((p) => p.exerciseId), ...rest.out]);
+    const since = this.#start.blocks.filter((b) => isMovable(b) && !known.has(b.exerciseId));
+    this.places = [...parts.filter((p) => this.blockOf(p.exerciseId)), ...since.map(({ exerciseId }) => ({ exerciseId }))].map(
+      (part) => ({ ...part, id: this.#nextId++ })
+    );
+    this.#rest = rest;
+  }
+
+  blockOf = (exerciseId: string): Block | undefined => this.#start.blocks.find((b) => b.exerciseId === exerciseId);
+
+  set(more: Partial<Omit<Arrangement, 'parts' | 'out'>>): void {
+    this.#rest = { ...this.#rest, ...more };
+  }
+
+  useTemplate(id: string): void {
+    const template = sessionTemplates.find((t) => t.id === id);
+    const { blocks, minutes } = this.#start;
+    if (template) this.#take(template.of(usualArrangement(blocks, minutes), blocks));
+  }
+
+  move(index: number, by: 1 | -1): void {
+    const to = index + by;
+    if (to < 0 || to >= this.places.length) return;
+    const moved = [...this.places];
+    moved.splice(to, 0, ...moved.splice(index, 1));
+    this.places = moved;
+  }
+
+  takeOut(index: number): void {
+    const place = this.places[index]!;
+    this.places = this.places.toSpliced(index, 1);
+    if (!this.places.some((p) => p.exerciseId === place.exerciseId))
+      this.#rest = { ...this.#rest, out: [...this.#rest.out, place.exerciseId] };
+  }
+
+  putBack(exerciseId: string, at = this.places.length): void {
+    this.places = this.places.toSpliced(at, 0, { id: this.#nextId++, exerciseId });
+    this.#rest = { ...this.#rest, out: this.#rest.out.filter((id) => id !== exerciseId) };
+  }
+
+  setsOf = ({ exerciseId, sets }: Place): number => sets ?? this.blockOf(exerciseId)?.baseSets ?? 1;
+  changeSets(index: number, by: 1 | -1): void {
+    const place = this.places[index]!;
+    const sets = Math.min(20, Math.max(1, this.setsOf(place) + by));
+    this.places = this.places.with(index, { ...place, sets });
+  }
+
+  moveCut(kind: CutKind, by: 1 | -1): void {
+    const order = [...this.#rest.cutOrder];
+    const at = order.indexOf(kind);
+    const to = at + by;
+    if (to < 0 || to >= order.length) return;
+    order.splice(to, 0, ...order.splice(at, 1));
+    this.set({ cutOrder: order });
+  }
+
+  /** Carries out what a warning offers. */
+  mend(warning: ArrangementWarning): void {
+    const at = this.places.findIndex((p) => p.exerciseId === warning.exerciseId);
+    if (warning.code === 'hard again') {
+      this.takeOut(at);
+      return;
+    }
+    // The active work, or the position, after everything that opens.
+    if (at >= 0) this.places = this.places.toSpliced(at, 1);
+    const lastOpen = this.places.findLastIndex((p) => this.blockOf(p.exerciseId)?.part === 'open');
+    this.putBack(warning.exerciseId, lastOpen + 1);
+  }
+}

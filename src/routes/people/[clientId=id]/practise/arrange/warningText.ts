@@ -1,0 +1,23 @@
+import { motionOf, type ArrangementWarning, type FindExercise } from '$lib/core';
+
+/** What is not as it usually is, and what the button beside it does. */
+export function warningText(warning: ArrangementWarning, find: FindExercise): { why: string; mend: string } {
+  const { name } = find(warning.exerciseId);
+  switch (warning.code) {
+    case 'opened, not owned':
+      return {
+        why: `${motionOf(warning.link).name.replace(/^./, (c) => c.toUpperCase())} is stretched, and no active work follows. New range that is not used is soon lost.`,
+        mend: `Do ${name} after it`
+      };
+    case 'hard again':
+      return {
+        why: `${name} works ${motionOf(warning.link).name}, which was worked hard yesterday. A day between is usual.`,
+        mend: `Take out ${name}`
+      };
+    case 'position early':
+      return {
+        why: `${name} comes before anything that opens it. The deep position is usually held after the stretches.`,
+        mend: `Move it after the stretches`
+      };
+  }
+}
