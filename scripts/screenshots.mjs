@@ -53,7 +53,6 @@ const [corvin, maud, linnet] = [
 for (const [path, name] of [
   [`${jory}/check?topic=injury`, 'check'],
   [`${corvin}/measure?set=full&m=HER90`, 'measure-lotus'],
-  [`${maud}/photos`, 'photos'],
   [`${linnet}/goal`, 'goal'],
   [`${oda}/read`, 'read'],
   [`${oda}/grade`, 'grade'],
@@ -69,6 +68,11 @@ for (const [path, name] of [
   await page.goto(path);
   await shoot(page, name);
 }
+
+await page.goto(`${maud}/practise`);
+await page.getByRole('link', { name: 'Arrange this session' }).click();
+await page.getByRole('heading', { name: /^Arrange/ }).waitFor();
+await shoot(page, 'arrange');
 
 const dark = await open({ dark: true });
 await dark.goto(`${corvin}/measure?set=full&m=HER90`);

@@ -38,7 +38,7 @@ export function compileReps(spec: RepsSpec, limits: EffortLimits = {}): Phase[] 
           kind: spec.assisted ? ('hold' as const) : ('held' as const),
           durationS: last ? (spec.lastHoldS ?? spec.holdS) : spec.holdS,
           fromPct: peak,
-          cue: 'Hold it there.'
+          cue: `Hold it there, ${i + 1} of ${spec.reps}.`
         },
         { kind: 'lower' as const, durationS: spec.lowerS, fromPct: peak, toPct: 0, cue: 'Lower slowly.' },
         { kind: 'rest' as const, durationS: last ? 0 : spec.restS, cue: 'Rest.' }

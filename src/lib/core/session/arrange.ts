@@ -2,7 +2,7 @@ import { requireRange } from '../errors';
 import type { LinkId, SessionPart } from '../exercise/exercise';
 import { isAsked, type Block, type Form } from './block';
 import { compileSession, usualRestS, usualSetupS, type SessionOptions } from './compileSession';
-import { fitToMinutes, usualCutOrder, type CutKind } from './fitToMinutes';
+import { fitToMinutes, cutKinds, type CutKind } from './fitToMinutes';
 
 /** One exercise of a session, in its place; sets only where they differ from what the plan gives. */
 export type ArrangedPart = Readonly<{ exerciseId: string; sets?: number }>;
@@ -36,7 +36,7 @@ export const usualArrangement = (blocks: readonly Block[], minutes: number): Arr
   work: 'both',
   minutes,
   fits: true,
-  cutOrder: usualCutOrder
+  cutOrder: cutKinds
 });
 
 /** The warm-up and the settle keep their places. */

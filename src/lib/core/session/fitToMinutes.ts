@@ -3,14 +3,13 @@ import { compileSession, type SessionOptions } from './compileSession';
 import { isAsked, type Block, type Form } from './block';
 import type { LinkId } from '../exercise/exercise';
 
+/** Kinds of cuts, in the order in which they are usually made. */
 export const cutKinds = ['extra sets', 'rounds', 'holds', 'second link', 'blocks'] as const;
 export type CutKind = (typeof cutKinds)[number];
 
 /** What was taken out to fit: for holds and rounds from how many to how many. */
 export type Cut = Readonly<{ kind: CutKind; exerciseId: string; from: number; to: number }>;
 export type Fitted = Readonly<{ blocks: readonly Block[]; durationS: number; cuts: readonly Cut[] }>;
-
-export const usualCutOrder: readonly CutKind[] = cutKinds;
 
 const holdStepS = 5;
 
@@ -25,7 +24,7 @@ const holdStepS = 5;
 export function fitToMinutes(
   session: Readonly<{ blocks: readonly Block[] }> & SessionOptions,
   minutes: number,
-  cutOrder: readonly CutKind[] = usualCutOrder
+  cutOrder: readonly CutKind[] = cutKinds
 ): Fitted {
   requireRange('minutes', minutes, 1, 600);
   const budgetS = minutes * 60;

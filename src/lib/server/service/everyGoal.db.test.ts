@@ -28,6 +28,7 @@ import { tellLater } from './pain';
 import { arrangeSession, makePlan, planView, prepareSession } from './planning';
 import { startSession } from './practising';
 import { doneAgainstPlan, proposalsOf } from './reviewing';
+import { lastTimes } from './sessionRecords';
 import { setDial, setDials } from './settingDial';
 import { addToWeek, chooseSchool, takeFromWeek } from './week';
 
@@ -245,6 +246,25 @@ describe('the week and its schools', () => {
       expect(schoolOf(first!.schoolId!).id).toBe('long_hold');
     }));
 });
+
+test('what was said the last time stands beside the next question, of the side it was said of', () =>
+  store.rolledBack(async (db) => {
+    const id = await measured(db, 'side_split');
+    await makePlan(db, id, plan('drills'), today);
+    await prepared(db, id);
+    await play(db, id, today, (set) =>
+      set.exerciseId === 'side_split_on_stack' ? { clean: false, sensation: 6, felt: 'expected', slipped: 'back rounded' } : {}
+    );
+    await acceptProposals(db, id, today);
+    const next = await play(db, id, addDays(today, 2));
+    const c = await loadGoalCase(db, id, addDays(today, 2));
+    const before = lastTimes(
+      c,
+      c.sessions.find((s) => s.id === next)!
+    );
+    expect(before['side_split_on_stack/null']).toMatchObject({ on: today, clean: false, sensation: 6, slipped: 'back rounded' });
+    expect(Object.values(before).every((l) => l.on === today)).toBe(true);
+  }));
 
 describe('a session arranged by hand', () => {
   const ready = async (db: Database) => {

@@ -11,7 +11,7 @@ import {
   type SetRecord,
   type Side
 } from '$lib/core';
-import type { Moment } from '$lib/contract/review';
+import type { LastTime, Moment } from '$lib/contract/review';
 import type { PainRecord, SetLog } from '../repo/logRepo';
 import type { Session } from '../repo/sessionRepo';
 import { dateOf, type GoalCase } from './clientCase';
@@ -85,6 +85,23 @@ function easedRecord(log: SetLog): SetRecord {
 
 /** Limits of the day of the last session: painkillers hide what should be felt. */
 export const limitsOfLastSession = (c: GoalCase): readonly Limit[] => endedSessions(c).at(-1)?.readiness?.limits ?? [];
+
+/** How each exercise went on each side the last time before a session: its last set, by `exercise/side`. */
+export function lastTimes(c: GoalCase, session: Pick<Session, 'id' | 'plannedSets'>): Record<string, LastTime> {
+  const keyOf = (s: Readonly<{ exerciseId: string; side: Side | null }>) => `${s.exerciseId}/${s.side}`;
+  const wanted = new Set(session.plannedSets.map(keyOf));
+  const startedOn = new Map(endedSessions(c).map((s) => [s.id, dayOf(s)]));
+  const last: Record<string, LastTime> = {};
+  // Logs run from the oldest session to the newest.
+  for (const log of c.setLogs) {
+    const on = startedOn.get(log.sessionId);
+    if (log.sessionId === session.id || !on || !wanted.has(keyOf(log))) continue;
+    const { clean, sensation, slipped, actualS } = log;
+    const before = last[keyOf(log)];
+    if (!before || before.on <= on) last[keyOf(log)] = { on, clean, sensation, slipped, actualS };
+  }
+  return last;
+}
 
 /** Motions that were worked hard in a session of yesterday: lift-offs, or efforts of 60 % and more. */
 export function hardYesterday(c: GoalCase): LinkId[] {

@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { SessionView, WeekView } from '$lib/contract/plan';
-  import { blockWhyText, doseByLink, exercisesIn, isAsked, leftOutTexts, motionOf, timelineOf } from '$lib/core';
+  import { blockWhyText, exercisesIn, isAsked, leftOutTexts, timelineOf } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
-  import { capital, clockText, numberText, plural, weekdayDate } from '$lib/ui/format';
+  import { clockText, plural, weekdayDate } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import Why from '$lib/ui/Why.svelte';
   import { cutText } from './cutText';

@@ -3,6 +3,7 @@ import { capsOf } from '$lib/core';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { limitsOf } from '$lib/server/service/checking';
 import { barredSince } from '$lib/server/service/practising';
+import { lastTimes } from '$lib/server/service/sessionRecords';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
@@ -16,6 +17,7 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
     logged: c.setLogs.filter((l) => l.sessionId === session.id).map((l) => l.setIndex),
     pains: c.pains.flatMap((p) => (p.sessionId === session.id && p.setIndex !== null ? [{ ...p, setIndex: p.setIndex }] : [])),
     barred: barredSince(c, session.prescribed.blocks),
+    lastTimes: lastTimes(c, session),
     sensationCap: capsOf(limitsOf(c)).sensation,
     shelf: c.shelf
   };

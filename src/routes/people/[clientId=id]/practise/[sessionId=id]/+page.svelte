@@ -126,11 +126,15 @@
   </header>
 
   {#if player.mode === 'ended'}
-    <Ended {player} {base} retest={data.session.retest} waiting={outbox.waiting} />
+    <Ended {player} {base} retest={data.session.retest} {outbox} />
   {:else if player.mode === 'pain' || player.mode === 'advice'}
     <PainPicker {player} />
   {:else if isAsking}
-    {#key player.asked.index}<AfterSet {player} sensationCap={data.sensationCap} />{/key}
+    {#key player.asked.index}<AfterSet
+        {player}
+        sensationCap={data.sensationCap}
+        lastTime={data.lastTimes[`${player.asked.exerciseId}/${player.asked.side}`]}
+      />{/key}
   {:else}
     <div class="grid min-h-0 grow gap-4 lg:grid-cols-[1fr_30rem]">
       <Running {player} shelf={data.shelf} unit={data.units.length} />

@@ -1,11 +1,13 @@
 <script lang="ts">
   import { ToggleGroup } from 'bits-ui';
   import { feltPlaces, slips } from '$lib/contract/forms';
+  import type { LastTime } from '$lib/contract/review';
   import { capital } from '$lib/ui/format';
+  import { lastTimeText } from './cueText';
   import type { Notes, Player } from './player.svelte';
 
-  type Props = { player: Player; sensationCap: number };
-  let { player, sensationCap }: Props = $props();
+  type Props = { player: Player; sensationCap: number; lastTime?: LastTime };
+  let { player, sensationCap, lastTime }: Props = $props();
   const exercise = $derived(player.find(player.asked.exerciseId));
   /** Of the set that was just done, or of one before by its name. */
   const question = $derived.by(() => {
@@ -55,6 +57,7 @@
     <div>
       {#if player.toAsk > 1}<p class="mb-2 text-xl text-ink-soft">{player.toAsk} sets to answer</p>{/if}
       <h2 class="text-4xl">{question}</h2>
+      {#if lastTime}<p class="mt-2 text-xl text-ink-soft">{lastTimeText(lastTime)}</p>{/if}
     </div>
     <div class="grid gap-4 lg:grid-cols-2">
       <button

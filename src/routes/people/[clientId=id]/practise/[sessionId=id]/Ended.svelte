@@ -1,10 +1,20 @@
 <script lang="ts">
   import { isAsked, painKindOf, painPlaceOf } from '$lib/core';
   import { plural } from '$lib/ui/format';
+  import type { Outbox } from './outbox.svelte';
   import { adviceText, type Player } from './player.svelte';
 
-  type Props = { player: Player; base: string; retest: boolean; waiting: number };
-  let { player, base, retest, waiting }: Props = $props();
+  type Props = { player: Player; base: string; retest: boolean; outbox: Pick<Outbox, 'waiting' | 'send'> };
+  let { player, base, retest, outbox }: Props = $props();
+  const waiting = $derived(outbox.waiting);
+  /** On once everything has arrived; without a connection at once, since it is kept here. */
+  async function leave(event: MouseEvent & { currentTarget: HTMLAnchorElement }) {
+    if (outbox.waiting === 0) return;
+    event.preventDefault();
+    const { href } = event.currentTarget;
+    await outbox.send();
+    location.assign(href);
+  }
   const worked = $derived(player.sets.filter((s) => isAsked(s.work)));
   const done = $derived(worked.filter((s) => player.logged.includes(s.index)).length);
 </script>
@@ -30,13 +40,17 @@
       {waiting} still wait for the connection. They are kept on this device; leave this page open until they are sent.
     </p>{/if}
   <p class="flex flex-wrap gap-3">
-    {#if retest && !player.stopped}<a class="btn btn-primary min-h-16 text-xl" href="{base}/measure" data-sveltekit-reload
-        >Measure now</a
+    {#if retest && !player.stopped}<a
+        class="btn btn-primary min-h-16 text-xl"
+        href="{base}/measure"
+        data-sveltekit-reload
+        onclick={leave}>Measure now</a
       >{/if}
     <a
       class="btn {retest && !player.stopped ? '' : 'btn-primary'} min-h-16 text-xl"
       href="{base}/{player.stopped ? 'check' : 'review'}"
-      data-sveltekit-reload>{player.stopped ? 'To the check' : 'To the review'}</a
+      data-sveltekit-reload
+      onclick={leave}>{player.stopped ? 'To the check' : 'To the review'}</a
     >
   </p>
 </section>

@@ -20,17 +20,23 @@
 </script>
 
 <section class="flex min-h-0 flex-col gap-3" aria-label="Shape and stop signs">
-  <ExerciseDrawing
-    {exercise}
-    side={player.shown.side ?? 'right'}
-    setting={isOfSet ? player.work.setting : exercise.start}
-    {stacks}
-    measured={null}
-    {shelf}
-    {body}
-    label="{exercise.name}{player.shown.side ? `, ${player.shown.side} ${exercise.sideWords}` : ''}"
-    size="max-h-[38vh] max-lg:max-h-40 max-sm:max-h-20"
-  />
+  {#if exercise.pose || stacks.length > 0}
+    <ExerciseDrawing
+      {exercise}
+      side={player.shown.side ?? 'right'}
+      setting={isOfSet ? player.work.setting : exercise.start}
+      {stacks}
+      measured={null}
+      {shelf}
+      {body}
+      label="{exercise.name}{player.shown.side ? `, ${player.shown.side} ${exercise.sideWords}` : ''}"
+      size="max-h-[38vh] max-lg:max-h-40 max-sm:max-h-20"
+    />
+  {:else}
+    <div class="text-xl leading-snug max-sm:hidden">
+      {#each exercise.setup as step (step)}<p>{step}</p>{/each}
+    </div>
+  {/if}
   {#each stacks as stack (stack.dialId)}
     <p class="text-xl max-sm:text-base">{stackLine(exercise, stack, shelf, unit)}</p>
   {/each}

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { compileForm, compileSession, countAt, exerciseOf, partOf, type Form, type Phase, type TimelineSet } from '$lib/core';
-import { countText, cueOf, howOf, shownText, spokenText, stackChangeText } from './cueText';
+import { countText, cueOf, howOf, lastTimeText, shownText, spokenText, stackChangeText } from './cueText';
 
 const effort = (peakPct: number) => ({ rampUpS: 5, holdS: 5, rampDownS: 3, peakPct });
 const cycle: Form = {
@@ -124,3 +124,12 @@ describe('what is said aloud', () => {
     expect(countText(countAt(of('hold'), 3))).toBe('');
   });
 });
+
+test.each([
+  [{ clean: true, sensation: null, slipped: null }, 'Last time, 2 Mar: as planned, 1:05.'],
+  [{ clean: false, sensation: 6, slipped: 'back rounded' }, 'Last time, 2 Mar: 6 of 10, back rounded, 1:05.'],
+  [{ clean: false, sensation: 3, slipped: 'nothing' }, 'Last time, 2 Mar: 3 of 10, 1:05.'],
+  [{ clean: false, sensation: null, slipped: null }, 'Last time, 2 Mar: nothing was said, 1:05.']
+] as const)('how it went before: %j', (said, text) =>
+  expect(lastTimeText({ on: '2026-03-02', actualS: 65, ...said })).toBe(text)
+);

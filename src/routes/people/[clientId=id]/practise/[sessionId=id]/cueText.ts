@@ -9,6 +9,8 @@ import {
   type Work
 } from '$lib/core';
 import type { LengthUnit } from '$lib/contract/fields';
+import type { LastTime } from '$lib/contract/review';
+import { clockText, shortDate } from '$lib/ui/format';
 import { stackLine } from '$lib/ui/stackText';
 
 type Cue = Readonly<{ text: string; tone: 'ink' | 'ember' | 'fern' }>;
@@ -104,4 +106,14 @@ export function spokenText(
     default:
       return cue;
   }
+}
+
+/** How it went the last time, in a line: what was said, and how long it was. */
+export function lastTimeText({ on, clean, sensation, slipped, actualS }: LastTime): string {
+  const said = [
+    clean ? 'as planned' : '',
+    sensation === null ? '' : `${sensation} of 10`,
+    slipped === null || slipped === 'nothing' ? '' : slipped
+  ].filter(Boolean);
+  return `Last time, ${shortDate(on)}: ${[...(said.length > 0 ? said : ['nothing was said']), clockText(actualS)].join(', ')}.`;
 }

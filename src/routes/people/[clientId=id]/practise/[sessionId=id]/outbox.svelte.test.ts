@@ -41,6 +41,18 @@ describe('the outbox', () => {
     expect([sent, kept(), outbox.waiting]).toEqual([[{ to: 'sets', body: set(0) }], [], 0]);
   });
 
+  test('whoever waits goes on once everything has arrived, or nobody answers', async () => {
+    const outbox = new Outbox(7);
+    outbox.put('sets', set(0));
+    outbox.put('finish', { status: 'done' });
+    await outbox.send();
+    expect([sent.map((l) => l.to), outbox.waiting]).toEqual([['sets', 'finish'], 0]);
+    next = ['no connection'];
+    outbox.put('sets', set(1));
+    await outbox.send();
+    expect(outbox.waiting).toBe(1);
+  });
+
   test('sends one after the other, in their order', async () => {
     const outbox = new Outbox(7);
     outbox.put('sets', set(0));

@@ -14,7 +14,7 @@ const retryMs = 4000;
 export class Outbox {
   readonly #key: string;
   #letters = $state<Letter[]>([]);
-  #sending = false;
+  #sending: Promise<void> | null = null;
   /** What the server would not take, in words. */
   refused = $state<string[]>([]);
 
@@ -39,22 +39,24 @@ export class Outbox {
     void this.send();
   }
 
-  async send(): Promise<void> {
-    if (this.#sending) return;
-    this.#sending = true;
-    try {
-      for (let letter = this.#next(); letter; letter = this.#next()) {
-        const sent = letter;
-        const answer = await this.#post(sent);
-        if (answer === null) break; // no connection, or the server is away: later
-        if (answer !== 'taken') this.refused = [...this.refused, answer];
-        this.#letters = this.#letters.filter((l) => l !== sent);
-        this.#keep();
-      }
-    } finally {
-      this.#sending = false;
+  /** Sends what waits, and settles once all of it has arrived or nobody answers. */
+  send(): Promise<void> {
+    this.#sending ??= this.#sendAll().finally(() => {
+      this.#sending = null;
+      if (this.#letters.length > 0) setTimeout(() => void this.send(), retryMs);
+    });
+    return this.#sending;
+  }
+
+  async #sendAll(): Promise<void> {
+    for (let letter = this.#next(); letter; letter = this.#next()) {
+      const sent = letter;
+      const answer = await this.#post(sent);
+      if (answer === null) break; // no connection, or the server is away: later
+      if (answer !== 'taken') this.refused = [...this.refused, answer];
+      this.#letters = this.#letters.filter((l) => l !== sent);
+      this.#keep();
     }
-    if (this.#letters.length > 0) setTimeout(() => void this.send(), retryMs);
   }
 
   #next(): Letter | undefined {
@@ -67,6 +69,7 @@ export class Outbox {
       const response = await fetch(`${location.pathname}/${to}`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
+        keepalive: true, // whoever leaves the page meanwhile does not cut it off
         body: JSON.stringify(body)
       });
       if (response.status >= 500) return null;
