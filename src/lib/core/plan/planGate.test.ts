@@ -157,5 +157,5 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
               }
       }
     ),
-    { numRuns: 200 }
+    { numRuns: 120 }
   ));

@@ -82,8 +82,12 @@ async function prepared(db: Database, id: number): Promise<Block[]> {
   return [...made.blocks];
 }
 
-describe('every goal of the catalogue, each by one of the schools in turn', () => {
-  test.each(goals.filter((g) => g.id !== 'custom').map((g, i) => [g.id, schools[i % schools.length]!.id] as const))(
+/** Of the single ranges one for each joint and way it is moved: the others are the same work. */
+const ranges: readonly string[] = ['range_HF-KB', 'range_HIR90', 'range_KE', 'range_ADF', 'range_WE', 'range_SER'];
+const tried = goals.filter((g) => g.id !== 'custom' && (g.kind !== 'joint range' || ranges.includes(g.id)));
+
+describe('goals of every kind, each by one of the schools in turn', () => {
+  test.each(tried.map((g, i) => [g.id, schools[i % schools.length]!.id] as const))(
     '%s by %s: planned, played, logged, decided, and the decision is in the next session',
     (kind, schoolId) =>
       store.rolledBack(async (db) => {
