@@ -261,6 +261,9 @@ describe('planProgression', () => {
   });
 
   test('never stands anyone on a stack far deeper than what is meant, also when the shelf was emptied', () => {
+    const gone = { ...ask, week: weekFor({ ...splitAsk, rungs: { left: [], right: rungs } }) };
+    const without = planProgression(gone).weeks[0]!.sessions[0]!;
+    expect(without.blocks.find((b) => b.exerciseId === 'front_split_on_stack')!.work.map((w) => w.side)).toEqual(['right']);
     const floorOnly = ladder({ fromCm: 15, toCm: 0, shelf: [] }).steps;
     const s = planProgression({ ...ask, week: weekFor({ ...splitAsk, rungs: { left: floorOnly, right: rungs } }) }).weeks[0]!
       .sessions[0]!;

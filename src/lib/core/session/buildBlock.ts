@@ -115,8 +115,7 @@ function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ 
   const ends = endValues(gated);
   const held = holdWithin(exercise, wanted, ends);
   const stacks = stacksOf(exercise, held, state, ends);
-  const far = stacks.find((s) => s.isMeant && s.bears && isTooFar(s.rung.depthCm, depthOfDial(s.dial, held[s.dial.id]!)));
-  if (far) return { code: 'no stack', exerciseId: exercise.id, side };
+  if (exercise.dials.some((dial) => lacksStack(dial, held, stacks))) return { code: 'no stack', exerciseId: exercise.id, side };
   const moved = stacks.filter((s) => s.isMeant && held[s.dial.id] !== wanted[s.dial.id]);
   const setting = { ...held, ...Object.fromEntries(moved.map((s) => [s.dial.id, dialAtRung(s.dial, s.rung)])) };
   const made = formFor(ask, setting, gated);
@@ -135,6 +134,14 @@ function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ 
     ...(notes.length > 0 && { notes }),
     easier: easierWork(ask, { setting, gated, dials, rungs, stacks })
   };
+}
+
+/** Whether a body would stand on a dial for whose height there is no stack, or none but a far harder one. */
+function lacksStack(dial: Dial, held: Setting, stacks: readonly StackOfDial[]): boolean {
+  const at = held[dial.id];
+  if (dial.stack?.bears !== 'weight' || at === undefined) return false;
+  const stood = stacks.find((s) => s.dial.id === dial.id);
+  return !stood || isTooFar(stood.rung.depthCm, depthOfDial(dial, at));
 }
 
 /** The first stack wherever it begins, the others where somebody set or measured them. */
@@ -160,7 +167,7 @@ const formFor = ({ exercise, school, level, moreRounds, easy, dayCapPct, breathS
     breathS
   });
 
-type StackOfDial = Readonly<{ dial: Dial; rung: Rung; rungs: readonly Rung[]; isMeant: boolean; bears: boolean }>;
+type StackOfDial = Readonly<{ dial: Dial; rung: Rung; rungs: readonly Rung[]; isMeant: boolean }>;
 
 /** The stacks it stands on, in the order of the dials: as set or measured, else where it begins. */
 function stacksOf(exercise: Exercise, held: Setting, state: SideState, ends: ReturnType<typeof endValues>): StackOfDial[] {
@@ -170,7 +177,7 @@ function stacksOf(exercise: Exercise, held: Setting, state: SideState, ends: Ret
     const at = held[dial.id];
     const begins = state.begins[dial.id];
     const rung = at !== undefined ? rungAt(open, depthOfDial(dial, at)) : begins && rungAt(open, begins.depthCm);
-    return rung ? [{ dial, rung, rungs: open, isMeant: at !== undefined, bears: dial.stack.bears === 'weight' }] : [];
+    return rung ? [{ dial, rung, rungs: open, isMeant: at !== undefined }] : [];
   });
 }
 
