@@ -51,19 +51,33 @@ say(
 );
 const rungs = core.ladder({ fromCm: 20, toCm: 0, shelf }).steps;
 const setting = { depthCm: 20, holdS: 40 };
+const { weekFor } = await vite.ssrLoadModule('/src/lib/core/testing/week.ts');
 const ask = {
-  school: core.longHold,
+  week: weekFor({
+    settings: { front_split_on_stack: { left: setting, right: setting } },
+    rungs: { left: rungs, right: rungs },
+    measuredCm: { left: 20, right: 20 }
+  }),
   level: 'other',
   leadSide: 'left',
   weakerSide: null,
-  settings: { front_split_on_stack: { left: setting, right: setting } },
-  rungs: { left: rungs, right: rungs },
-  measuredCm: { left: 20, right: 20 },
+  limiting: [],
+  breathS: 8,
   person: (await vite.ssrLoadModule('/src/lib/core/testing/person.ts')).somebody(),
   today: '2026-01-05'
 };
 const session = core.fittedSession({ ...ask, phase: 'open', easy: false, light: false, minutes: 60 });
 say('compile of a 60-minute session', ms(timed(() => core.compileSession(session.blocks), 50)));
+// Forty blocks of some two minutes each, as an editor has them: the total after every change.
+const forty = Array.from({ length: 40 }, (_, i) => ({ ...session.blocks[1 + (i % 5)], baseSets: 1 }));
+say(
+  'compile of 40 blocks in their order',
+  ms(timed(() => core.timelineOf({ blocks: forty, options: { order: 'as given' } }), 50))
+);
+say(
+  'the session editor, a change to its new total, cut to 45 minutes',
+  ms(timed(() => core.arrangedSession(session.blocks, core.usualArrangement(session.blocks, 45), 60), 50))
+);
 say('ladder on a 20-prop shelf', ms(timed(() => core.ladder({ fromCm: 30, toCm: -10, shelf }), 7)));
 say(
   'a 12-week plan, 4 sessions a week, fitted to 45 minutes',

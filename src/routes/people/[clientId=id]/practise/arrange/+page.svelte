@@ -31,10 +31,11 @@
     'stretch only': 'Stretch only',
     'effort only': 'Effort only'
   };
-  const numberIn = (event: Event & { currentTarget: HTMLInputElement }) => {
+  /** A number as it is typed; while the field is empty what stood there counts. */
+  function typed(event: Event & { currentTarget: HTMLInputElement }, key: 'minutes' | 'setupS' | 'restS', most: number) {
     const value = event.currentTarget.valueAsNumber;
-    return Number.isFinite(value) ? value : null;
-  };
+    if (Number.isFinite(value)) hand?.set({ [key]: Math.min(most, Math.max(0, value)) });
+  }
 </script>
 
 <main class="mx-auto max-w-6xl p-5">
@@ -134,7 +135,7 @@
                 min="5"
                 max="240"
                 value={hand.value.minutes}
-                oninput={(e) => hand.set({ minutes: numberIn(e) ?? minutes })}
+                oninput={(e) => typed(e, 'minutes', 600)}
               />
             </label>
             <div>
@@ -203,7 +204,7 @@
                 min="0"
                 max="600"
                 value={hand.value[key]}
-                oninput={(e) => hand.set({ [key]: Math.min(600, Math.max(0, numberIn(e) ?? 0)) })}
+                oninput={(e) => typed(e, key, 600)}
               />
             </label>
           {/each}
