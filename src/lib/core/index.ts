@@ -68,6 +68,7 @@ export {
   compileForm,
   exercisesIn,
   isAsked,
+  isWorked,
   type Block,
   type FindExercise,
   type FlowStep,
@@ -89,7 +90,6 @@ export {
 export {
   arrangedSession,
   dayWorks,
-  isMovable,
   sessionTemplates,
   usualArrangement,
   warningsOf,

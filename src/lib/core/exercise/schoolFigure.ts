@@ -1,6 +1,6 @@
 import type { Dial } from './dial';
 import type { Exercise } from './exercise';
-import type { Span } from '../span';
+import { lowOf, type Span } from '../span';
 import type { School, SchoolTopic } from '../school/school';
 
 /** Which rule of a school has the figure of a dial. */
@@ -32,8 +32,7 @@ export function schoolFigure(school: School, exercise: Exercise, dialId: string)
 
 /** The low end of a school's figure, on the dial's own steps and inside its ends: a suggestion to confirm, never a setting. */
 export function suggestedValue(dial: Dial, { span }: SchoolFigure): number {
-  const low = typeof span === 'number' ? span : span[0];
-  const inside = Math.min(dial.max, Math.max(dial.min, low));
+  const inside = Math.min(dial.max, Math.max(dial.min, lowOf(span)));
   return Math.round((dial.min + Math.round((inside - dial.min) / dial.step) * dial.step) * 100) / 100;
 }
 

@@ -1,9 +1,9 @@
 import { addDays, daysBetween } from '../days';
 import { CoreError, requireRange } from '../errors';
-import { arrangedSession, isMovable, usualArrangement, type Arrangement } from '../session/arrange';
+import { arrangedSession, usualArrangement, type Arrangement } from '../session/arrange';
 import { orderBlocks, type SessionOptions } from '../session/compileSession';
 import type { Cut } from '../session/fitToMinutes';
-import type { Block } from '../session/block';
+import { isWorked, type Block } from '../session/block';
 import type { DialAsked } from '../session/buildBlock';
 import { capsOf } from '../safety/caps';
 import type { LeftOut } from './leftOut';
@@ -92,7 +92,7 @@ export function planProgression(ask: PlanAsk): Progression {
 export function uncutSession(ask: BlocksAsk) {
   if (ask.week.length === 0) throw new CoreError('nothing_in_week');
   const { blocks, leftOut, asks } = sessionBlocks(ask);
-  if (asks.length === 0 && !blocks.some(isMovable)) throw new CoreError('everything_locked');
+  if (asks.length === 0 && !blocks.some(isWorked)) throw new CoreError('everything_locked');
   return { blocks: orderBlocks(blocks), leftOut, asks };
 }
 

@@ -5,6 +5,7 @@ import type { SafetyPerson } from '../safety/person';
 import type { School } from '../school/school';
 import type { Block, BlockWhy, FlowStep, Form } from '../session/block';
 import { buildBlock, type DialAsked, type SideState } from '../session/buildBlock';
+import { easyShare } from '../session/formOf';
 import type { LeftOut } from './leftOut';
 import type { PlanPhase } from './phases';
 import { settleFlow, warmUpFlow } from './warmUp';
@@ -43,7 +44,6 @@ const doses: Readonly<Record<PlanPhase, Readonly<{ moreRounds: boolean; ownSets:
   own: { moreRounds: false, ownSets: 3, positionSets: 2 },
   arrive: { moreRounds: false, ownSets: 2, positionSets: 3 }
 };
-const easyShare = 0.6;
 /** From here on an effort is hard work. */
 export const hardEffortPct = 60;
 

@@ -1,9 +1,8 @@
-import type { FlowStep } from './block';
 import type { TimelineSet } from './compileSession';
 import { sidesMeet } from '../body/body';
 import type { Side } from '../body/side';
 import { exerciseOf } from '../exercise/exercises';
-import { isAsked, type FindExercise } from './block';
+import { isAsked, type FindExercise, type FlowStep } from './block';
 import { loadsJoint, stretchesLine } from '../exercise/exercise';
 import { painKindOf, painPlaceOf, type PainEvent } from '../screen/pain';
 

@@ -3,7 +3,7 @@ import {
   arrangedSession,
   compileForm,
   exerciseOf,
-  isMovable,
+  isWorked,
   ladder,
   sessionTemplates,
   timelineOf,
@@ -14,7 +14,7 @@ import {
   type Block,
   type Prop
 } from '../index';
-import { somebody, stopped } from '../testing/person';
+import { limit, somebody, stopped } from '../testing/person';
 import { weekFor } from '../testing/week';
 
 const shelf: Prop[] = [{ id: 'block', name: 'block', quantity: 3, faces: [{ heightCm: 10, widthCm: 15, depthCm: 23 }] }];
@@ -42,7 +42,7 @@ const { blocks } = uncutSession(ask);
 const usual: Arrangement = { ...usualArrangement(blocks, 60), fits: false };
 const make = (more: Partial<Arrangement> = {}, of: readonly Block[] = blocks) => arrangedSession(of, { ...usual, ...more }, 60);
 const idsOf = (of: readonly Block[]) => of.map((b) => b.exerciseId);
-const worked = (of: readonly Block[]) => idsOf(of.filter(isMovable));
+const worked = (of: readonly Block[]) => idsOf(of.filter(isWorked));
 const part = (exerciseId: string, sets?: number) => ({ exerciseId, ...(sets !== undefined && { sets }) });
 
 describe('arranging', () => {
@@ -93,12 +93,22 @@ describe('arranging', () => {
   test('a day of stretch has no contraction, a day of effort no hold before it', () => {
     const formsOf = (work: Arrangement['work']) =>
       make({ work })
-        .blocks.filter(isMovable)
+        .blocks.filter(isWorked)
         .flatMap((b) => b.work.map((w) => w.form));
     for (const form of formsOf('stretch only')) for (const p of compileForm(form)) expect([p.fromPct, p.toPct]).toEqual([0, 0]);
     const effort = formsOf('effort only');
     expect(effort.length).toBeGreaterThan(0);
     for (const form of effort) expect(compileForm(form)[0]!.kind).not.toBe('hold');
+  });
+
+  // Source: common practice, the cautious side: a line kept from long holds is held 30 s at most.
+  test('a day of stretch holds nothing longer than the gate allows at one go', () => {
+    const limits = [limit('no long hold of a line', { line: 'hamstring', side: 'left' })];
+    const kept = uncutSession({ ...ask, person: somebody({ limits }) });
+    const held = make({ work: 'stretch only' }, kept.blocks).blocks.find((b) => b.exerciseId === 'front_hamstring_cycle')!;
+    const holdOf = (side: 'left' | 'right') => compileForm(held.work.find((w) => w.side === side)!.form)[0]!.endS;
+    expect(holdOf('left')).toBe(30);
+    expect(holdOf('right')).toBeGreaterThan(30);
   });
 
   // What the gate bars is no block, so no arrangement brings it back.

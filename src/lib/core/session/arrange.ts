@@ -1,6 +1,6 @@
 import { requireRange } from '../errors';
 import type { LinkId, SessionPart } from '../exercise/exercise';
-import { isAsked, type Block, type Form } from './block';
+import { isWorked, type Block, type Form } from './block';
 import { compileSession, usualRestS, usualSetupS, type SessionOptions } from './compileSession';
 import { fitToMinutes, cutKinds, type CutKind } from './fitToMinutes';
 
@@ -28,7 +28,7 @@ export type Arrangement = Readonly<{
 
 /** As the plan gives it. */
 export const usualArrangement = (blocks: readonly Block[], minutes: number): Arrangement => ({
-  parts: blocks.filter(isMovable).map(({ exerciseId }) => ({ exerciseId })),
+  parts: blocks.filter(isWorked).map(({ exerciseId }) => ({ exerciseId })),
   out: [],
   sides: 'one side first',
   setupS: usualSetupS,
@@ -38,9 +38,6 @@ export const usualArrangement = (blocks: readonly Block[], minutes: number): Arr
   fits: true,
   cutOrder: cutKinds
 });
-
-/** The warm-up and the settle keep their places. */
-export const isMovable = (block: Block): boolean => block.work.some(isAsked);
 
 export const optionsOf = ({ sides, setupS, restS }: Arrangement): SessionOptions => ({ sides, setupS, restS, order: 'as given' });
 
@@ -57,14 +54,14 @@ const mostSets = 20;
 export function arrange(blocks: readonly Block[], arrangement: Arrangement): Block[] {
   const { parts, out, work, setupS, restS } = arrangement;
   for (const s of [setupS, restS]) requireRange('duration', s, 0, 600);
-  const movable = blocks.filter(isMovable);
+  const movable = blocks.filter(isWorked);
   const placed = parts.flatMap(({ exerciseId, sets }) => {
     const block = movable.find((b) => b.exerciseId === exerciseId);
     // Each a block of its own, so that of two visits one can be cut.
     return block && !out.includes(exerciseId) ? [sets === undefined ? { ...block } : withSets(block, sets)] : [];
   });
   const since = movable.filter((b) => !out.includes(b.exerciseId) && !parts.some((p) => p.exerciseId === b.exerciseId));
-  const fixed = blocks.filter((b) => !isMovable(b));
+  const fixed = blocks.filter((b) => !isWorked(b));
   const isSettle = (b: Block) => b.part === 'settle';
   const worked = [...placed, ...since].flatMap((b) => ofDay(b, work));
   return [...fixed.filter((b) => !isSettle(b)), ...worked, ...fixed.filter(isSettle)];
@@ -74,7 +71,7 @@ export function arrange(blocks: readonly Block[], arrangement: Arrangement): Blo
 export function arrangedSession(blocks: readonly Block[], arrangement: Arrangement, effortCapPct: number) {
   const placed = arrange(blocks, arrangement);
   const options = optionsOf(arrangement);
-  if (!arrangement.fits || !placed.some(isMovable))
+  if (!arrangement.fits || !placed.some(isWorked))
     return { blocks: placed, durationS: compileSession(placed, { effortCapPct, ...options }).durationS, cuts: [], options };
   const fitted = fitToMinutes({ blocks: placed, effortCapPct, ...options }, arrangement.minutes, arrangement.cutOrder);
   return { ...fitted, options };
@@ -101,7 +98,8 @@ function formOfDay(form: Form, day: Exclude<DayWork, 'both'>): Form | null {
     case 'cycle': {
       const { spec } = form;
       if (day === 'effort only') return { kind: 'cycle', spec: { ...spec, holdS: 0, finalSettleS: 0 } };
-      return { kind: 'hold', spec: { holdS: Math.max(1, spec.holdS + spec.finalSettleS) } };
+      // The longer of its two holds, not their sum: each by itself is inside what the gate allows at one go.
+      return { kind: 'hold', spec: { holdS: Math.max(1, spec.holdS, spec.finalSettleS) } };
     }
     case 'reps':
       return day === 'effort only' ? form : null;
@@ -165,9 +163,7 @@ const inOrder =
   (...order: readonly SessionPart[]) =>
   (usual: Arrangement, blocks: readonly Block[]): Arrangement => ({
     ...usual,
-    parts: order.flatMap((part) =>
-      blocks.filter((b) => isMovable(b) && b.part === part).map(({ exerciseId }) => ({ exerciseId }))
-    )
+    parts: order.flatMap((part) => blocks.filter((b) => isWorked(b) && b.part === part).map(({ exerciseId }) => ({ exerciseId })))
   });
 const openThenOwn = inOrder('warm-up', 'mobilise', 'open', 'own', 'position', 'settle');
 

@@ -93,6 +93,9 @@ export function exercisesIn(blocks: readonly Block[]): FindExercise {
 /** Whether it is asked how a set was: everything but the movements of a warm-up and the settle. */
 export const isAsked = ({ form }: Pick<Work, 'form'>): boolean => form.kind !== 'flow';
 
+/** Whether a block is work: not the warm-up's movements, nor the settle, which keep their places and are never cut. */
+export const isWorked = (block: Pick<Block, 'work'>): boolean => block.work.some(isAsked);
+
 /** Why a block is in a session; a code with its numbers. */
 export type BlockWhy =
   | Readonly<{ code: 'rounds'; rounds: number; lighterFirst: boolean }>

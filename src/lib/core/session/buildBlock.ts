@@ -9,8 +9,12 @@ import type { School } from '../school/school';
 import { rungAt, isTooFar, type Rung } from '../props/ladder';
 import type { Side } from '../body/side';
 import { schoolFigure } from '../exercise/schoolFigure';
+import { lowOf } from '../span';
 import type { Block, BlockWhy, Work } from './block';
 import { formOf } from './formOf';
+
+/** No hold is cut shorter where no school says how short (assumption). */
+const usualLeastS = 20;
 
 /** Where an exercise stands on a side: its dials, the ladder of each that stands on a stack, and what was measured for their start. */
 export type SideState = Readonly<{
@@ -83,7 +87,8 @@ export function buildBlock(ask: BlockAsk): Built {
   });
   if (work.length === 0) return { block: null, notBuilt, asks };
   const part = partOf(exercise);
-  const least = school.leastHoldS?.[level] ?? lowOf(schoolFigure(school, exercise, 'holdS')?.span) ?? 20;
+  const figure = schoolFigure(school, exercise, 'holdS');
+  const least = school.leastHoldS?.[level] ?? (figure ? lowOf(figure.span) : usualLeastS);
   return {
     block: {
       exerciseId: exercise.id,
@@ -91,7 +96,7 @@ export function buildBlock(ask: BlockAsk): Built {
       links: exercise.links,
       schoolId: school.id,
       baseSets: Math.min(...work.map((w) => w.sets)),
-      leastHoldS: part === 'open' ? least : 20,
+      leastHoldS: part === 'open' ? least : usualLeastS,
       priority: ask.priority,
       props: propWords(exercise),
       work,
@@ -101,9 +106,6 @@ export function buildBlock(ask: BlockAsk): Built {
     asks
   };
 }
-
-const lowOf = (span: number | readonly [number, number] | undefined): number | undefined =>
-  typeof span === 'object' ? span[0] : span;
 
 /** The work of one side as the gate lets it through, or why it is left out. */
 function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ asks: readonly DialId[] }> {

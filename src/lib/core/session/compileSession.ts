@@ -1,4 +1,4 @@
-import { compileForm, isAsked, type Block, type Work } from './block';
+import { compileForm, isWorked, type Block, type Work } from './block';
 import type { EffortLimits } from '../cycle/compileCycle';
 import { layPhases, type Phase } from '../cycle/phase';
 import { sessionParts } from '../exercise/exercise';
@@ -38,7 +38,13 @@ export type TimelineSet = Readonly<{
   newExercise: boolean;
 }>;
 
-export type Timeline = Readonly<{ phases: readonly TimelinePhase[]; sets: readonly TimelineSet[]; durationS: number }>;
+export type Timeline = Readonly<{
+  /** In the order they are done. */
+  blocks: readonly Block[];
+  phases: readonly TimelinePhase[];
+  sets: readonly TimelineSet[];
+  durationS: number;
+}>;
 
 /**
  * A whole session as one timeline.
@@ -55,7 +61,8 @@ export function compileSession(blocks: readonly Block[], options: SessionOptions
   let atS = 0;
   let last: { exerciseId: string; side: Side | null } | null = null;
 
-  for (const [blockIndex, block] of (order === 'as given' ? blocks : orderBlocks(blocks)).entries())
+  const ordered = order === 'as given' ? blocks : orderBlocks(blocks);
+  for (const [blockIndex, block] of ordered.entries())
     for (const { work, setNo } of orderSets(block, sides)) {
       const newExercise: boolean = last?.exerciseId !== block.exerciseId;
       const sideChange: boolean = !newExercise && last?.side !== work.side;
@@ -90,7 +97,7 @@ export function compileSession(blocks: readonly Block[], options: SessionOptions
       atS = endS;
       last = { exerciseId: block.exerciseId, side: work.side };
     }
-  return { phases, sets, durationS: atS };
+  return { blocks: ordered, phases, sets, durationS: atS };
 }
 
 /** The timeline of a session that was given: its efforts were held against the cap when it was composed. */
@@ -111,8 +118,8 @@ export function orderBlocks(blocks: readonly Block[]): Block[] {
   return sessionParts.flatMap((part) => {
     const inPart = blocks.filter((block) => block.part === part);
     // The warm-up begins its part, the settle ends its own.
-    const flows = inPart.filter((block) => !block.work.some(isAsked));
-    const others = inPart.filter((block) => block.work.some(isAsked));
+    const flows = inPart.filter((block) => !isWorked(block));
+    const others = inPart.filter(isWorked);
     const best = others.length > 1 && others.length <= mostPermuted ? fewestChanges(others, held) : others;
     held = best.at(-1)?.props ?? held;
     return part === 'settle' ? [...best, ...flows] : [...flows, ...best];

@@ -1,6 +1,6 @@
 import { CoreError, requireRange } from '../errors';
 import { compileSession, type SessionOptions } from './compileSession';
-import { isAsked, type Block, type Form } from './block';
+import { isWorked, type Block, type Form } from './block';
 import type { LinkId } from '../exercise/exercise';
 
 /** Kinds of cuts, in the order in which they are usually made. */
@@ -41,11 +41,9 @@ export function fitToMinutes(
     }
   }
   const durationS = durationOf(blocks);
-  if (durationS > budgetS || !blocks.some(isWork)) throw new CoreError('minutes_too_few', { minutes, neededS: durationS });
+  if (durationS > budgetS || !blocks.some(isWorked)) throw new CoreError('minutes_too_few', { minutes, neededS: durationS });
   return { blocks, durationS, cuts };
 }
-
-const isWork = (block: Block) => block.work.some(isAsked);
 
 /** The last active work of a motion that is opened in this session: it is not cut. */
 const isLastActive = (blocks: readonly Block[], block: Block): boolean =>
@@ -58,7 +56,7 @@ const isLastActive = (blocks: readonly Block[], block: Block): boolean =>
 
 /** Of some blocks the one that is missed least, the last active work of an opened motion spared. */
 const leastMissed = (some: readonly Block[], all: readonly Block[]): Block | undefined =>
-  some.filter((b) => isWork(b) && !isLastActive(all, b)).toSorted((a, b) => a.priority - b.priority)[0];
+  some.filter((b) => isWorked(b) && !isLastActive(all, b)).toSorted((a, b) => a.priority - b.priority)[0];
 
 /** Cuts of the same kind on the same exercise tell one story: from the first to the last. */
 function noteCut(cuts: Cut[], cut: Cut): void {
@@ -118,7 +116,7 @@ function changeOne(
   kind: CutKind,
   change: (block: Block) => { block: Block; from: number; to: number } | null
 ): Step {
-  const options = blocks.filter(isWork).flatMap((block) => {
+  const options = blocks.filter(isWorked).flatMap((block) => {
     const changed = change(block);
     return changed ? [{ old: block, ...changed }] : [];
   });

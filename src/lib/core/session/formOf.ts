@@ -1,10 +1,11 @@
+// Long because every form takes its figures by one rule: the dial, the exercise's own, the school's.
 import type { Effort } from '../cycle/compileCycle';
 import type { DialId, Setting } from '../exercise/dial';
 import { schoolFigure } from '../exercise/schoolFigure';
 import type { Dose, Exercise } from '../exercise/exercise';
 import type { Gated } from '../safety/gate';
 import type { School } from '../school/school';
-import type { Span } from '../span';
+import { lowOf, type Span } from '../span';
 import type { Form } from './block';
 
 export type FormAsk = Readonly<{
@@ -34,7 +35,8 @@ const move = { beatS: 2, untoldS: 40 } as const;
 /** Long enough to measure, or to lie still, where nothing else is said (assumptions). */
 const testS = 30;
 const quietS = 60;
-const easyShare = 0.6;
+/** What an easy week keeps of rounds and sets (common practice). */
+export const easyShare = 0.6;
 
 /**
  * What an exercise becomes when it is done by a school: the way its phase asks for, with one school's figures.
@@ -74,7 +76,7 @@ class Figures {
       if (set !== undefined) return set;
     }
     const own = this.dose?.[id] as Span | undefined;
-    const figure = own === undefined ? usual : low(own);
+    const figure = own === undefined ? usual : lowOf(own);
     if (figure !== null) return figure;
     this.asked.push(id);
     return 1;
@@ -82,7 +84,7 @@ class Figures {
 
   /** Where the exercise has no such dial, its own figure for this school or the school's, without asking. */
   untold(id: DialId & keyof Dose, usual: number): number {
-    return this.has(id) ? this.of(id, usual) : low((this.dose?.[id] as Span | undefined) ?? usual);
+    return this.has(id) ? this.of(id, usual) : lowOf((this.dose?.[id] as Span | undefined) ?? usual);
   }
 }
 
@@ -121,8 +123,8 @@ const presses = ({ press, phases, dials }: Exercise): boolean =>
 /** Where a hold begins in this school; null where it has no figure in seconds for it. */
 function holdFigure({ school, exercise, level }: FormAsk): number | null {
   const figure = schoolFigure(school, exercise, 'holdS');
-  if (figure?.own) return low(figure.span);
-  return school.leastHoldS?.[level] ?? (figure && low(figure.span));
+  if (figure?.own) return lowOf(figure.span);
+  return school.leastHoldS?.[level] ?? (figure && lowOf(figure.span));
 }
 
 const holdForm = ({ gated }: FormAsk, holdS: number, cue?: string): Form => ({
@@ -154,7 +156,7 @@ function lifts(ask: FormAsk, figures: Figures): Made {
   const moveS = contractionS < Infinity ? lift.quickS : lift.moveS;
   const counted = figures.has('reps') || figures.dose?.reps !== undefined || !figures.has('holdS');
   const reps = counted ? figures.of('reps', liftsOf(school)) : 1;
-  const moment = figures.dose?.contractionS === undefined ? heldFigure(school) : low(figures.dose.contractionS);
+  const moment = figures.dose?.contractionS === undefined ? heldFigure(school) : lowOf(figures.dose.contractionS);
   const holdS = figures.has('holdS') ? figures.of('holdS', moment) : (moment ?? lift.momentS);
   const held = Math.min(within(holdS, gated.longestHoldS), Math.max(0, contractionS - 2 * moveS));
   const peakPct = Math.min(figures.has('effortPct') ? figures.of('effortPct', null) : lift.peakPct, capPct);
@@ -164,7 +166,7 @@ function lifts(ask: FormAsk, figures: Figures): Made {
 
 /** How many lifts a school begins with; null where it counts none. */
 const liftsOf = ({ way, rules }: School): number | null =>
-  way.kind === 'reps' ? way.reps : way.kind === 'pulses and holds' ? low(rules.contraction?.span ?? way.pulses) : null;
+  way.kind === 'reps' ? way.reps : way.kind === 'pulses and holds' ? lowOf(rules.contraction?.span ?? way.pulses) : null;
 /** How long a lift is held in a school that says so. */
 const heldFigure = ({ way }: School): number | null => (way.kind === 'reps' ? way.holdS : null);
 
@@ -177,7 +179,7 @@ function repeats(ask: FormAsk, figures: Figures): Made {
   const most = gated.caps.contractionS ?? Infinity;
   const moveS = most < Infinity ? lift.quickS : way.liftS;
   const holdS =
-    dose?.contractionS === undefined ? (dose?.holdS === undefined ? way.holdS : low(dose.holdS)) : low(dose.contractionS);
+    dose?.contractionS === undefined ? (dose?.holdS === undefined ? way.holdS : lowOf(dose.holdS)) : lowOf(dose.contractionS);
   const spec = {
     reps: figures.untold('reps', way.reps),
     liftS: moveS,
@@ -187,14 +189,14 @@ function repeats(ask: FormAsk, figures: Figures): Made {
     peakPct: Math.min(way.effortPct, capPct),
     assisted: !exercise.kinds.includes('isometric')
   };
-  return { form: { kind: 'reps', spec }, sets: dose?.sets === undefined ? way.sets : low(dose.sets) };
+  return { form: { kind: 'reps', spec }, sets: dose?.sets === undefined ? way.sets : lowOf(dose.sets) };
 }
 
 function inBreaths(ask: FormAsk, figures: Figures): Made {
   const { school, exercise, gated, breathS, capPct } = ask;
   const { way, rules } = school;
   const isWay = way.kind === 'breaths';
-  const wished = figures.of('breaths', isWay && rules.hold?.span !== undefined ? low(rules.hold.span) : null);
+  const wished = figures.of('breaths', isWay && rules.hold?.span !== undefined ? lowOf(rules.hold.span) : null);
   const longestS = gated.longestHoldS ?? Infinity;
   // Where one breath is too long to stay, a short effort stands for each.
   if (breathS > longestS) {
@@ -242,10 +244,10 @@ function cycle(ask: FormAsk, figures: Figures): Made {
   // Short contract-relax holds at its end, a long hold at its start: the hold that is given belongs there.
   const holdsLast = way.draw === null;
   const beginS = holdsLast ? way.holdS : figures.untold('holdS', school.leastHoldS?.[level] ?? way.holdS);
-  const lastS = holdsLast && dose?.holdS !== undefined ? low(dose.holdS) : way.finalSettleS;
+  const lastS = holdsLast && dose?.holdS !== undefined ? lowOf(dose.holdS) : way.finalSettleS;
   const effort = schoolFigure(school, exercise, 'effortPct');
   const pressPct = Math.min(
-    figures.has('effortPct') ? figures.of('effortPct', effort && low(effort.span)) : way.press.peakPct,
+    figures.has('effortPct') ? figures.of('effortPct', effort && lowOf(effort.span)) : way.press.peakPct,
     capPct
   );
   const drawPct = way.draw && Math.min(toFive((pressPct * way.draw.peakPct) / way.press.peakPct), capPct);
@@ -290,8 +292,7 @@ function shortened(effort: Effort, mostS: number): Effort {
   return { ...effort, rampUpS: squeezed(effort.rampUpS), holdS: squeezed(effort.holdS), rampDownS: squeezed(effort.rampDownS) };
 }
 
-const low = (span: Span): number => (typeof span === 'number' ? span : span[0]);
 const usualIn = (span: Span, usual: number): number =>
-  typeof span === 'object' && usual >= span[0] && usual <= span[1] ? usual : low(span);
+  typeof span === 'object' && usual >= span[0] && usual <= span[1] ? usual : lowOf(span);
 const within = (s: number, longestS: number | null): number => (longestS === null ? s : Math.min(s, longestS));
 const toFive = (pct: number): number => Math.max(5, Math.round(pct / 5) * 5);

@@ -2,10 +2,8 @@ import { describe, expect, test } from 'vitest';
 import {
   addDays,
   compileForm,
-  exercisesIn,
   goals,
   measureOf,
-  schoolOf,
   schools,
   sides,
   timelineOf,
@@ -237,17 +235,6 @@ describe('the week and its schools', () => {
       const { left, right } = c.settings['side_split_on_stack']!;
       expect(left).toEqual(right);
       expect(left[moved[0]!.dial!]).toBe(moved[0]!.to);
-    }));
-
-  test('every exercise of a session is found in it, also one that left the library', () =>
-    store.rolledBack(async (db) => {
-      const id = await measured(db, 'front_split');
-      await makePlan(db, id, plan('long_hold'), today);
-      const blocks = await prepared(db, id);
-      const [first] = blocks.filter((b) => b.schoolId);
-      const own = { ...exercisesIn(blocks)(first!.exerciseId), id: 'own_7', name: 'Ours' };
-      expect(exercisesIn([{ ...first!, exerciseId: 'own_7', own }])('own_7').name).toBe('Ours');
-      expect(schoolOf(first!.schoolId!).id).toBe('long_hold');
     }));
 });
 

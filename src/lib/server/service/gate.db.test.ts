@@ -23,7 +23,7 @@ import { at, fit, nextSession, play } from '../testing/sessions';
 import { getPrescribed } from '../repo/sessionRepo';
 import { testDatabase } from '../testing/testDatabase';
 import { agesOf, clearLock, isOpenForWork, limitsOf, saveScreening } from './checking';
-import { splitWeekIds } from '../testing/week';
+import { splitWeekIds } from '$lib/core/testing/week';
 import { loadCase, loadSplitCase, withGoal } from './clientCase';
 import { gradeOf } from './gradeExercise';
 import { painAlertsOf, tellLater } from './pain';

@@ -1,4 +1,5 @@
 import type { ArrangeInput } from '$lib/contract/arrangeForm';
+import { compute } from '$lib/contract/door';
 import type { PlanInput } from '$lib/contract/forms';
 import type { SessionView, WeekView } from '$lib/contract/plan';
 import {
@@ -127,7 +128,9 @@ export function planView(c: GoalCase & { plan: Plan }): WeekView[] {
     sessions: week.sessions.flatMap((planned): SessionView[] => {
       const row = rows.get(`${planned.week}/${planned.ordinal}`);
       if (!row) return [];
-      const given = row.prescribed ?? (row.arranged && prepareSession(c, row));
+      // One that was arranged and does not fit any more is told where it would begin; the plan goes on with the usual.
+      const arranged = row.arranged && compute(() => prepareSession(c, row));
+      const given = row.prescribed ?? (arranged?.ok ? arranged.value : null);
       return [{ ...planned, ...given, id: row.id, status: row.status, doneOn: row.endedAt }];
     })
   }));

@@ -1,12 +1,9 @@
 import {
   daysBetween,
   hardEffortPct,
-  orderBlocks,
   timelineOf,
-  type Block,
   type Limit,
   type LinkId,
-  type SessionOptions,
   type SessionRecord,
   type SetRecord,
   type Side
@@ -107,15 +104,10 @@ export function lastTimes(c: GoalCase, session: Pick<Session, 'id' | 'plannedSet
 export function hardYesterday(c: GoalCase): LinkId[] {
   const last = endedSessions(c).at(-1);
   if (!last?.prescribed || daysBetween(dayOf(last), c.today) !== 1) return [];
-  const { blocks, options } = last.prescribed;
-  const { phases, sets } = timelineOf({ blocks, options });
+  const { blocks, phases, sets } = timelineOf(last.prescribed);
   const isHard = (index: number) =>
     phases.some(
       (p) => sets[p.setIndex]!.blockIndex === index && Math.max(Math.abs(p.fromPct), Math.abs(p.toPct)) >= hardEffortPct
     );
-  return [...new Set(orderedBlocks(blocks, options).flatMap((b, i) => (b.part === 'own' || isHard(i) ? b.links : [])))];
+  return [...new Set(blocks.flatMap((b, i) => (b.part === 'own' || isHard(i) ? b.links : [])))];
 }
-
-/** Blocks in the order a timeline numbers them. */
-const orderedBlocks = (blocks: readonly Block[], options: SessionOptions | undefined): readonly Block[] =>
-  options?.order === 'as given' ? blocks : orderBlocks(blocks);

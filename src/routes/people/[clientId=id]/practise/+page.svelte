@@ -60,6 +60,9 @@
     <h1>This session does not fit any more</h1>
     <div class="mt-3"><ProblemNote text={problemText(data.prepared.problem)} /></div>
     <p class="mt-4 flex gap-3">
+      {#if data.session.status === 'planned'}
+        <a class="btn" href="{base}/practise/arrange?session={data.session.id}">Arrange this session</a>
+      {/if}
       <a class="btn" href="{base}/plan">To the plan</a><a class="btn" href="{base}/check">To the check</a>
     </p>
   {:else}

@@ -1,7 +1,7 @@
 import { compute } from '$lib/contract/door';
 import {
   arrangedSession,
-  isMovable,
+  isWorked,
   sessionTemplates,
   timelineOf,
   usualArrangement,
@@ -52,13 +52,13 @@ export class ArrangementState {
   );
   /** Exercises of the week that are not in it. */
   readonly left = $derived.by(() =>
-    this.#start.blocks.filter((b) => isMovable(b) && !this.places.some((p) => p.exerciseId === b.exerciseId))
+    this.#start.blocks.filter((b) => isWorked(b) && !this.places.some((p) => p.exerciseId === b.exerciseId))
   );
 
   /** An arrangement in place of this one: what it leaves out is out, and what came into the week since stands at its end. */
   #take({ parts, ...rest }: Arrangement): void {
     const known = new Set([...parts.map((p) => p.exerciseId), ...rest.out]);
-    const since = this.#start.blocks.filter((b) => isMovable(b) && !known.has(b.exerciseId));
+    const since = this.#start.blocks.filter((b) => isWorked(b) && !known.has(b.exerciseId));
     this.places = [...parts.filter((p) => this.blockOf(p.exerciseId)), ...since.map(({ exerciseId }) => ({ exerciseId }))].map(
       (part) => ({ ...part, id: this.#nextId++ })
     );
