@@ -19,16 +19,20 @@ export const stamp = (): string => Math.random().toString(36).slice(2, 8);
  * Presses a button that writes, and waits for the answer: going on at once would leave what is written half-sent. A page that scrolls
  * to its top just then takes the button from under the press: where nothing was sent it is pressed again.
  */
-export async function send(page: Page, button: string): Promise<void> {
+export async function send(
+  page: Page,
+  button: string | RegExp,
+  press = (it: Locator): Promise<void> => it.click()
+): Promise<void> {
   for (let times = 0; times < 3; times++) {
     const asked = page.waitForRequest((r) => r.method() === 'POST', { timeout: 8000 }).catch(() => null);
-    await page.getByRole('button', { name: button }).click();
+    await press(page.getByRole('button', { name: button }));
     const request = await asked;
     if (!request) continue;
     await request.response();
     return;
   }
-  throw new Error(`nothing was sent by "${button}"`);
+  throw new Error(`nothing was sent by "${String(button)}"`);
 }
 
 /** One of very many, found by its name. */

@@ -46,6 +46,7 @@
         <a
           href="{base}/grade?exercise={item.id}{shelf}"
           aria-current={isHere ? 'page' : undefined}
+          data-sveltekit-keepfocus
           class="block min-h-11 rounded-soft px-2 py-2 pr-9 leading-tight {isHere
             ? 'bg-paper shadow-[inset_4px_0_0_var(--color-mulberry)]'
             : 'hover:bg-paper'}"
