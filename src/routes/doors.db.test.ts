@@ -244,6 +244,8 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
     turns: 'on',
     softPct: '0'
   };
+  const press = { rampUpS: 5, holdS: 5, rampDownS: 5, peakPct: 30 };
+  const cycle = { holdS: 60, rounds: 2, press, turnS: 0, settleS: 10, finalSettleS: 20, perRound: [{ press: { peakPct: 20 } }] };
   const cleared: Typed = { clearedBy: 'M. Ash, physiotherapist', clearNote: 'May go on.' };
   return [
     { route: '/people', action: 'archive', typed: { clientId: String(clientId) } },
@@ -318,6 +320,12 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       hands: 'none',
       time: 'breaths'
     }),
+    ofClient('grade/cycle', 'keep', {
+      exerciseId: 'front_hamstring_cycle',
+      cycles: JSON.stringify({ left: cycle, right: cycle })
+    }),
+    ofClient('grade/cycle', 'name', { name: 'Twice lightly', cycle: JSON.stringify(cycle) }),
+    ofClient('grade/cycle', 'forget', { id: '1' }),
     ofClient('grade', 'note', { exerciseId: 'front_split_on_stack', effect: 'works', note: 'Since the strap.' }),
     ofClient('plan', 'make', {
       schoolId: 'drills',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { cutKinds, dayWorks, type Arrangement } from '$lib/core';
-import { checkbox } from './fields';
+import { checkbox, jsonField } from './fields';
 
 const exerciseId = z.string().regex(/^[a-z0-9_]{1,60}$/);
 
@@ -18,25 +18,11 @@ const arrangementSchema = z.strictObject({
 
 /** An arrangement as the page sends it, in one field; empty goes back to the usual. */
 export const arrangeForm = z.object({
-  arrangement: z
-    .string()
-    .max(20_000)
-    .transform((raw, ctx): Arrangement | null => {
-      if (raw === '') return null;
-      const parsed = arrangementSchema.safeParse(jsonOf(raw));
-      if (parsed.success) return parsed.data;
-      ctx.addIssue({ code: 'custom', message: 'This arrangement cannot be read. Arrange the session again' });
-      return z.NEVER;
-    }),
+  arrangement: z.union([
+    z.literal('').transform(() => null),
+    jsonField<Arrangement>(arrangementSchema, 'This arrangement cannot be read. Arrange the session again')
+  ]),
   /** For every session that is still to come, not this one alone. */
   all: checkbox
 });
 export type ArrangeInput = z.output<typeof arrangeForm>;
-
-function jsonOf(raw: string): unknown {
-  try {
-    return JSON.parse(raw);
-  } catch {
-    return null;
-  }
-}

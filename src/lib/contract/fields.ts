@@ -105,3 +105,23 @@ export const checkbox = z
 export const sideField = z.enum(sides, { error: 'Choose a side' });
 export const bodyState = z.enum(['cold', 'warm', 'after'], { error: 'Choose the state' });
 export type BodyState = z.output<typeof bodyState>;
+
+/** What a page sends as one piece of JSON; what cannot be read is told in one sentence. */
+export const jsonField = <T>(schema: z.ZodType<T>, unreadable: string, longest = 20_000) =>
+  z
+    .string()
+    .max(longest)
+    .transform((raw, ctx): T => {
+      const parsed = schema.safeParse(jsonOf(raw));
+      if (parsed.success) return parsed.data;
+      ctx.addIssue({ code: 'custom', message: unreadable });
+      return z.NEVER;
+    });
+
+function jsonOf(raw: string): unknown {
+  try {
+    return JSON.parse(raw);
+  } catch {
+    return null;
+  }
+}

@@ -57,9 +57,33 @@ export { bestStack, nearestStack } from './props/bestStack';
 export { ladder, rungAt, rungsOfStacks, splitUse, usualStepCm, type Ladder, type LadderFault, type Rung } from './props/ladder';
 
 export type { Phase, PhaseKind } from './cycle/phase';
-export { compileCycle, defaultEffortCapPct, defaultSensationCap, type CycleSpec, type Effort } from './cycle/compileCycle';
+export {
+  atBreath,
+  compileCycle,
+  deepenings,
+  defaultEffortCapPct,
+  defaultSensationCap,
+  effortsOf,
+  mostCycleRounds,
+  resistances,
+  type CycleSpec,
+  type Deepening,
+  type Effort,
+  type Resistance
+} from './cycle/compileCycle';
+export {
+  cornersOf,
+  moveCorner,
+  usualBounds,
+  withPeak,
+  type Bound,
+  type Corner,
+  type CornerId,
+  type CycleBounds
+} from './cycle/corners';
 export { compileReps, type RepsSpec } from './cycle/compileReps';
 export { compileFlow, compileHold } from './cycle/compileHold';
+export { effortInWords } from './cycle/effortInWords';
 export { effortAtPct, phaseAt, rampSteps } from './cycle/effortAt';
 export { countAt } from './cycle/phase';
 export { totals, type Totals } from './cycle/totals';
@@ -76,7 +100,8 @@ export {
   type StackOfWork,
   type Work
 } from './session/block';
-export { buildBlock, type DialAsked, type SideState } from './session/buildBlock';
+export { buildBlock, type DialAsked, type SideCycles, type SideState } from './session/buildBlock';
+export { asksMore, overCap, takesCycle, type OverCap } from './session/shapedCycle';
 export { formOf } from './session/formOf';
 export {
   compileSession,

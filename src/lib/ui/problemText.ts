@@ -2,6 +2,20 @@ import type { Problem, ProblemCode } from '$lib/contract/problem';
 
 type Data = Readonly<Record<string, number | string>>;
 
+/** What of a cycle goes past what a person may do. */
+export function overCapText({ what, asked, most }: Data): string {
+  switch (what) {
+    case 'effort':
+      return `An effort of ${asked} % is above ${most} %, the most for this person.`;
+    case 'contraction':
+      return `A contraction of ${asked} s is longer than ${most} s, the most for this person.`;
+    case 'hold':
+      return `A hold of ${asked} s is longer than ${most} s, the most for this person.`;
+    default:
+      return 'This person does not tighten the whole body.';
+  }
+}
+
 /** A sentence for every problem: what happened and what to do. A forgotten code does not compile. */
 const sentences = {
   not_found: () => 'This is no longer there. Reload the page.',
@@ -25,6 +39,9 @@ const sentences = {
   dials_unset: (d: Data) =>
     `${Number(d.dials) === 1 ? 'One exercise has' : 'Some exercises have'} no number yet, because neither they nor the way of working give one. Set ${Number(d.dials) === 1 ? 'it' : 'them'} first, or take ${Number(d.dials) === 1 ? 'the exercise' : 'them'} out of the week.`,
   effort_above_cap: (d: Data) => `An effort of ${d.peakPct} % is above this client's cap of ${d.capPct} %.`,
+  cycle_over_cap: (d: Data) => `${overCapText(d)}${d.why ? ` ${d.why}` : ''} Nothing was kept.`,
+  nothing_harder: (d: Data) => `This asks for more than it stands at, and nothing gets harder now. ${d.why} Nothing was kept.`,
+  name_taken: (d: Data) => `There is a cycle called “${d.name}” already. Give this one another name.`,
   not_cleared: () => 'Planning and playing are closed until a named person clears this client. See Check.',
   not_ready: (d: Data) => String(d.why),
   value_impossible: (d: Data) => `No body goes there: ${d.value} lies outside ${d.min} to ${d.max}. Measure again.`,

@@ -1,7 +1,27 @@
 import { CoreError, requireRange } from '../errors';
-import { layPhases, type Phase } from './phase';
+import { layPhases, type Phase, type PhaseKind, type Piece } from './phase';
 
 export type Effort = Readonly<{ rampUpS: number; holdS: number; rampDownS: number; peakPct: number }>;
+
+/** What gives the resistance, how it goes deeper between the rounds: each with the words beside the mat. */
+export const resistances = {
+  hand: 'against the hand',
+  floor: 'into the floor',
+  strap: 'against the strap',
+  wall: 'against the wall',
+  partner: 'against the partner, who only gives way when asked',
+  'other leg': 'against the other leg'
+} as const;
+export type Resistance = keyof typeof resistances;
+
+export const deepenings = {
+  'move the limb': 'move the limb a little further',
+  'tilt the pelvis': 'tilt the pelvis a little more',
+  lean: 'lean in a little further',
+  'lower the prop': 'come up, lower the prop, come back',
+  'breathe out': 'let each breath out take it a little deeper'
+} as const;
+export type Deepening = keyof typeof deepenings;
 
 export type CycleSpec = Readonly<{
   holdS: number;
@@ -13,6 +33,25 @@ export type CycleSpec = Readonly<{
   finalSettleS: number;
   /** Overrides, round by round. */
   perRound?: readonly Readonly<{ press?: Partial<Effort>; draw?: Partial<Effort> }>[];
+  /** The draw comes before the press. */
+  drawFirst?: boolean;
+  /** Effort all through the opening hold: press positive, draw negative. */
+  holdPct?: number;
+  /** Effort climbs and falls in steps of so many percent; smoothly where absent. */
+  stepPct?: number;
+  /** Length of one breath, where turn and settling are counted in breaths. */
+  breathS?: number;
+  /** So many rounds may be done where last time is to be exceeded. @default rounds */
+  mostRounds?: number;
+  /** The position is left between the rounds. */
+  leaves?: boolean;
+  brace?: boolean;
+  resistance?: Resistance;
+  deepening?: Deepening;
+  /** Nothing may get harder: the settling stays where it is. */
+  stays?: boolean;
+  /** Every second round presses another way, in these words. */
+  secondWay?: string;
 }>;
 
 export type EffortLimits = Readonly<{ effortCapPct?: number }>;
@@ -21,54 +60,108 @@ export type EffortLimits = Readonly<{ effortCapPct?: number }>;
 export const defaultEffortCapPct = 60;
 export const defaultSensationCap = 4;
 
+/** Rounds of one cycle at most. */
+export const mostCycleRounds = 20;
+
 /**
- * A contract-relax cycle as contiguous phases: hold, then in each round press, draw and settle, with their ramps, then a last settle.
+ * A contract-relax cycle as contiguous phases: hold, then in each round press and draw in their order and settle, then a last settle.
  *
- * Model:  effort runs straight up, stays, runs straight down; press positive, draw negative. `turnS` only between a press and a draw.
- * Units:  seconds and percent of the greatest safe effort.
- * Throws: CoreError 'effort_above_cap' naming the peak and the cap; 'duration_out_of_range', 'rounds_out_of_range', 'peak_out_of_range'.
+ * Model:  effort runs straight up, stays, runs straight down, or climbs in even steps that take equal times; press positive, draw
+ *         negative. `turnS` only between a press and a draw. Left between the rounds, the position is under no stretch there.
+ * Throws: CoreError 'effort_above_cap' naming the peak and the cap; 'duration_out_of_range', 'rounds_out_of_range', 'peak_out_of_range',
+ *         'step_out_of_range', 'breath_out_of_range'.
  *
  * @example totals(compileCycle(worked)).durationS // 316 for the worked cycle of docs/sources.md#worked-cycle
  */
 export function compileCycle(spec: CycleSpec, limits: EffortLimits = {}): Phase[] {
   const capPct = limits.effortCapPct ?? defaultEffortCapPct;
-  requireRange('rounds', spec.rounds, 0, 20);
+  requireRange('rounds', spec.rounds, 0, mostCycleRounds);
   for (const s of [spec.holdS, spec.turnS, spec.settleS, spec.finalSettleS]) requireRange('duration', s, 0, 3600);
+  if (spec.stepPct !== undefined) requireRange('step', spec.stepPct, 5, 100);
+  if (spec.breathS !== undefined) requireRange('breath', spec.breathS, 2, 20);
+  const holdPct = requireEffort(spec.holdPct ?? 0, capPct);
   const rounds = Array.from({ length: spec.rounds }, (_, i) => roundPieces(spec, i, capPct)).flat();
   return layPhases([
-    { kind: 'hold', durationS: spec.holdS, cue: 'Hold. Breathe and let it come.' },
+    holdPct === 0
+      ? { kind: 'hold', durationS: spec.holdS, cue: 'Hold. Breathe and let it come.' }
+      : { kind: holdPct > 0 ? 'press' : 'draw', durationS: spec.holdS, fromPct: holdPct, cue: 'Lightly at work all the while.' },
     ...rounds,
-    { kind: 'settle', durationS: spec.finalSettleS, cue: 'Stay. Breathe in the new place.' }
+    { kind: 'settle', durationS: spec.finalSettleS, cue: 'Stay. Breathe in the new place.', beatS: spec.breathS }
   ]);
 }
 
-function roundPieces(spec: CycleSpec, round: number, capPct: number) {
-  const over = spec.perRound?.[round];
-  const press = spec.press && { ...spec.press, ...over?.press };
-  const draw = spec.draw && { ...spec.draw, ...over?.draw };
+function roundPieces(spec: CycleSpec, round: number, capPct: number): Piece[] {
+  const { press, draw } = effortsOf(spec, round);
+  const how = round % 2 === 1 ? spec.secondWay : undefined;
+  const efforts = [
+    ...(press ? [effortPieces('press', press, spec, capPct, how)] : []),
+    ...(draw ? [effortPieces('draw', draw, spec, capPct)] : [])
+  ];
+  const [first, second] = spec.drawFirst ? efforts.toReversed() : efforts;
+  const turn: Piece = { kind: 'turn', durationS: spec.turnS, cue: 'Let go. Keep the shape.', beatS: spec.breathS };
   return [
-    ...(press ? effortPieces('press', press, 1, capPct) : []),
-    ...(press && draw ? [{ kind: 'turn' as const, durationS: spec.turnS, cue: 'Let go. Keep the shape.' }] : []),
-    ...(draw ? effortPieces('draw', draw, -1, capPct) : []),
-    { kind: 'settle' as const, durationS: spec.settleS, cue: 'Settle a little deeper on the out-breath.' }
+    ...(first ?? []),
+    ...(second ? [turn, ...second] : []),
+    spec.leaves && round < spec.rounds - 1
+      ? { kind: 'rest', durationS: spec.settleS, cue: 'Come out of it slowly, move a little, go back in.' }
+      : { kind: 'settle', durationS: spec.settleS, cue: settleCue(spec), beatS: spec.breathS }
   ];
 }
 
-function effortPieces(kind: 'press' | 'draw', effort: Effort, sign: 1 | -1, capPct: number) {
+/** The efforts of one round, its own figures in place of the usual. */
+export function effortsOf(spec: CycleSpec, round: number): { press?: Effort; draw?: Effort } {
+  const over = spec.perRound?.[round];
+  return {
+    ...(spec.press && { press: { ...spec.press, ...over?.press } }),
+    ...(spec.draw && { draw: { ...spec.draw, ...over?.draw } })
+  };
+}
+
+function settleCue({ stays, deepening }: CycleSpec): string {
+  if (stays) return 'Settle. Stay at this depth.';
+  return deepening ? `Settle: ${deepenings[deepening]}.` : 'Settle a little deeper on the out-breath.';
+}
+
+function requireEffort(pct: number, capPct: number): number {
+  requireRange('peak', Math.abs(pct), 0, 100);
+  if (Math.abs(pct) > capPct) throw new CoreError('effort_above_cap', { peakPct: Math.abs(pct), capPct });
+  return pct;
+}
+
+function effortPieces(kind: 'press' | 'draw', effort: Effort, spec: CycleSpec, capPct: number, how?: string): Piece[] {
   for (const s of [effort.rampUpS, effort.holdS, effort.rampDownS]) requireRange('duration', s, 0, 600);
-  requireRange('peak', effort.peakPct, 0, 100);
-  if (effort.peakPct > capPct) throw new CoreError('effort_above_cap', { peakPct: effort.peakPct, capPct });
-  const peak = sign * effort.peakPct;
+  const sign = kind === 'press' ? 1 : -1;
+  const peak = sign * requireEffort(effort.peakPct, capPct);
   const word = kind === 'press' ? 'Press' : 'Draw';
+  const note = [
+    spec.resistance && kind === 'press' ? `${word} ${resistances[spec.resistance]}.` : '',
+    spec.brace ? 'Tighten the whole body, and keep breathing.' : ''
+  ]
+    .filter(Boolean)
+    .join(' ');
+  const told = { ...(how !== undefined && { how }), ...(note && { note }) };
+  const ramp = (end: PhaseKind, durationS: number, fromPct: number, toPct: number, cue: string): Piece[] =>
+    rampPieces(spec.stepPct, durationS, fromPct, toPct).map((piece) => ({ kind: end, cue, ...piece, ...told }));
   return [
-    {
-      kind: `${kind} up` as const,
-      durationS: effort.rampUpS,
-      fromPct: 0,
-      toPct: peak,
-      cue: `${word}, building up. Keep breathing.`
-    },
-    { kind, durationS: effort.holdS, fromPct: peak, toPct: peak, cue: `${word}, steady. Keep breathing.` },
-    { kind: `${kind} down` as const, durationS: effort.rampDownS, fromPct: peak, toPct: 0, cue: 'Release slowly.' }
+    ...ramp(`${kind} up`, effort.rampUpS, 0, peak, `${word}, building up. Keep breathing.`),
+    { kind, durationS: effort.holdS, fromPct: peak, toPct: peak, cue: `${word}, steady. Keep breathing.`, ...told },
+    ...ramp(`${kind} down`, effort.rampDownS, peak, 0, 'Release slowly.')
   ];
+}
+
+/** A ramp as one straight piece, or as stairs of equal times whose levels lie strictly between its ends. */
+function rampPieces(stepPct: number | undefined, durationS: number, fromPct: number, toPct: number) {
+  const most = Math.max(Math.abs(fromPct), Math.abs(toPct));
+  const sign = Math.sign(fromPct + toPct);
+  const count = stepPct === undefined ? 0 : Math.ceil(most / stepPct - 1e-9) - 1;
+  if (stepPct === undefined || count < 1) return [{ durationS, fromPct, toPct }];
+  const levels = Array.from({ length: count }, (_, i) => sign * stepPct * (i + 1));
+  return (toPct === 0 ? levels.toReversed() : levels).map((pct) => ({ durationS: durationS / count, fromPct: pct, toPct: pct }));
+}
+
+/** A cycle whose pauses are counted in breaths, for somebody who breathes at another length; any other as it is. */
+export function atBreath(spec: CycleSpec, breathS: number): CycleSpec {
+  if (spec.breathS === undefined) return spec;
+  const of = (s: number) => Math.round(s / spec.breathS!) * breathS;
+  return { ...spec, breathS, turnS: of(spec.turnS), settleS: of(spec.settleS), finalSettleS: of(spec.finalSettleS) };
 }

@@ -1,6 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { compileCycle, compileHold, compileReps, CoreError, effortAtPct, rampSteps, totals, type Phase } from '../index';
+import {
+  compileCycle,
+  compileHold,
+  compileReps,
+  CoreError,
+  cornersOf,
+  effortAtPct,
+  effortsOf,
+  moveCorner,
+  rampSteps,
+  totals,
+  usualBounds,
+  type Phase
+} from '../index';
+import { atBreath } from './compileCycle';
 import { workedCycle as worked } from '../testing/cycle';
 
 const effort = fc.record({
@@ -16,7 +30,12 @@ const cycleSpec = fc.record({
   draw: fc.option(effort, { nil: undefined }),
   turnS: fc.integer({ min: 0, max: 5 }),
   settleS: fc.integer({ min: 0, max: 30 }),
-  finalSettleS: fc.integer({ min: 0, max: 60 })
+  finalSettleS: fc.integer({ min: 0, max: 60 }),
+  drawFirst: fc.boolean(),
+  holdPct: fc.integer({ min: -60, max: 60 }),
+  stepPct: fc.constantFrom(undefined, 10, 20),
+  breathS: fc.constantFrom(undefined, 6),
+  leaves: fc.boolean()
 });
 
 /** Area under |effort| by fine midpoints: an independent way to the same number. */
@@ -38,7 +57,7 @@ describe('compileCycle', () => {
   test('carries a draw as negative effort', () =>
     expect(Math.min(...compileCycle(worked).map((p) => Math.min(p.fromPct, p.toPct)))).toBe(-50));
 
-  test('phases are contiguous, never empty, and effort runs on without a jump inside a contraction', () =>
+  test('phases are contiguous and never empty', () =>
     fc.assert(
       fc.property(cycleSpec, (spec) => {
         const phases = compileCycle(spec);
@@ -64,6 +83,96 @@ describe('compileCycle', () => {
   test('overrides a round', () => {
     const phases = compileCycle({ ...worked, perRound: [{ press: { peakPct: 30 } }] });
     expect(phases.filter((p) => p.kind === 'press').map((p) => p.fromPct)).toEqual([30, 60]);
+  });
+
+  test('a draw may come before the press, with the turn between them', () =>
+    expect(compileCycle({ ...worked, rounds: 1, drawFirst: true }).map((p) => p.kind)).toEqual([
+      'hold',
+      'draw up',
+      'draw',
+      'draw down',
+      'turn',
+      'press up',
+      'press',
+      'press down',
+      'settle',
+      'settle'
+    ]));
+
+  // By hand: 50 % in steps of 20 passes 20 and 40, each for half of 10 s, up and down; 6 s at 50 %.
+  test('a ramp in steps stands on each for the same time', () => {
+    const press = { rampUpS: 10, holdS: 6, rampDownS: 10, peakPct: 50 };
+    const steps = compileCycle({ holdS: 0, rounds: 1, press, turnS: 0, settleS: 0, finalSettleS: 0, stepPct: 20 });
+    expect(steps.map((p) => [p.fromPct, p.toPct, p.endS - p.startS])).toEqual([
+      [20, 20, 5],
+      [40, 40, 5],
+      [50, 50, 6],
+      [40, 40, 5],
+      [20, 20, 5]
+    ]);
+    expect(totals(steps).effortPctS).toBe(2 * 5 * (20 + 40) + 6 * 50);
+  });
+
+  test('an effort all through the hold is contraction and stretch at once, and has the cap of every effort', () => {
+    const lightly = { ...worked, rounds: 0, finalSettleS: 0, holdS: 40, holdPct: 20 };
+    expect(totals(compileCycle(lightly))).toEqual({ durationS: 40, stretchS: 40, contractionS: 40, effortPctS: 800 });
+    expect(() => compileCycle(lightly, { effortCapPct: 15 })).toThrow(expect.objectContaining({ code: 'effort_above_cap' }));
+  });
+
+  test('out of the position between two rounds nothing is under stretch', () => {
+    const spec = { ...worked, rounds: 2, settleS: 10 };
+    expect(totals(compileCycle(spec)).stretchS - totals(compileCycle({ ...spec, leaves: true })).stretchS).toBe(10);
+  });
+
+  test('pauses in breaths follow the breath of the person, and are counted', () => {
+    const spec = atBreath({ ...worked, rounds: 1, turnS: 6, settleS: 18, finalSettleS: 30, breathS: 6 }, 8);
+    expect([spec.turnS, spec.settleS, spec.finalSettleS]).toEqual([8, 24, 40]);
+    expect(compileCycle(spec).find((p) => p.kind === 'settle')).toMatchObject({ beatS: 8 });
+  });
+
+  test('what resists, how it deepens and the other way to press are told in their phases', () => {
+    const phases = compileCycle({ ...worked, resistance: 'strap', deepening: 'lean', secondWay: 'in toward the middle' });
+    const presses = phases.filter((p) => p.kind === 'press');
+    expect(presses.map((p) => p.how)).toEqual([undefined, 'in toward the middle']);
+    expect(presses[0]?.note).toBe('Press against the strap.');
+    expect(phases.find((p) => p.kind === 'settle')?.cue).toBe('Settle: lean in a little further.');
+    expect(compileCycle({ ...worked, deepening: 'lean', stays: true }).find((p) => p.kind === 'settle')?.cue).toMatch(/Stay/);
+  });
+
+  test('a hundred rounds are refused', () =>
+    expect(() => compileCycle({ ...worked, rounds: 100 })).toThrow(expect.objectContaining({ code: 'rounds_out_of_range' })));
+});
+
+describe('corners of the curve', () => {
+  test('each stands where a phase ends', () =>
+    fc.assert(
+      fc.property(cycleSpec, (spec) => {
+        const ends = [0, ...compileCycle(spec).map((p) => p.endS)];
+        for (const { atS } of cornersOf(spec)) expect(ends.some((s) => Math.abs(s - atS) < 1e-6)).toBe(true);
+      })
+    ));
+
+  test('moved and moved back the cycle is as it was, and lasts as much longer as it was moved', () =>
+    fc.assert(
+      fc.property(cycleSpec, fc.nat(), (spec, pick) => {
+        const plain = { ...spec, breathS: undefined, holdS: spec.holdS - (spec.holdS % 5) };
+        const movable = cornersOf(plain).filter((c) => c.moves.time);
+        const { id } = movable[pick % movable.length]!;
+        const moved = moveCorner(plain, id, { s: 5 });
+        // Only the first round's corners are drawn, so a figure of every round makes as many times five seconds.
+        const times = ['hold', 'last settle'].includes(id) ? 1 : plain.rounds;
+        expect(totals(compileCycle(moved)).durationS - totals(compileCycle(plain)).durationS).toBeCloseTo(5 * times, 6);
+        expect(moveCorner(moved, id, { s: -5 })).toEqual(plain);
+      })
+    ));
+
+  test('an effort stays below its bound; a round with a peak of its own leaves the others', () => {
+    const bounds = { ...usualBounds, effortPct: { min: 0, max: 45, step: 5 } };
+    const spec = { ...worked, rounds: 3, press: { ...worked.press!, peakPct: 40 } };
+    expect(moveCorner(spec, 'press up', { pct: 30 }, bounds).press?.peakPct).toBe(45);
+    const third = moveCorner(spec, 'press of round 2', { pct: -10 });
+    expect([0, 1, 2].map((r) => effortsOf(third, r).press?.peakPct)).toEqual([40, 40, 30]);
+    expect([0, 1, 2].map((r) => effortsOf(moveCorner(third, 'press up', { pct: 5 }), r).press?.peakPct)).toEqual([45, 40, 30]);
   });
 
   test('refuses a peak above the cap, and 60 % is the cap where nothing is said', () => {

@@ -11,6 +11,9 @@ export type Phase = Readonly<{
   cue: string;
   /** Length of one breath, pulse or circle, where they are counted inside the phase. */
   beatS?: number;
+  /** What is done in this phase in place of what the exercise says; and what else is to be kept to. */
+  how?: string;
+  note?: string;
 }>;
 
 export type PhaseKind =
@@ -43,15 +46,17 @@ export const stretchKinds: ReadonlySet<PhaseKind> = new Set([
   'settle'
 ]);
 
-type Piece = Readonly<{ kind: PhaseKind; durationS: number; fromPct?: number; toPct?: number; cue: string; beatS?: number }>;
+export type Piece = Omit<Phase, 'startS' | 'endS' | 'fromPct' | 'toPct'> &
+  Readonly<{ durationS: number; fromPct?: number; toPct?: number }>;
 
 /** Lays pieces end to end from 0; pieces of no length fall away, so phases are contiguous and none is empty. */
 export function layPhases(pieces: readonly Piece[], startS = 0): Phase[] {
   let atS = startS;
   return pieces
     .filter((piece) => piece.durationS > 0)
-    .map(({ kind, durationS, fromPct = 0, toPct = fromPct, cue, beatS }) => {
-      const phase = { kind, startS: atS, endS: atS + durationS, fromPct, toPct, cue, ...(beatS !== undefined && { beatS }) };
+    .map(({ kind, durationS, fromPct = 0, toPct = fromPct, cue, beatS, how, note }) => {
+      const told = { ...(beatS !== undefined && { beatS }), ...(how && { how }), ...(note && { note }) };
+      const phase = { kind, startS: atS, endS: atS + durationS, fromPct, toPct, cue, ...told };
       atS += durationS;
       return phase;
     });

@@ -16,6 +16,9 @@ import {
   totals,
   compileForm,
   capsOf,
+  effortsOf,
+  takesCycle,
+  type CycleSpec,
   type Prop,
   type Setting,
   type Side,
@@ -38,6 +41,23 @@ const anyStop: fc.Arbitrary<Stop> = fc.oneof(
   fc.record({ exerciseId: fc.constantFrom('rear_hip_cycle', 'front_split_on_stack'), side: anySide })
 );
 
+/** A cycle shaped by hand without a thought for anybody's limits. */
+const effort = { rampUpS: 0, holdS: 40, rampDownS: 5, peakPct: 100 };
+const bold: CycleSpec = {
+  holdS: 300,
+  rounds: 3,
+  press: effort,
+  draw: effort,
+  turnS: 5,
+  settleS: 30,
+  finalSettleS: 200,
+  perRound: [{ press: { peakPct: 80, holdS: 90 } }],
+  holdPct: 70,
+  stepPct: 20,
+  brace: true,
+  deepening: 'lean'
+};
+
 // Source: common practice, the cautious side (docs/safety.md).
 test('no plan contains what the gate bars, nor a setting or an easier version past its ends, whoever it is for and whatever is in the week', () =>
   fc.assert(
@@ -53,7 +73,8 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
         exercises.map((e) => e.id),
         { maxLength: 5 }
       ),
-      (kinds, ofSide, stops, depthCm, minutes, held, school, others) => {
+      fc.boolean(),
+      (kinds, ofSide, stops, depthCm, minutes, held, school, others, shaped) => {
         const limits = kinds.map((kind, i) => {
           const side = ofSide[i];
           return { ...sampleLimits[kind], ...(side && { side }) };
@@ -65,7 +86,7 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
         });
         const setting: Setting = { depthCm, holdS: 90 };
         const strong: Setting = { holdS: 120, effortPct: 60 };
-        const both = (s: Setting) => ({ left: s, right: s });
+        const both = <T>(s: T) => ({ left: s, right: s });
         const rungs = ladder({ fromCm: Math.max(depthCm + 20, 20), toCm: Math.min(depthCm, 0) - 5, shelf }).steps;
         const settings = {
           front_split_on_stack: both(setting),
@@ -80,7 +101,7 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
           settings,
           rungs: { left: rungs, right: rungs },
           measuredCm: { left: depthCm, right: depthCm }
-        });
+        }).map((w) => (shaped && takesCycle(w.exercise) ? { ...w, cycles: both(bold) } : w));
         const make = () =>
           planProgression({
             week,
@@ -147,9 +168,15 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
                     if (p.fromPct !== 0 && form.kind === 'breaths')
                       expect(p.endS - p.startS, exerciseId).toBeLessThanOrEqual(most);
                   }
-                  if (form.kind === 'cycle')
-                    for (const e of [form.spec.press, form.spec.draw])
-                      if (e) expect(e.rampUpS + e.holdS + e.rampDownS).toBeLessThanOrEqual(most);
+                  if (form.kind === 'cycle') {
+                    const { spec } = form;
+                    for (const e of [0, 1, 2].flatMap((round) => Object.values(effortsOf(spec, round))))
+                      expect(e.rampUpS + e.holdS + e.rampDownS).toBeLessThanOrEqual(most);
+                    expect(Math.max(spec.holdS, spec.finalSettleS)).toBeLessThanOrEqual(longestS);
+                    if (spec.holdPct) expect(spec.holdS).toBeLessThanOrEqual(most);
+                    if (!caps.brace) expect(spec.brace).toBeUndefined();
+                    if (gated.noHarder) expect(spec).toMatchObject({ stays: true });
+                  }
                   if (form.kind === 'reps')
                     expect(form.spec.liftS + form.spec.holdS + form.spec.lowerS).toBeLessThanOrEqual(most);
                   if (form.kind === 'pulses' && form.spec.holdS > 0 && !caps.bounce) expect(form.spec.pulses).toBe(0);

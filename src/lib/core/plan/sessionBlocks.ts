@@ -4,8 +4,8 @@ import { partOf, propWords, type Exercise, type LinkId, type SessionPart } from 
 import type { SafetyPerson } from '../safety/person';
 import type { School } from '../school/school';
 import type { Block, BlockWhy, FlowStep, Form } from '../session/block';
-import { buildBlock, type DialAsked, type SideState } from '../session/buildBlock';
-import { easyShare } from '../session/formOf';
+import { buildBlock, type DialAsked, type SideCycles, type SideState } from '../session/buildBlock';
+import { easyShare } from '../session/figures';
 import type { LeftOut } from './leftOut';
 import type { PlanPhase } from './phases';
 import { settleFlow, warmUpFlow } from './warmUp';
@@ -15,6 +15,8 @@ export type WeekWork = Readonly<{
   exercise: Exercise;
   school: School;
   states: Readonly<Record<Side, SideState>>;
+  /** Shaped by hand, in place of the school's way; null: none. */
+  cycles?: SideCycles | null;
   /** Not one that ships: the block keeps it as it is. */
   isOwn: boolean;
 }>;
@@ -86,13 +88,14 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
   return { blocks, leftOut, asks };
 }
 
-function builtFrom({ exercise, school, states }: WeekWork, backWarm: boolean, ask: BlocksAsk) {
+function builtFrom({ exercise, school, states, cycles }: WeekWork, backWarm: boolean, ask: BlocksAsk) {
   const part = partOf(exercise);
   const { sets, moreRounds } = doseOf(part, ask);
   const built = buildBlock({
     exercise,
     school,
     states,
+    cycles,
     sideOrder: sideOrder(ask),
     sets,
     extraSide: part === 'position' && !ask.easy ? ask.weakerSide : null,
@@ -107,10 +110,12 @@ function builtFrom({ exercise, school, states }: WeekWork, backWarm: boolean, as
     today: ask.today,
     backWarm
   });
-  return built.block ? { ...built, block: { ...built.block, because: whyOf(exercise, built.block, ask) } } : built;
+  return built.block
+    ? { ...built, block: { ...built.block, because: whyOf(exercise, built.block, ask, cycles != null) } }
+    : built;
 }
 
-function whyOf(exercise: Exercise, block: Block, { weakerSide, limiting }: BlocksAsk): BlockWhy[] {
+function whyOf(exercise: Exercise, block: Block, { weakerSide, limiting }: BlocksAsk, isShaped: boolean): BlockWhy[] {
   const { links } = exercise;
   const [limit] = limiting;
   const cycle = block.work.flatMap((w) => (w.form.kind === 'cycle' ? [w.form.spec] : []))[0];
@@ -120,6 +125,7 @@ function whyOf(exercise: Exercise, block: Block, { weakerSide, limiting }: Block
     ...(limit && !isPosition && links.includes(limit) ? [{ code: 'limit', link: limit } as const] : []),
     ...(cycle ? [{ code: 'rounds', rounds: cycle.rounds, lighterFirst: (cycle.perRound?.length ?? 0) > 0 } as const] : []),
     ...(isPosition && weakerSide && exercise.sides === 'each' ? [{ code: 'weaker leads', side: weakerSide } as const] : []),
+    ...(isShaped && cycle ? [{ code: 'shaped' } as const] : []),
     ...(block.schoolId ? [{ code: 'school', schoolId: block.schoolId } as const] : [])
   ];
 }

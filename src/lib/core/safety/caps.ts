@@ -13,6 +13,8 @@ export type Caps = Readonly<{
   warmUpS: number;
   /** Whether pulses and swings are open, also as a way of doing something else. */
   bounce: boolean;
+  /** Whether the whole body may be tightened while something presses. */
+  brace: boolean;
 }>;
 
 /** The caps of a person: what the instructor set in the Check, or the usual one, and below it the tightest that a limit says. */
@@ -28,7 +30,8 @@ export function capsOf(limits: readonly Limit[]): Caps {
     sensation: least('sensation cap', defaultSensationCap),
     contractionS: contraction === Infinity ? null : contraction,
     warmUpS: Math.max(0, ...of('warm-up at least').map((l) => l.value!)),
-    bounce: !limits.some((l) => l.kind === 'no ballistic')
+    bounce: !limits.some((l) => l.kind === 'no ballistic'),
+    brace: !limits.some((l) => l.kind === 'no bracing')
   };
 }
 

@@ -109,6 +109,7 @@ const plainWhys = {
   'warm first': 'Warm before anything is held. Never cut.',
   position: 'The position itself, as it stands today.',
   'in the week': 'It was put into the week.',
+  shaped: 'Its cycle was shaped by hand.',
   'ends quiet': 'Ends without strain. Never cut.'
 } as const;
 

@@ -1,3 +1,4 @@
+import type { CycleSpec } from '../cycle/compileCycle';
 import { dialAtRung, dialStates, depthOfDial, isWithin } from '../exercise/dials';
 import type { Dial, DialId, Setting } from '../exercise/dial';
 import { partOf, propWords, type Exercise } from '../exercise/exercise';
@@ -28,6 +29,8 @@ export type SideState = Readonly<{
 export type BlockAsk = Readonly<{
   exercise: Exercise;
   school: School;
+  /** Cycles shaped by hand, side by side; in place of the school's way. */
+  cycles?: SideCycles | null;
   /** Of what is done with both sides together that of the left counts. */
   states: Readonly<Record<Side, SideState>>;
   /** Sides in the order they are done. */
@@ -47,6 +50,9 @@ export type BlockAsk = Readonly<{
   today: string;
   backWarm: boolean;
 }>;
+
+/** A cycle shaped by hand on each side; of what is done with both together that of the left counts. */
+export type SideCycles = Readonly<Record<Side, CycleSpec>>;
 
 /** A dial without a figure: the exercise is not done until somebody sets it. */
 export type DialAsked = Readonly<{ exerciseId: string; side: Side | null; dial: DialId }>;
@@ -120,7 +126,7 @@ function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ 
   if (exercise.dials.some((dial) => lacksStack(dial, held, stacks))) return { code: 'no stack', exerciseId: exercise.id, side };
   const moved = stacks.filter((s) => s.isMeant && held[s.dial.id] !== wanted[s.dial.id]);
   const setting = { ...held, ...Object.fromEntries(moved.map((s) => [s.dial.id, dialAtRung(s.dial, s.rung)])) };
-  const made = formFor(ask, setting, gated);
+  const made = formFor(ask, side, setting, gated);
   if ('asks' in made) return made;
   const rungs = Object.fromEntries(stacks.map((s) => [s.dial.id, s.rungs]));
   const dials = exercise.dials.filter((d) => !isOfForm(d) || made.uses.includes(d.id)).map((d) => d.id);
@@ -134,7 +140,7 @@ function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ 
     dials,
     ...stood(stacks),
     ...(notes.length > 0 && { notes }),
-    easier: easierWork(ask, { setting, gated, dials, rungs, stacks })
+    easier: easierWork(ask, side, { setting, gated, dials, rungs, stacks })
   };
 }
 
@@ -156,7 +162,12 @@ function stood(stacks: readonly Pick<StackOfDial, 'dial' | 'rung' | 'isMeant'>[]
 const formUnits: ReadonlySet<Dial['unit']> = new Set(['s', 'reps', 'breaths', 'rounds', '%']);
 const isOfForm = (dial: Dial): boolean => formUnits.has(dial.unit);
 
-const formFor = ({ exercise, school, level, moreRounds, easy, dayCapPct, breathS }: BlockAsk, setting: Setting, gated: Gated) =>
+const formFor = (
+  { exercise, school, cycles, level, moreRounds, easy, dayCapPct, breathS }: BlockAsk,
+  side: Side | null,
+  setting: Setting,
+  gated: Gated
+) =>
   formOf({
     exercise,
     setting,
@@ -166,7 +177,8 @@ const formFor = ({ exercise, school, level, moreRounds, easy, dayCapPct, breathS
     easy,
     gated,
     capPct: Math.min(gated.caps.effortPct, dayCapPct),
-    breathS
+    breathS,
+    cycle: cycles?.[side ?? 'left']
   });
 
 type StackOfDial = Readonly<{ dial: Dial; rung: Rung; rungs: readonly Rung[]; isMeant: boolean }>;
@@ -186,6 +198,7 @@ function stacksOf(exercise: Exercise, held: Setting, state: SideState, ends: Ret
 /** The same exercise with its first dial that can be eased one step back: inside the same ends. */
 function easierWork(
   ask: BlockAsk,
+  side: Side | null,
   at: Readonly<{
     setting: Setting;
     gated: Gated;
@@ -199,7 +212,7 @@ function easierWork(
   const dial = states.find((d) => at.dials.includes(d.id) && d.easier !== null);
   if (!dial || dial.easier === null) return undefined;
   const setting = { ...at.setting, [dial.id]: dial.easier };
-  const made = formFor(ask, setting, at.gated);
+  const made = formFor(ask, side, setting, at.gated);
   if ('asks' in made) return undefined;
   const eased = at.stacks.map((s) => {
     const to = setting[s.dial.id];

@@ -8,7 +8,9 @@ import {
   gate,
   schoolOf,
   schools,
+  takesCycle,
   totals,
+  type CycleSpec,
   type SafetyPerson,
   type SchoolId,
   type Setting
@@ -165,5 +167,46 @@ describe('any exercise by any school', () => {
       }, 0);
       expect(totals(phases).effortPctS, `${id} ${school}`).toBeCloseTo(summed, 5);
     }
+  });
+});
+
+describe('a cycle shaped by hand', () => {
+  const press = { rampUpS: 5, holdS: 10, rampDownS: 5, peakPct: 50 };
+  const cycle = { holdS: 40, rounds: 2, press, turnS: 0, settleS: 10, finalSettleS: 20, perRound: [{ press: { peakPct: 25 } }] };
+  function shaped(setting: Setting, more: Ask = {}): CycleSpec {
+    const form = made('front_hamstring_cycle', 'breath_counted', setting, { cycle, ...more });
+    if ('asks' in form || form.form.kind !== 'cycle') throw new Error('no cycle');
+    return form.form.spec;
+  }
+
+  test('stands in place of the school’s way, figure by figure', () =>
+    expect(shaped({})).toMatchObject({ holdS: 40, rounds: 2, press, perRound: [{ press: { peakPct: 25 } }] }));
+
+  test('a dial that was moved since moves its figure, and the other efforts by the same share', () => {
+    const spec = shaped({ holdS: 60, effortPct: 40 });
+    expect([spec.holdS, spec.press?.peakPct, spec.perRound?.[0]?.press?.peakPct]).toEqual([60, 40, 20]);
+  });
+
+  test('the gate keeps efforts, contractions, bracing and deepening within its own', () => {
+    const person = somebody({
+      limits: [
+        limit('effort cap', { value: 30 }),
+        limit('contraction at most', { value: 6 }),
+        limit('no bracing'),
+        limit('no deepening')
+      ]
+    });
+    const spec = shaped({}, { person, cycle: { ...cycle, brace: true, deepening: 'lean', holdPct: 40 } });
+    expect(spec.press).toEqual({ rampUpS: 1, holdS: 3, rampDownS: 1, peakPct: 30 });
+    expect(spec).not.toHaveProperty('brace');
+    expect(spec).not.toHaveProperty('deepening');
+    expect(spec).not.toHaveProperty('holdPct');
+    expect(spec).toMatchObject({ stays: true });
+  });
+
+  test('what is lifted or moved through takes none', () => {
+    expect(takesCycle(exerciseOf('front_hamstring_cycle'))).toBe(true);
+    for (const e of exercises.filter((x) => ['warm-up', 'active end', 'settle'].includes(x.phases[0]!)))
+      expect(takesCycle(e)).toBe(false);
   });
 });

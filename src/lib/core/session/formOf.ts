@@ -1,29 +1,12 @@
-// Long because every form takes its figures by one rule: the dial, the exercise's own, the school's.
 import type { Effort } from '../cycle/compileCycle';
-import type { DialId, Setting } from '../exercise/dial';
+import type { DialId } from '../exercise/dial';
 import { schoolFigure } from '../exercise/schoolFigure';
-import type { Dose, Exercise } from '../exercise/exercise';
-import type { Gated } from '../safety/gate';
+import type { Exercise } from '../exercise/exercise';
 import type { School } from '../school/school';
 import { lowOf, type Span } from '../span';
 import type { Form } from './block';
-
-export type FormAsk = Readonly<{
-  exercise: Exercise;
-  /** Inside what the gate allows. */
-  setting: Setting;
-  school: School;
-  level: 'beginner' | 'other';
-  /** One round more than the school's least: in the weeks in which range is opened. */
-  moreRounds: boolean;
-  /** An easy week: 60 % of the rounds. */
-  easy: boolean;
-  gated: Pick<Gated, 'caps' | 'longestHoldS'>;
-  /** Effort at most, of the person and of the day. */
-  capPct: number;
-  /** Length of one breath of this person. */
-  breathS: number;
-}>;
+import { easyShare, Figures, type FormAsk, type Made } from './figures';
+import { presses, shapedCycle, shortened } from './shapedCycle';
 
 /** The form, how many sets of it the school makes, and the dials it is made from; or the dials for which there is no figure. */
 export type FormMade = Readonly<{ form: Form; sets: number; uses: readonly DialId[] }> | Readonly<{ asks: readonly DialId[] }>;
@@ -35,9 +18,6 @@ const move = { beatS: 2, untoldS: 40 } as const;
 /** Long enough to measure, or to lie still, where nothing else is said (assumptions). */
 const testS = 30;
 const quietS = 60;
-/** What an easy week keeps of rounds and sets (common practice). */
-export const easyShare = 0.6;
-
 /**
  * What an exercise becomes when it is done by a school: the way its phase asks for, with one school's figures.
  *
@@ -54,40 +34,6 @@ export function formOf(ask: FormAsk): FormMade {
   return figures.asked.length > 0 ? { asks: figures.asked } : { sets: 1, ...made, uses: figures.used };
 }
 
-type Made = Readonly<{ form: Form; sets?: number }>;
-
-/** Takes figures in one order for every form, and notes which dials they came from and which are missing. */
-class Figures {
-  readonly used: DialId[] = [];
-  readonly asked: DialId[] = [];
-  readonly dose: Dose | undefined;
-
-  constructor(readonly ask: FormAsk) {
-    this.dose = ask.exercise.doses.find((d) => d.school === ask.school.id);
-  }
-
-  has = (id: DialId): boolean => this.ask.exercise.dials.some((d) => d.id === id);
-
-  /** `usual` is the school's figure, or null where it has none. */
-  of(id: DialId & keyof Dose, usual: number | null): number {
-    if (this.has(id)) {
-      this.used.push(id);
-      const set = this.ask.setting[id];
-      if (set !== undefined) return set;
-    }
-    const own = this.dose?.[id] as Span | undefined;
-    const figure = own === undefined ? usual : lowOf(own);
-    if (figure !== null) return figure;
-    this.asked.push(id);
-    return 1;
-  }
-
-  /** Where the exercise has no such dial, its own figure for this school or the school's, without asking. */
-  untold(id: DialId & keyof Dose, usual: number): number {
-    return this.has(id) ? this.of(id, usual) : lowOf((this.dose?.[id] as Span | undefined) ?? usual);
-  }
-}
-
 function wayOf(ask: FormAsk, figures: Figures): Made {
   const { exercise, school } = ask;
   switch (exercise.phases[0]) {
@@ -101,6 +47,7 @@ function wayOf(ask: FormAsk, figures: Figures): Made {
       return quiet(ask, figures);
     default:
   }
+  if (ask.cycle && presses(exercise)) return shapedCycle(ask, ask.cycle, figures);
   if (figures.has('breaths') && !figures.has('holdS')) return inBreaths(ask, figures);
   if (exercise.phases[0] === 'test' && !figures.has('holdS'))
     return { form: holdForm(ask, testS, 'Measure, and write it down.') };
@@ -115,10 +62,6 @@ function wayOf(ask: FormAsk, figures: Figures): Made {
       return pulses(ask, figures);
   }
 }
-
-/** Whether muscles press in it: only then is it done as a cycle. */
-const presses = ({ press, phases, dials }: Exercise): boolean =>
-  press !== undefined && (phases.includes('contract-relax') || dials.some((d) => d.id === 'effortPct'));
 
 /** Where a hold begins in this school; null where it has no figure in seconds for it. */
 function holdFigure({ school, exercise, level }: FormAsk): number | null {
@@ -269,7 +212,8 @@ function cycle(ask: FormAsk, figures: Figures): Made {
     turnS: way.turnS,
     settleS: way.settleS,
     finalSettleS: within(lastS, gated.longestHoldS),
-    perRound: rounds > 1 && school.firstRoundShare < 1 ? [first] : []
+    perRound: rounds > 1 && school.firstRoundShare < 1 ? [first] : [],
+    ...(gated.noHarder && { stays: true })
   };
   return { form: { kind: 'cycle', spec } };
 }
@@ -282,14 +226,6 @@ function roundsOf({ school, moreRounds, easy, setting }: FormAsk, figures: Figur
   const [least, most] = typeof span === 'number' ? [span, span] : span;
   const rounds = Math.min(most, least + (moreRounds ? 1 : 0));
   return easy ? Math.max(1, Math.floor(rounds * easyShare)) : rounds;
-}
-
-/** A contraction squeezed into fewer seconds, ramps and hold alike, whole seconds of at least one. */
-function shortened(effort: Effort, mostS: number): Effort {
-  const totalS = effort.rampUpS + effort.holdS + effort.rampDownS;
-  if (totalS <= mostS) return effort;
-  const squeezed = (s: number) => Math.max(1, Math.floor((s * mostS) / totalS));
-  return { ...effort, rampUpS: squeezed(effort.rampUpS), holdS: squeezed(effort.holdS), rampDownS: squeezed(effort.rampDownS) };
 }
 
 const usualIn = (span: Span, usual: number): number =>

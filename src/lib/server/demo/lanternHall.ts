@@ -1,6 +1,6 @@
 // A data table: the people of Lantern Hall, all invented. Weeks count back from today; gaps and rates in cm and cm a week.
 import type { ClientInput } from '$lib/contract/forms';
-import type { BeightonItem, EndStop, PainKindId, PainPlaceId, SchoolId, Side, WayId } from '$lib/core';
+import type { BeightonItem, CycleSpec, EndStop, PainKindId, PainPlaceId, SchoolId, Side, WayId } from '$lib/core';
 import type { NewProp } from '../repo/propRepo';
 
 export type GoalStory = Readonly<{
@@ -39,6 +39,8 @@ export type Story = Readonly<{
   graded?: readonly (readonly [exerciseId: string, side: Side | null, dial: string, ...values: number[]])[];
   /** Exercises put into the week besides the first list. */
   alsoInWeek?: readonly string[];
+  /** A cycle shaped by hand for an exercise of the week, alike on both sides. */
+  cycle?: readonly [exerciseId: string, cycle: CycleSpec];
   /** Pain told outside a session. */
   told?: readonly Readonly<{
     daysAgo: number;
@@ -122,6 +124,39 @@ const splitLinks = (
   { daysAgo, measureId: 'HE', way: 'inclinometer', left: extension[0], right: extension[1] },
   { daysAgo, measureId: 'HF-KS', way: 'inclinometer', mode: 'active', left: flexion[0] - held[0], right: flexion[1] - held[0] },
   { daysAgo, measureId: 'HE', way: 'inclinometer', mode: 'active', left: extension[0] - held[1], right: extension[1] - held[1] }
+];
+
+/** Press in steps, draw after it, settling counted in breaths. */
+const climbing: CycleSpec = {
+  holdS: 30,
+  rounds: 2,
+  press: { rampUpS: 9, holdS: 6, rampDownS: 6, peakPct: 45 },
+  draw: { rampUpS: 6, holdS: 8, rampDownS: 4, peakPct: 35 },
+  turnS: 8,
+  settleS: 16,
+  finalSettleS: 24,
+  perRound: [{ press: { peakPct: 35 } }, { press: { peakPct: 45 } }],
+  stepPct: 20,
+  breathS: 8,
+  resistance: 'floor',
+  deepening: 'tilt the pelvis'
+};
+
+/** Cycles of the studio that have a name. */
+export const lanternHallCycles: readonly (readonly [name: string, cycle: CycleSpec])[] = [
+  ['Climbs in steps', climbing],
+  [
+    'Quietly before the show',
+    {
+      holdS: 60,
+      rounds: 1,
+      press: { rampUpS: 8, holdS: 6, rampDownS: 8, peakPct: 25 },
+      turnS: 0,
+      settleS: 20,
+      finalSettleS: 40,
+      deepening: 'breathe out'
+    }
+  ]
 ];
 
 export const lanternHallShelf: readonly NewProp[] = [
@@ -476,6 +511,7 @@ export const lanternHall: readonly Story[] = [
       ['pancake_on_seat', null, 'holdS', 90, 120],
       ['pancake_press_draw', null, 'effortPct', 40, 45]
     ],
+    cycle: ['pancake_press_draw', climbing],
     notes: [['pancake_press_draw', 'works', 'Two rounds; three make her shake the next day.']]
   },
   {

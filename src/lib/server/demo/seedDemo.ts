@@ -26,6 +26,7 @@ import {
 import type { SetLogInput, StartInput } from '$lib/contract/forms';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
+import { insertNamedCycle } from '../repo/choiceRepo';
 import { insertClient } from '../repo/clientRepo';
 import { insertOwnExercise } from '../repo/exerciseRepo';
 import type { PhotoFiles } from '../photos/photoFiles';
@@ -44,7 +45,15 @@ import { keepPhoto } from '../service/photos';
 import { makePlan, prepareSession } from '../service/planning';
 import { finishSession, logSet, startSession, tellPain } from '../service/practising';
 
-import { lanternHall, lanternHallExercise, lanternHallShelf, type Story, type TakenStory } from './lanternHall';
+import {
+  lanternHall,
+  lanternHallCycles,
+  lanternHallExercise,
+  lanternHallShelf,
+  type Story,
+  type TakenStory
+} from './lanternHall';
+import { keepCycles } from '../service/cycles';
 import { acceptProposals } from '../service/deciding';
 import { setDial } from '../service/settingDial';
 
@@ -55,6 +64,7 @@ import { setDial } from '../service/settingDial';
 export async function seedDemo(db: Database, files: PhotoFiles, now: Date, say: (text: string) => void): Promise<void> {
   if ((await listPeople(db, 'active')).length > 0) return;
   for (const prop of lanternHallShelf) await db.transaction((tx) => insertProp(tx, prop));
+  for (const [name, cycle] of lanternHallCycles) await insertNamedCycle(db, name, cycle);
   await insertOwnExercise(
     db,
     { ...exerciseOf(lanternHallExercise.copyOf), ...lanternHallExercise, family: 'Own exercises' },
@@ -183,6 +193,11 @@ class Telling {
         const on = new Date(`${addDays(this.today, -15 * (values.length - i))}T18:00:00`);
         await setDial(db, this.#clientId, { exerciseId, side: side ?? 'left', dial, value, sure: true, reason: '' }, on);
       }
+    if (story.cycle) {
+      const [exerciseId, cycle] = story.cycle;
+      const on = new Date(`${addDays(this.today, -2)}T18:00:00`);
+      await keepCycles(db, this.#clientId, { exerciseId, cycles: { left: cycle, right: cycle }, reason: '' }, on);
+    }
     for (const { daysAgo, ...told } of story.told ?? []) {
       const feltOn = addDays(this.today, -daysAgo);
       await tellLater(db, this.#clientId, { ...told, feltOn }, new Date(`${feltOn}T09:00:00`));

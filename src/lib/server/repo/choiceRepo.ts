@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { cycleSchema, sideCyclesSchema } from '$lib/contract/cycleForm';
 import { policiesSchema } from '$lib/contract/exerciseForms';
-import { schoolIds, sides, type Side } from '$lib/core';
+import { CoreError, schoolIds, sides, type CycleSpec, type Side } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
 
@@ -8,16 +9,17 @@ const ChoiceRow = z
   .object({
     exercise_id: z.string(),
     school_id: z.enum(schoolIds).nullable(),
-    policies: policiesSchema
+    policies: policiesSchema,
+    cycles: sideCyclesSchema.nullable()
   })
-  .transform((r) => ({ exerciseId: r.exercise_id, schoolId: r.school_id, policies: r.policies }));
-/** An exercise of the week, and where it differs in school or policy from what the client prefers. */
+  .transform((r) => ({ exerciseId: r.exercise_id, schoolId: r.school_id, policies: r.policies, cycles: r.cycles }));
+/** An exercise of the week, where it differs in school or policy from what the client prefers, and its cycle where one was shaped. */
 export type ExerciseChoice = z.output<typeof ChoiceRow>;
 
 /** The week's exercises of a goal in their order; empty while nobody chose. */
 export async function listChoices(db: Db, goalId: number): Promise<ExerciseChoice[]> {
   const { rows } = await db.query(
-    'select exercise_id, school_id, policies from exercise_choice where goal_id = $1 order by ordinal, exercise_id',
+    'select exercise_id, school_id, policies, cycles from exercise_choice where goal_id = $1 order by ordinal, exercise_id',
     [goalId]
   );
   return allRows(ChoiceRow, rows);
@@ -28,8 +30,8 @@ export async function replaceChoices(tx: Db, goalId: number, choices: readonly E
   await tx.query('delete from exercise_choice where goal_id = $1', [goalId]);
   for (const [ordinal, c] of choices.entries())
     await tx.query(
-      'insert into exercise_choice (goal_id, exercise_id, ordinal, school_id, policies) values ($1, $2, $3, $4, $5)',
-      [goalId, c.exerciseId, ordinal, c.schoolId, JSON.stringify(c.policies)]
+      'insert into exercise_choice (goal_id, exercise_id, ordinal, school_id, policies, cycles) values ($1, $2, $3, $4, $5, $6)',
+      [goalId, c.exerciseId, ordinal, c.schoolId, JSON.stringify(c.policies), c.cycles && JSON.stringify(c.cycles)]
     );
 }
 
@@ -71,4 +73,26 @@ export async function insertSettingChange(db: Db, goalId: number, c: NewChange, 
      values ($1, $2, $3, $4, $5, $6, $7, $8)`,
     [goalId, c.exerciseId, c.side, c.dial, c.from, c.to, c.reason, changedAt]
   );
+}
+
+const NamedRow = z.object({ id: z.int(), name: z.string(), cycle: cycleSchema });
+/** A cycle kept under a name, for any exercise of anybody. */
+export type NamedCycle = z.output<typeof NamedRow>;
+
+export async function listNamedCycles(db: Db): Promise<NamedCycle[]> {
+  const { rows } = await db.query('select id, name, cycle from named_cycle order by lower(name), id');
+  return allRows(NamedRow, rows);
+}
+
+/** Throws: CoreError 'name_taken'. */
+export async function insertNamedCycle(db: Db, name: string, cycle: CycleSpec): Promise<void> {
+  const { rows } = await db.query(
+    'insert into named_cycle (name, cycle) values ($1, $2) on conflict (name) do nothing returning id',
+    [name, JSON.stringify(cycle)]
+  );
+  if (rows.length === 0) throw new CoreError('name_taken', { name });
+}
+
+export async function deleteNamedCycle(db: Db, id: number): Promise<void> {
+  await db.query('delete from named_cycle where id = $1', [id]);
 }

@@ -10,6 +10,7 @@ import {
   usualArrangement,
   whyText,
   type Block,
+  type CycleSpec,
   type SchoolId
 } from '$lib/core';
 import type { Database } from '../db/db';
@@ -21,6 +22,7 @@ import { passCheck, personWithGoal, take } from '../testing/people';
 import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { loadGoalCase } from './clientCase';
+import { keepCycles } from './cycles';
 import { acceptProposals } from './deciding';
 import { tellLater } from './pain';
 import { arrangeSession, makePlan, planView, prepareSession } from './planning';
@@ -172,6 +174,75 @@ describe('the week and its schools', () => {
       for (const { exercise_id, school_id } of rows as { exercise_id: string; school_id: string }[])
         expect(school_id, exercise_id).toBe(mixed[exercise_id]);
     }));
+
+  describe('a cycle shaped by hand', () => {
+    const press = { rampUpS: 6, holdS: 9, rampDownS: 6, peakPct: 50 };
+    const cycle: CycleSpec = { holdS: 45, rounds: 2, press, turnS: 0, settleS: 12, finalSettleS: 24, drawFirst: true };
+    const keep = (db: Database, id: number, left: CycleSpec | null, right = left) => {
+      const cycles = left && right ? { left, right } : null;
+      return keepCycles(db, id, { exerciseId: 'front_hamstring_cycle', cycles, reason: '' }, at(today));
+    };
+    const specsOf = async (db: Database, id: number) =>
+      (await prepared(db, id))
+        .find((b) => b.exerciseId === 'front_hamstring_cycle')!
+        .work.map((w) => (w.form.kind === 'cycle' ? w.form.spec : null));
+
+    test('is played on each side as it was shaped, its dials with it, until one goes back to the school', () =>
+      store.rolledBack(async (db) => {
+        const id = await measured(db, 'front_split');
+        await makePlan(db, id, plan('long_hold'), today);
+        const before = await specsOf(db, id);
+        await keep(db, id, cycle, { ...cycle, press: { ...press, peakPct: 30 } });
+        const byPeak = new Map((await specsOf(db, id)).map((s) => [s?.press?.peakPct, s]));
+        expect([...byPeak.keys()].toSorted()).toEqual([30, 50]);
+        expect(byPeak.get(50)).toMatchObject({ holdS: 45, settleS: 12, drawFirst: true });
+        const c = await loadGoalCase(db, id, today);
+        expect(c.settings['front_hamstring_cycle']?.right).toMatchObject({ effortPct: 30, holdS: 45 });
+        // A dial that is moved afterwards moves its figure, and leaves the shape.
+        await setDial(
+          db,
+          id,
+          { exerciseId: 'front_hamstring_cycle', side: 'right', dial: 'effortPct', value: 40, sure: true, reason: '' },
+          at(today)
+        );
+        expect((await specsOf(db, id)).map((s) => s?.press?.peakPct).toSorted()).toEqual([40, 50]);
+        await keep(db, id, null);
+        expect((await specsOf(db, id)).map((s) => s?.settleS)).toEqual(before.map((s) => s?.settleS));
+      }));
+
+    test('past a cap it is refused with the name of the limit, and nothing is kept', () =>
+      store.rolledBack(async (db) => {
+        const id = await measured(db, 'front_split');
+        await passCheck(db, id, today, ['blood_pressure_controlled']);
+        const refused = keep(db, id, { ...cycle, holdPct: 55 });
+        await expect(refused).rejects.toMatchObject({
+          code: 'cycle_over_cap',
+          data: { what: 'effort', why: expect.stringMatching(/Effort/) }
+        });
+        await expect(keep(db, id, { ...cycle, press: { ...press, peakPct: 20 } })).rejects.toMatchObject({
+          data: { what: 'contraction', most: 6 }
+        });
+        const short = { ...cycle, press: { rampUpS: 1, holdS: 3, rampDownS: 1, peakPct: 20 } };
+        await expect(keep(db, id, { ...short, brace: true })).rejects.toMatchObject({ data: { what: 'bracing' } });
+        expect((await loadGoalCase(db, id, today)).choices.every((x) => x.cycles === null)).toBe(true);
+        await keep(db, id, short);
+        expect((await loadGoalCase(db, id, today)).choices.some((x) => x.cycles !== null)).toBe(true);
+      }));
+
+    test('asks for no more than it stands at while nothing gets harder', () =>
+      store.rolledBack(async (db) => {
+        const id = await measured(db, 'front_split');
+        await keep(db, id, cycle);
+        await tellLater(
+          db,
+          id,
+          { kind: 'afterwards', place: 'back_of_thigh', side: 'left', exerciseId: null, workSide: null, feltOn: today, note: '' },
+          at(today)
+        );
+        await expect(keep(db, id, { ...cycle, rounds: 3 })).rejects.toEqual(refusal('nothing_harder'));
+        await keep(db, id, { ...cycle, rounds: 1 });
+      }));
+  });
 
   test('a session does not begin with a number that nobody gave; set once, it begins', () =>
     store.rolledBack(async (db) => {

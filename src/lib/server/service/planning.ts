@@ -38,8 +38,9 @@ const shipped = new Set(exercises.map((e) => e.id));
 
 /** The week as sessions are built from it. Of the schools the nearest counts: the exercise's own, the person's, the plan's. */
 const weekWork = (c: GoalCase, planSchool: SchoolId): WeekWork[] =>
-  weekOf(c).map(({ exercise, schoolId }) => ({
+  weekOf(c).map(({ exercise, schoolId, choice }) => ({
     exercise,
+    cycles: choice.cycles,
     school: schoolOf(schoolId ?? planSchool),
     isOwn: !shipped.has(exercise.id),
     states: { left: sideState(c, exercise, 'left'), right: sideState(c, exercise, 'right') }

@@ -46,7 +46,8 @@ export const setDials = (
     for (const side of on) await moveDial(tx, clientId, { ...input, side }, now);
   });
 
-async function moveDial(tx: Db, clientId: number, input: DialInput, now: Date): Promise<void> {
+/** One dial on one side, inside a transaction. Throws: those of `setDial`. */
+export async function moveDial(tx: Db, clientId: number, input: DialInput, now: Date): Promise<void> {
   await lockClient(tx, clientId);
   const c = await loadGoalCase(tx, clientId, dateOf(now));
   const exercise = exerciseIn(c.catalogue, input.exerciseId);

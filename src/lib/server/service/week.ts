@@ -18,10 +18,11 @@ export const weekOf = perCase((c: GoalCase): WeekExercise[] => {
     const exercise = c.catalogue.find((e) => e.id === choice.exerciseId);
     return exercise ? [{ exercise, choice }] : [];
   });
-  const first = () =>
-    firstWeek(c).map((exercise) => ({ exercise, choice: { exerciseId: exercise.id, schoolId: null, policies: {} } }));
+  const first = () => firstWeek(c).map((exercise) => ({ exercise, choice: plainChoice(exercise.id) }));
   return (c.choices.length > 0 ? chosen : first()).map((w) => ({ ...w, schoolId: w.choice.schoolId ?? c.client.schoolId }));
 });
+
+const plainChoice = (exerciseId: string): ExerciseChoice => ({ exerciseId, schoolId: null, policies: {}, cycles: null });
 
 /** A first list that the gate lets through; a position that is not open yet gives way to the nearest easier one that is. */
 function firstWeek(c: GoalCase): Exercise[] {
@@ -68,7 +69,7 @@ export const addToWeek = (db: Database, clientId: number, exerciseId: string, to
     const [bar] = barsOf(c, exerciseIn(c.catalogue, exerciseId));
     if (bar) throw new CoreError('exercise_barred', { why: reasonText(bar) });
     const isThere = week.some((w) => w.exerciseId === exerciseId);
-    return isThere ? week : [...week, { exerciseId, schoolId: null, policies: {} }];
+    return isThere ? week : [...week, plainChoice(exerciseId)];
   });
 
 /** Takes an exercise out of the week; its settings stay, and come back with it. Throws: CoreError 'week_empty' for the last. */

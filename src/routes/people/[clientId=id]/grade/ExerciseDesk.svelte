@@ -252,6 +252,7 @@
     prefers={data.prefers}
     schoolId={desk.schoolId}
     clientName={data.client.name.split(' ')[0] ?? data.client.name}
+    {base}
   />
   <ExerciseNoteForm exerciseId={exercise.id} note={desk.note} {form} />
   <DialHistory history={grade.history} dials={exercise.dials} side={perSide ? side : null} {unit} />

@@ -1,6 +1,16 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { alignmentPolicies, handPolicies, schoolOf, schools, timePolicies, type Exercise, type SchoolId } from '$lib/core';
+  import {
+    alignmentPolicies,
+    handPolicies,
+    schoolOf,
+    schools,
+    takesCycle,
+    timePolicies,
+    type Exercise,
+    type SchoolId,
+    type SideCycles
+  } from '$lib/core';
   import type { PolicyChanges } from '$lib/contract/exerciseForms';
   import { doseText } from '$lib/ui/dialText';
   import Select from '$lib/ui/Select.svelte';
@@ -8,8 +18,15 @@
 
   /** By which school an exercise is done, and where the rules differ from it; the figures of one school at a time. */
   type Choice = Readonly<{ schoolId: SchoolId | null; policies: PolicyChanges }>;
-  type Props = { exercise: Exercise; choice: Choice | null; prefers: Choice; schoolId: SchoolId | null; clientName: string };
-  let { exercise, choice, prefers, schoolId, clientName }: Props = $props();
+  type Props = {
+    exercise: Exercise;
+    choice: (Choice & Readonly<{ cycles: SideCycles | null }>) | null;
+    prefers: Choice;
+    schoolId: SchoolId | null;
+    clientName: string;
+    base: string;
+  };
+  let { exercise, choice, prefers, schoolId, clientName, base }: Props = $props();
 
   const school = $derived(schoolId && schoolOf(schoolId));
   const dose = $derived(exercise.doses.find((d) => d.school === schoolId));
@@ -42,6 +59,12 @@
         ? 'Figures of the schools stay apart until one is.'
         : 'None gives figures for it.'}
       <a class="underline" href="/library/schools?exercise={exercise.id}">Compare them</a>
+    </p>
+  {/if}
+  {#if choice && takesCycle(exercise)}
+    <p>
+      {choice.cycles ? 'Its cycle was shaped by hand.' : ''}
+      <a class="font-semibold underline" href="{base}/grade/cycle?exercise={exercise.id}">Shape its cycle</a>
     </p>
   {/if}
   <details>

@@ -78,6 +78,11 @@ describe('the line under it', () => {
     for (const step of exercise.setup) expect(howOf(ready, exercise)).toContain(step);
   });
 
+  test('what resists, and another way to press, stand with it', () => {
+    const pressed: Phase = { ...of('press'), how: 'in toward the middle', note: 'Press against the strap.' };
+    expect(howOf(pressed, exercise)).toBe('in toward the middle. Press against the strap.');
+  });
+
   test('an exercise that has no words of its own falls back on those of the phase', () => {
     const { press, ...silent } = exerciseOf('front_split_on_stack');
     expect(press).toBeUndefined();

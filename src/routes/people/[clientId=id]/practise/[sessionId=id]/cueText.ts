@@ -59,10 +59,10 @@ export function countText(count: Readonly<{ at: number; of: number }> | null): s
 
 /** The line under the cue: how, in plain words. */
 export function howOf(phase: Phase, exercise: Exercise): string {
-  if (phase.kind.startsWith('press')) return exercise.press ?? phase.cue;
-  if (phase.kind.startsWith('draw')) return exercise.draw ?? phase.cue;
   if (phase.kind === 'ready') return exercise.setup.join(' ');
-  return phase.cue;
+  const effort = phase.kind.startsWith('press') ? exercise.press : phase.kind.startsWith('draw') ? exercise.draw : undefined;
+  const how = phase.how ?? effort ?? phase.cue;
+  return phase.note ? `${how.replace(/\.$/, '')}. ${phase.note}` : how;
 }
 
 type Shown = Readonly<{ exerciseId: string; side: Side | null }>;
