@@ -244,7 +244,7 @@ export type { GateAsk } from './safety/ask';
 export { deepens, type DialEnd } from './safety/ends';
 export { isFlatHeld } from './safety/stages';
 export type { DialWait } from './safety/waits';
-export { capsOf, goalBar, whileTaught, type Caps } from './safety/caps';
+export { capsOf, goalBar, limitOfCap, whileTaught, type Caps } from './safety/caps';
 export { endStopOf } from './safety/endStops';
 export { flatHeld, waitDays } from './safety/rules';
 export { reachKey, type Closed, type DialMove, type SafetyPerson, type ToldPain } from './safety/person';

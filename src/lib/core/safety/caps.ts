@@ -51,3 +51,15 @@ export function goalBar(goal: Readonly<{ kind: string; target: number | null }>,
   ];
   return limits.find((l) => kinds.includes(l.kind)) ?? null;
 }
+
+const capKinds = {
+  effort: ['effort cap', 'teach first, effort cap'],
+  contraction: ['contraction at most'],
+  hold: ['no long hold of a line'],
+  bracing: ['no bracing']
+} as const satisfies Record<string, readonly LimitKind[]>;
+
+/** The limit that sets a cap at a value; null where it is the usual one. */
+export const limitOfCap = (limits: readonly Limit[], cap: keyof typeof capKinds, at: number): Limit | null =>
+  limits.find((l) => (capKinds[cap] as readonly LimitKind[]).includes(l.kind) && (l.value === undefined || l.value === at)) ??
+  null;

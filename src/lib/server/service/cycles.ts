@@ -4,6 +4,7 @@ import {
   asksMore,
   CoreError,
   formOf,
+  limitOfCap,
   overCap,
   reasonText,
   schoolOf,
@@ -16,8 +17,6 @@ import {
   type Dial,
   type Exercise,
   type Gated,
-  type LimitKind,
-  type OverCap,
   type Side
 } from '$lib/core';
 import type { Database, Db } from '../db/db';
@@ -120,21 +119,6 @@ export async function cycleDesk(db: Db, c: GoalCase, exerciseId: string): Promis
   };
 }
 
-const capKinds: Readonly<Record<OverCap['what'], readonly LimitKind[]>> = {
-  effort: ['effort cap', 'teach first, effort cap'],
-  contraction: ['contraction at most'],
-  hold: ['no long hold of a line'],
-  bracing: ['no bracing']
-};
-
-/** The limit that sets a cap, in words; empty where it is the usual one. */
-function whyCap(c: GoalCase, { what, most }: OverCap): string {
-  const limit = safetyOf(c).limits.find(
-    (l) => capKinds[what].includes(l.kind) && (l.value === undefined || what === 'hold' || l.value === most)
-  );
-  return limit ? reasonText({ code: 'limit', limit }) : '';
-}
-
 /**
  * Keeps a cycle for an exercise of the week on each side, or goes back to the school's way (null). Where the exercise has a dial for a
  * figure the dial is moved with it.
@@ -175,7 +159,10 @@ function requireAllowed(c: GoalCase, found: WeekExercise, side: Side | null, cyc
   const [bar] = gated.bars;
   if (bar) throw new CoreError('exercise_barred', { why: reasonText(bar) });
   const over = overCap(cycle, gated);
-  if (over) throw new CoreError('cycle_over_cap', { ...over, why: whyCap(c, over) });
+  if (over) {
+    const limit = limitOfCap(safetyOf(c).limits, over.what, over.most);
+    throw new CoreError('cycle_over_cap', { ...over, why: limit ? reasonText({ code: 'limit', limit }) : '' });
+  }
   if (gated.noHarder && asksMore(cycle, cycleNow(c, found, side).cycle))
     throw new CoreError('nothing_harder', { why: reasonText(gated.noHarder) });
 }
