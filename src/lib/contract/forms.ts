@@ -145,6 +145,34 @@ const settingSchema = z
   .refine((setting) => Object.keys(setting).length <= 12, 'Too many dials')
   .transform((setting): Setting => setting);
 
+/** What shows while something works; each may be normal, or the reason why a set ended. */
+export const effortSigns = ['trembling', 'cramp', 'tired'] as const;
+/** Why a set was left out. */
+export const leftOutReasons = ['too tired', 'no time', 'a prop was missing', 'not wanted'] as const;
+
+/** What was seen and said of a set beyond the three questions, all of it free to leave open. */
+export const figuresSchema = z.strictObject({
+  /** Repetitions, rounds or breaths that were done, and how many the set asked for. */
+  done: z.int().min(0).max(500).optional(),
+  of: z.int().min(0).max(500).optional(),
+  /** Effort reached, of ten: by the client's word and by the instructor's. */
+  effortTold: z.int().min(0).max(10).optional(),
+  effortSeen: z.int().min(0).max(10).optional(),
+  /** How far the limb fell while it was held, degrees. */
+  dropDeg: z.number().min(0).max(120).optional(),
+  /** How far it went, in the unit of the first dial that is a depth. */
+  reached: z.number().min(-60).max(300).optional(),
+  loadKg: z.number().min(0).max(200).optional(),
+  /** Checks of the exercise that slipped, in its words. */
+  checks: z.array(z.string().max(400)).max(20).optional(),
+  signs: z.array(z.enum(effortSigns)).max(effortSigns.length).optional(),
+  /** One of the signs ended the set. */
+  ended: z.boolean().optional(),
+  /** It was done one step easier, by choice on the way. */
+  easier: z.boolean().optional()
+});
+export type SetFigures = z.output<typeof figuresSchema>;
+
 /** A set as the player sends it. `clean` null where it is not asked. */
 export const setLogSchema = z
   .object({
@@ -158,7 +186,10 @@ export const setLogSchema = z
     sensation: z.int().min(0).max(10).nullable(),
     felt: z.enum(feltPlaces).nullable(),
     slipped: z.enum(slips).nullable(),
-    setting: settingSchema
+    setting: settingSchema,
+    figures: figuresSchema.optional(),
+    /** It was not done, and why. */
+    leftOut: z.enum(leftOutReasons).optional()
   })
   .refine((s) => s.clean !== true || (s.sensation === null && s.felt === null && s.slipped === null), 'A clean set has no notes');
 export type SetLogInput = z.output<typeof setLogSchema>;

@@ -1,5 +1,5 @@
 import type { Decision, DialState, Side } from '$lib/core';
-import type { SetLogInput } from './forms';
+import type { SetFigures, SetLogInput } from './forms';
 
 /** When something is decided: in Review, before a session after a pause, or on pain that was told later. */
 export type Moment = 'review' | 'resume' | 'afterwards';
@@ -16,4 +16,5 @@ export type Proposal = Decision &
   }>;
 
 /** How an exercise went the last time, by its last set. */
-export type LastTime = Readonly<{ on: string }> & Pick<SetLogInput, 'clean' | 'sensation' | 'slipped' | 'actualS'>;
+export type LastTime = Readonly<{ on: string; figures: SetFigures }> &
+  Pick<SetLogInput, 'clean' | 'sensation' | 'slipped' | 'actualS'>;

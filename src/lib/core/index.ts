@@ -90,10 +90,13 @@ export { totals, type Totals } from './cycle/totals';
 export {
   blockWhyText,
   compileForm,
+  countedIn,
   exercisesIn,
   isAsked,
   isWorked,
+  withMore,
   type Block,
+  type Counted,
   type FindExercise,
   type FlowStep,
   type Form,

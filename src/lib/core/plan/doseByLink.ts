@@ -14,9 +14,12 @@ const activeKinds: ReadonlySet<PhaseKind> = new Set(['lift', 'held', 'lower']);
  *
  * Model:  a block counts fully for every link it names, on the side of the body that makes the motion: a split done on the left for the
  *         flexion of the left hip and the extension of the right; what is done with both sides together for both.
- * Units:  seconds.
+ * Units:  seconds. `share` is how much of a work was done, of 1; all of it where absent.
  */
-export function doseByLink(blocks: readonly Block[]): LinkDose[] {
+export function doseByLink(
+  blocks: readonly Block[],
+  share: (exerciseId: string, side: Side | null) => number = () => 1
+): LinkDose[] {
   const find = exercisesIn(blocks);
   const doses = new Map<string, { link: LinkId; side: Side; stretchS: number; contractionS: number; activeS: number }>();
   for (const block of blocks)
@@ -28,9 +31,10 @@ export function doseByLink(blocks: readonly Block[]): LinkDose[] {
         if (!block.links.includes(link)) continue;
         const key = `${link}/${side}`;
         const dose = doses.get(key) ?? { link, side, stretchS: 0, contractionS: 0, activeS: 0 };
-        dose.stretchS += stretchS * work.sets;
-        dose.contractionS += contractionS * work.sets;
-        dose.activeS += activeS * work.sets;
+        const times = work.sets * share(block.exerciseId, work.side);
+        dose.stretchS += stretchS * times;
+        dose.contractionS += contractionS * times;
+        dose.activeS += activeS * times;
         doses.set(key, dose);
       }
     }

@@ -39,6 +39,8 @@ export type Work = Readonly<{
   rung?: Rung;
   /** Every stack, with the dial that says how high it is. */
   stacks?: readonly StackOfWork[];
+  /** So many of what its form counts may be done at most; no more than planned where nothing gets harder. */
+  most?: number;
   /** What keeps it within its limits, and what the people in the room have to keep: told at the exercise. */
   notes?: readonly GateReason[];
   /** One step easier, for the day it is needed in mid-session. */
@@ -80,6 +82,40 @@ export function compileForm(form: Form, limits: EffortLimits = {}): Phase[] {
       return compilePulses(form.spec);
     case 'flow':
       return compileFlow(form.spec);
+  }
+}
+
+/** What a form counts, in one and in several, and how many it asks for; null where nothing is counted. */
+export type Counted = Readonly<{ one: string; many: string; planned: number }>;
+export function countedIn(form: Form): Counted | null {
+  switch (form.kind) {
+    case 'cycle':
+      return { one: 'round', many: 'rounds', planned: form.spec.rounds };
+    case 'reps':
+      return { one: 'repetition', many: 'repetitions', planned: form.spec.reps };
+    case 'breaths':
+      return { one: 'breath', many: 'breaths', planned: form.spec.breaths };
+    case 'pulses':
+      return { one: 'round', many: 'rounds', planned: form.spec.sets };
+    default:
+      return null;
+  }
+}
+
+/** The same form with so many more of what it counts. */
+export function withMore(form: Form, more: number): Form {
+  if (more === 0) return form;
+  switch (form.kind) {
+    case 'cycle':
+      return { ...form, spec: { ...form.spec, rounds: form.spec.rounds + more } };
+    case 'reps':
+      return { ...form, spec: { ...form.spec, reps: form.spec.reps + more } };
+    case 'breaths':
+      return { ...form, spec: { ...form.spec, breaths: form.spec.breaths + more } };
+    case 'pulses':
+      return { ...form, spec: { ...form.spec, sets: form.spec.sets + more } };
+    default:
+      return form;
   }
 }
 

@@ -1,4 +1,4 @@
-import type { CycleSpec } from '../cycle/compileCycle';
+import { mostCycleRounds, type CycleSpec } from '../cycle/compileCycle';
 import { dialAtRung, dialStates, depthOfDial, isWithin } from '../exercise/dials';
 import type { Dial, DialId, Setting } from '../exercise/dial';
 import { partOf, propWords, type Exercise } from '../exercise/exercise';
@@ -11,7 +11,7 @@ import { rungAt, isTooFar, type Rung } from '../props/ladder';
 import type { Side } from '../body/side';
 import { schoolFigure } from '../exercise/schoolFigure';
 import { lowOf } from '../span';
-import type { Block, BlockWhy, Work } from './block';
+import { countedIn, type Block, type BlockWhy, type Form, type Work } from './block';
 import { formOf } from './formOf';
 
 /** No hold is cut shorter where no school says how short (assumption). */
@@ -139,9 +139,37 @@ function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ 
     setting,
     dials,
     ...stood(stacks),
+    ...mostOf(ask, made.form, gated),
     ...(notes.length > 0 && { notes }),
     easier: easierWork(ask, side, { setting, gated, dials, rungs, stacks })
   };
+}
+
+/** Dials that say how many of what a form counts. */
+const countDials: Readonly<Record<Form['kind'], readonly DialId[]>> = {
+  cycle: ['rounds'],
+  pulses: ['rounds'],
+  reps: ['reps'],
+  breaths: ['breaths'],
+  hold: [],
+  flow: []
+};
+
+/** How many of what its form counts may be done on the spot: inside the ends of its dial, its holds and its shaped rounds. */
+function mostOf({ exercise }: BlockAsk, form: Form, gated: Gated): Pick<Work, 'most'> {
+  const planned = countedIn(form)?.planned;
+  if (planned === undefined) return {};
+  if (gated.noHarder) return { most: planned };
+  const ends = endValues(gated);
+  const dials = exercise.dials
+    .filter((d) => countDials[form.kind].includes(d.id))
+    .map((d) => Math.min(d.max, ends[d.id] ?? d.max));
+  const atWork = form.kind === 'breaths' && form.spec.effortPct > 0;
+  const longestS = Math.min(gated.longestHoldS ?? Infinity, atWork ? (gated.caps.contractionS ?? Infinity) : Infinity);
+  const breaths = form.kind === 'breaths' ? [Math.floor(longestS / form.spec.breathS)] : [];
+  const shaped = form.kind === 'cycle' ? [form.spec.mostRounds ?? mostCycleRounds] : [];
+  const usual = { cycle: mostCycleRounds, reps: 100, breaths: 60, pulses: 20, hold: 0, flow: 0 }[form.kind];
+  return { most: Math.max(planned, Math.min(usual, ...dials, ...breaths, ...shaped)) };
 }
 
 /** Whether a body would stand on a dial for whose height there is no stack, or none but a far harder one. */

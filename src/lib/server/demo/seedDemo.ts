@@ -23,7 +23,7 @@ import {
   type Side,
   type TimelineSet
 } from '$lib/core';
-import type { SetLogInput, StartInput } from '$lib/contract/forms';
+import type { SetFigures, SetLogInput, StartInput } from '$lib/contract/forms';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
 import { insertNamedCycle } from '../repo/choiceRepo';
@@ -364,7 +364,8 @@ class Telling {
       side: set.side,
       plannedS,
       actualS: short ? Math.round(plannedS * 0.4) : plannedS + Math.floor(this.#random() * 3),
-      setting: set.work.setting
+      setting: set.work.setting,
+      figures: seenIn(set)
     };
     if (!isAsked(set.work)) return { ...base, clean: null, sensation: null, felt: null, slipped: null };
     const ofSplit = set.exerciseId === 'front_split_on_stack' && set.side !== null && set.work.rung;
@@ -381,4 +382,10 @@ class Telling {
     const hex = (n: number) => Array.from({ length: n }, () => Math.floor(this.#random() * 16).toString(16)).join('');
     return `${hex(8)}-${hex(4)}-4${hex(3)}-8${hex(3)}-${hex(12)}`;
   }
+}
+
+/** What the instructor wrote down of lifts: one set in three with efforts and the drop, one with its signs. */
+function seenIn({ index, work }: TimelineSet): SetFigures {
+  if (work.form.kind !== 'reps' || index % 3 === 2) return {};
+  return index % 3 === 0 ? { effortTold: 6, effortSeen: 5, dropDeg: 2 + (index % 4) } : { signs: ['trembling'] };
 }

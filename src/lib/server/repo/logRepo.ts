@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { feltPlaces, slips, type SetLogInput } from '$lib/contract/forms';
+import { feltPlaces, figuresSchema, leftOutReasons, slips, type SetLogInput } from '$lib/contract/forms';
 import { painPlaceIds, sides, type PainEvent, type PainKindId, type Setting, type Side } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';
@@ -17,7 +17,8 @@ const SetLogRow = z
     sensation: z.int().nullable(),
     felt: z.enum(feltPlaces).nullable(),
     slipped: z.enum(slips).nullable(),
-    setting: z.custom<Setting>()
+    setting: z.custom<Setting>(),
+    figures: figuresSchema
   })
   .transform((r) => ({
     id: r.id,
@@ -31,30 +32,47 @@ const SetLogRow = z
     sensation: r.sensation,
     felt: r.felt,
     slipped: r.slipped,
-    setting: r.setting
+    setting: r.setting,
+    figures: r.figures
   }));
 export type SetLog = z.output<typeof SetLogRow>;
 
-/** Sets of every session of a goal, in their order. */
+/** Sets that were done in every session of a goal, in their order. */
 export async function listSetLogs(db: Db, goalId: number): Promise<SetLog[]> {
   const { rows } = await db.query(
-    `select l.id, l.session_id, l.set_index, l.exercise_id, l.side, l.planned_s, l.actual_s, l.clean, l.sensation, l.felt, l.slipped, l.setting
+    `select l.id, l.session_id, l.set_index, l.exercise_id, l.side, l.planned_s, l.actual_s, l.clean, l.sensation, l.felt, l.slipped, l.setting,
+            l.figures
        from set_log l join session s on s.id = l.session_id join plan p on p.id = s.plan_id
-      where p.goal_id = $1
+      where p.goal_id = $1 and l.left_out is null
       order by l.session_id, l.set_index`,
     [goalId]
   );
   return allRows(SetLogRow, rows);
 }
 
+const LeftOutRow = z
+  .object({ set_index: z.int(), exercise_id: z.string(), side: z.enum(sides).nullable(), left_out: z.enum(leftOutReasons) })
+  .transform((r) => ({ setIndex: r.set_index, exerciseId: r.exercise_id, side: r.side, why: r.left_out }));
+/** A set of a session that was left out, and why. */
+export type LeftOutSet = z.output<typeof LeftOutRow>;
+
+export async function listLeftOut(db: Db, sessionId: number): Promise<LeftOutSet[]> {
+  const { rows } = await db.query(
+    `select set_index, exercise_id, side, left_out from set_log where session_id = $1 and left_out is not null order by set_index`,
+    [sessionId]
+  );
+  return allRows(LeftOutRow, rows);
+}
+
 /** Keeps a set. The same id again changes nothing; a set done over replaces the one before it, whose late copy changes nothing. */
 export async function upsertSetLog(db: Db, sessionId: number, schoolId: string, l: SetLogInput): Promise<void> {
   await db.query(
-    `insert into set_log (id, session_id, set_index, exercise_id, side, planned_s, actual_s, clean, sensation, felt, slipped, school_id, setting)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)
+    `insert into set_log (id, session_id, set_index, exercise_id, side, planned_s, actual_s, clean, sensation, felt, slipped, school_id, setting, figures, left_out)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15)
      on conflict (session_id, set_index) do update
         set id = excluded.id, actual_s = excluded.actual_s, clean = excluded.clean, sensation = excluded.sensation,
-            felt = excluded.felt, slipped = excluded.slipped, setting = excluded.setting, logged_at = now(),
+            felt = excluded.felt, slipped = excluded.slipped, setting = excluded.setting, figures = excluded.figures,
+            left_out = excluded.left_out, logged_at = now(),
             replaced_ids = set_log.replaced_ids || set_log.id
       where set_log.id <> excluded.id and not excluded.id = any(set_log.replaced_ids)`,
     [
@@ -70,7 +88,9 @@ export async function upsertSetLog(db: Db, sessionId: number, schoolId: string, 
       l.felt,
       l.slipped,
       schoolId,
-      JSON.stringify(l.setting)
+      JSON.stringify(l.setting),
+      JSON.stringify(l.figures ?? {}),
+      l.leftOut ?? null
     ]
   );
 }

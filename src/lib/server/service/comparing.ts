@@ -9,8 +9,8 @@ import {
   type Side,
   type SideDifference
 } from '$lib/core';
-import type { GoalCase } from './clientCase';
-import { takenOf } from './taken';
+import type { ClientCase, GoalCase } from './clientCase';
+import { comparesKey, takenOf } from './taken';
 
 export type Comparison<D> = Readonly<{ difference: D; state: BodyState; takenOn: string }>;
 
@@ -50,3 +50,15 @@ export const gapOf = (active: Taken, passive: Taken): ActiveGap | null =>
   active.sd === null || passive.sd === null
     ? null
     : activeGap(measureOf(active.measureId).betterIs, compared(active), compared(passive));
+
+/** Measures of one day taken before the work and after it, alike in all but the state of the body. */
+export function beforeAndAfter(c: ClientCase, on: string) {
+  const ofDay = takenOf(c).filter((r) => r.takenOn === on);
+  const keyOf = (r: Taken) => comparesKey(r, 'after');
+  return ofDay
+    .filter((r) => r.bodyState === 'after')
+    .flatMap((after) => {
+      const before = ofDay.findLast((r) => r.bodyState !== 'after' && keyOf(r) === keyOf(after));
+      return before ? [{ measureId: after.measureId, side: after.side, before: before.value, after: after.value }] : [];
+    });
+}

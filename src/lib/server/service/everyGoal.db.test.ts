@@ -13,9 +13,11 @@ import {
   type CycleSpec,
   type SchoolId
 } from '$lib/core';
+import type { SetLogInput } from '$lib/contract/forms';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
 import { listPeople } from '../repo/peopleRepo';
+import { listLeftOut } from '../repo/logRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed } from '../repo/sessionRepo';
 import { passCheck, personWithGoal, take } from '../testing/people';
@@ -241,6 +243,50 @@ describe('the week and its schools', () => {
         );
         await expect(keep(db, id, { ...cycle, rounds: 3 })).rejects.toEqual(refusal('nothing_harder'));
         await keep(db, id, { ...cycle, rounds: 1 });
+      }));
+  });
+
+  describe('what is written down of a set', () => {
+    const verdictAfter = async (db: Database, say: Partial<SetLogInput>) => {
+      const id = await measured(db, 'front_split');
+      await makePlan(db, id, plan('long_hold'), today);
+      const said = ({ exerciseId }: { exerciseId: string }) => (exerciseId === 'front_leg_lift' ? say : {});
+      for (const on of [today, addDays(today, 2)]) {
+        await play(db, id, on, said);
+        await acceptProposals(db, id, on);
+      }
+      const c = await loadGoalCase(db, id, addDays(today, 2));
+      const verdict = c.decisions.findLast((d) => d.exerciseId === 'front_leg_lift' && d.side === 'left')!;
+      return { id, c, verdict };
+    };
+
+    test.each<[string, Partial<SetLogInput>, string]>([
+      ['all of it, clean', { figures: { done: 5, of: 5, effortSeen: 5 } }, 'target met'],
+      ['trembling, which is normal', { figures: { signs: ['trembling'] } }, 'target met'],
+      ['fewer than asked for', { figures: { done: 3, of: 5 } }, 'stay'],
+      ['a cramp ended it', { figures: { signs: ['cramp'], ended: true } }, 'stay'],
+      ['a check slipped', { figures: { checks: ['knee straight'] } }, 'ease'],
+      ['one step easier', { figures: { easier: true } }, 'stay'],
+      ['left out', { leftOut: 'too tired', clean: null }, 'stay']
+    ])('%s: counts as met, or does not', (_, say, wanted) =>
+      store.rolledBack(async (db) => {
+        const { verdict } = await verdictAfter(db, say);
+        const isMet = verdict.because.some((why) => typeof why !== 'string' && why.code === 'target met');
+        expect(isMet ? 'target met' : verdict.verdict, JSON.stringify(verdict.because)).toBe(wanted);
+      })
+    );
+
+    test('stands in the review with its share, and what was left out with why', () =>
+      store.rolledBack(async (db) => {
+        const { c } = await verdictAfter(db, { figures: { dropDeg: 4 }, actualS: 10 });
+        const done = doneAgainstPlan(c)!.exercises.find((e) => e.exerciseId === 'front_leg_lift' && e.side === 'left')!;
+        expect(done.figures[0]).toEqual({ dropDeg: 4 });
+        expect(done.share).toBeCloseTo((10 * done.doneSets) / done.plannedS, 6);
+        const left = await verdictAfter(db, { leftOut: 'no time', clean: null });
+        const { id } = doneAgainstPlan(left.c)!;
+        const out = await listLeftOut(db, id);
+        expect(new Set(out.map((o) => `${o.exerciseId} ${o.why}`))).toEqual(new Set(['front_leg_lift no time']));
+        expect(left.c.setLogs.some((l) => l.exerciseId === 'front_leg_lift')).toBe(false);
       }));
   });
 

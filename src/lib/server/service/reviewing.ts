@@ -1,3 +1,4 @@
+import type { SetFigures } from '$lib/contract/forms';
 import type { Moment, Proposal } from '$lib/contract/review';
 import {
   decide,
@@ -178,6 +179,10 @@ export type ExerciseDone = Readonly<{
   plannedS: number;
   actualS: number;
   cleanSets: number;
+  /** Of 1, by the seconds that were worked. */
+  share: number;
+  /** What was written down of its sets. */
+  figures: readonly SetFigures[];
   pains: readonly string[];
 }>;
 
@@ -190,14 +195,18 @@ export function doneAgainstPlan(c: GoalCase) {
   const exercisesDone = session.plannedSets.map(({ exerciseId, side, sets }): ExerciseDone => {
     const logs = c.setLogs.filter((l) => l.sessionId === session.id && l.exerciseId === exerciseId && l.side === side);
     const ofSide = planned.filter((s) => s.exerciseId === exerciseId && s.side === side);
+    const plannedS = ofSide.reduce((sum, s) => sum + s.endS - s.workStartS, 0);
+    const actualS = logs.reduce((sum, l) => sum + l.actualS, 0);
     return {
       exerciseId,
       exerciseName: find(exerciseId).name,
       side,
       plannedSets: sets,
       doneSets: logs.length,
-      plannedS: ofSide.reduce((sum, s) => sum + s.endS - s.workStartS, 0),
-      actualS: logs.reduce((sum, l) => sum + l.actualS, 0),
+      plannedS,
+      actualS,
+      share: plannedS > 0 ? actualS / plannedS : 0,
+      figures: logs.map((l) => l.figures).filter((f) => Object.keys(f).length > 0),
       cleanSets: logs.filter((l) => l.clean).length,
       pains: c.pains.filter((p) => painsIn(c, session.id, exerciseId, side).includes(p)).map(painText)
     };
@@ -208,6 +217,7 @@ export function doneAgainstPlan(c: GoalCase) {
     ordinal: session.ordinal,
     status: session.status,
     startedAt: session.startedAt!,
+    blocks: session.prescribed.blocks,
     exercises: exercisesDone
   };
 }

@@ -62,15 +62,24 @@ export const painsIn = (c: GoalCase, sessionId: number, exerciseId: string, side
       p.sessionId === sessionId && p.exerciseId === exerciseId && (p.workSide === null || side === null || p.workSide === side)
   );
 
+/** Whether fewer were done than the set asked for, a sign ended it before its time, or it was done one step easier. */
+const cutShort = ({ figures: { done, of, ended, easier } }: SetLog): boolean =>
+  ended === true || easier === true || (done !== undefined && of !== undefined && done < of);
+
 function setRecord(log: SetLog): SetRecord {
-  const longEnough = log.actualS >= shortShare * log.plannedS;
-  if (log.clean === true && longEnough) return { clean: true };
-  if (log.clean !== false) return { clean: false, sensation: null, targetMet: longEnough, alignmentKept: null, feltRight: null };
+  const longEnough = log.actualS >= shortShare * log.plannedS && !cutShort(log);
+  const checksSlipped = (log.figures.checks?.length ?? 0) > 0;
+  if (log.clean === true && longEnough && !checksSlipped) return { clean: true };
+  // What was called clean was felt in its place and within the cap; the rest is as it was counted.
+  if (log.clean === true)
+    return { clean: false, sensation: 0, targetMet: longEnough, alignmentKept: !checksSlipped, feltRight: true };
+  if (log.clean === null) return { clean: false, sensation: null, targetMet: longEnough, alignmentKept: null, feltRight: null };
+  const kept = log.slipped === null ? null : log.slipped === 'nothing' || log.slipped === 'came off early';
   return {
     clean: false,
     sensation: log.sensation,
     targetMet: longEnough && log.slipped !== 'came off early',
-    alignmentKept: log.slipped === null ? null : log.slipped === 'nothing' || log.slipped === 'came off early',
+    alignmentKept: checksSlipped ? false : kept,
     feltRight: log.felt === null ? null : log.felt === 'expected'
   };
 }
@@ -93,9 +102,9 @@ export function lastTimes(c: GoalCase, session: Pick<Session, 'id' | 'plannedSet
   for (const log of c.setLogs) {
     const on = startedOn.get(log.sessionId);
     if (log.sessionId === session.id || !on || !wanted.has(keyOf(log))) continue;
-    const { clean, sensation, slipped, actualS } = log;
+    const { clean, sensation, slipped, actualS, figures } = log;
     const before = last[keyOf(log)];
-    if (!before || before.on <= on) last[keyOf(log)] = { on, clean, sensation, slipped, actualS };
+    if (!before || before.on <= on) last[keyOf(log)] = { on, clean, sensation, slipped, actualS, figures };
   }
   return last;
 }

@@ -1,12 +1,23 @@
 <script lang="ts">
-  import { doseByLink, motionOf, type Block } from '$lib/core';
+  import { doseByLink, motionOf, type Block, type LinkDose, type Side } from '$lib/core';
   import { capital, numberText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
 
   /** Minutes under stretch, of contraction and of active work, for each motion and side. */
-  let { blocks }: { blocks: readonly Block[] } = $props();
+  type Props = {
+    blocks: readonly Block[];
+    /** How much of each exercise and side was done, of 1: then what was done stands before what was planned. */
+    share?: (exerciseId: string, side: Side | null) => number;
+  };
+  let { blocks, share }: Props = $props();
   const doses = $derived(doseByLink(blocks));
-  const minutes = (s: number) => (s === 0 ? '–' : numberText(s / 60));
+  const done = $derived(share ? new Map(doseByLink(blocks, share).map((d) => [`${d.link}/${d.side}`, d])) : null);
+  function minutes(dose: LinkDose, of: 'stretchS' | 'contractionS' | 'activeS'): string {
+    if (dose[of] === 0) return '–';
+    const planned = numberText(dose[of] / 60);
+    const was = done?.get(`${dose.link}/${dose.side}`);
+    return was ? `${numberText(was[of] / 60)} of ${planned}` : planned;
+  }
 </script>
 
 <table class="w-full text-left leading-tight">
@@ -28,9 +39,9 @@
             {capital(motionOf(dose.link).name)}</span
           ></th
         >
-        <td class="text-right">{minutes(dose.stretchS)}</td>
-        <td class="text-right">{minutes(dose.contractionS)}</td>
-        <td class="text-right">{minutes(dose.activeS)}</td>
+        <td class="text-right">{minutes(dose, 'stretchS')}</td>
+        <td class="text-right">{minutes(dose, 'contractionS')}</td>
+        <td class="text-right">{minutes(dose, 'activeS')}</td>
       </tr>
     {/each}
   </tbody>

@@ -3,19 +3,26 @@ import { decideForm } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { dateOf, withSplit } from '$lib/server/service/clientCase';
 import { takenSplits } from '$lib/server/service/takenSplit';
+import { beforeAndAfter } from '$lib/server/service/comparing';
 import { attendanceOf, doneAgainstPlan, proposalsOf } from '$lib/server/service/reviewing';
+import { listLeftOut } from '$lib/server/repo/logRepo';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 import { acceptProposals, decideProposal } from '$lib/server/service/deciding';
 
 const shownDecisions = 12;
 
-export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
+export const load: PageServerLoad = async ({ params, locals: { caseOf, db } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const last = doneAgainstPlan(c);
   const proposals = proposalsOf(c);
   return {
-    last: last && { ...last, on: dateOf(last.startedAt) },
+    last: last && {
+      ...last,
+      on: dateOf(last.startedAt),
+      leftOut: await listLeftOut(db, last.id),
+      measured: beforeAndAfter(c, dateOf(last.startedAt))
+    },
     attendance: attendanceOf(c),
     proposals,
     exerciseDials: Object.fromEntries(

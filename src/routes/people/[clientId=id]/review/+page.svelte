@@ -1,9 +1,11 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { whyText, type Side } from '$lib/core';
+  import { measureOf, whyText, type Side } from '$lib/core';
+  import { figuresText } from '$lib/ui/figuresText';
+  import LinkMinutes from '../plan/LinkMinutes.svelte';
   import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
   import { formProblem } from '$lib/ui/formState';
-  import { capital, clockText, dateText, plural } from '$lib/ui/format';
+  import { capital, clockText, dateText, plural, valueText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
@@ -20,6 +22,9 @@
   const staircase = $derived(data.staircases.find((s) => s.side === side));
   const other = $derived(data.staircases.find((s) => s.side !== side));
   const problem = $derived(form && 'problem' in form ? form : null);
+  const lastNames = $derived(new Map(data.last?.exercises.map((e) => [e.exerciseId, e.exerciseName])));
+  const shareDone = (exerciseId: string, of: Side | null): number =>
+    data.last?.exercises.find((e) => e.exerciseId === exerciseId && e.side === of)?.share ?? 0;
   const asked = $derived([...new Set(data.proposals.map((p) => p.exerciseId))]);
 </script>
 
@@ -108,6 +113,9 @@
               <tr class="border-t border-line align-top">
                 <th scope="row" class="py-1 font-normal"
                   ><span class="flex items-center gap-1"><SideMark side={e.side} size={13} /> {e.exerciseName}</span>
+                  {#each e.figures as figures, i (i)}<span class="block text-sm text-ink-soft"
+                      >{capital(figuresText(figures).join('; '))}</span
+                    >{/each}
                   {#each e.pains as pain, i (i)}<span class="block font-semibold text-stop">{pain}</span>{/each}</th
                 >
                 <td class="py-1 pr-3 text-right {e.doneSets < e.plannedSets ? 'font-bold' : ''}">{e.doneSets}/{e.plannedSets}</td>
@@ -118,6 +126,23 @@
             {/each}
           </tbody>
         </table>
+        {#each data.last.leftOut as set (set.setIndex)}
+          <p class="mt-2 flex items-start gap-1">
+            <span class="pt-1"><SideMark side={set.side} size={13} /></span>
+            Left out: {lastNames.get(set.exerciseId)}, {set.why}.
+          </p>
+        {/each}
+        <div class="mt-3"><LinkMinutes blocks={data.last.blocks} share={shareDone} /></div>
+        {#each data.last.measured as m (`${m.measureId}/${m.side}`)}
+          <p class="mt-2 flex items-start gap-1">
+            <span class="pt-1"><SideMark side={m.side} size={13} /></span>
+            {measureOf(m.measureId).name}: {valueText(m.before, measureOf(m.measureId), unit)} before, {valueText(
+              m.after,
+              measureOf(m.measureId),
+              unit
+            )} after.
+          </p>
+        {/each}
         <p class="mt-3">
           {data.attendance.done} of {plural(data.attendance.due, 'session')} due so far {data.attendance.done >=
           data.attendance.due

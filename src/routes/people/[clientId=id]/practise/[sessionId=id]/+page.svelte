@@ -2,7 +2,7 @@
   import Volume2 from '@lucide/svelte/icons/volume-2';
   import VolumeX from '@lucide/svelte/icons/volume-x';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
-  import { clockText } from '$lib/ui/format';
+  import { clockText, plural } from '$lib/ui/format';
   import Tip from '$lib/ui/Tip.svelte';
   import AfterSet from './AfterSet.svelte';
   import Ended from './Ended.svelte';
@@ -24,6 +24,7 @@
     blocks: data.blocks,
     options: data.options,
     logged: data.logged,
+    leftOut: data.leftOut.map((l) => l.setIndex),
     pains: data.pains,
     barred: data.barred,
     ended: data.session.status !== 'running',
@@ -35,7 +36,7 @@
   player.askAfter = askTimes.find((time) => time === stored(askKey)) ?? 'each set';
   $effect(() => localStorage.setItem(askKey, JSON.stringify(player.askAfter)));
   const base = $derived(`/people/${data.client.id}`);
-  const isAsking = $derived(player.mode === 'ask' || player.mode === 'notes');
+  const isAsking = $derived(player.mode === 'ask' || player.mode === 'notes' || player.mode === 'leave out');
   /** The set that runs, or that is asked about. */
   const set = $derived(isAsking ? player.asked : player.set);
   const exercise = $derived(player.find(isAsking ? player.asked.exerciseId : player.shown.exerciseId));
@@ -140,7 +141,8 @@
       <Running {player} shelf={data.shelf} unit={data.units.length} />
       <PlayerScene {player} body={data.client.body} shelf={data.shelf} unit={data.units.length} />
     </div>
-    <div class="max-lg:hidden">
+    <!-- While it is paused its place is for what can be changed. -->
+    <div class="max-lg:hidden" class:hidden={player.paused}>
       <EffortCurve
         phases={player.phases}
         width={1200}
@@ -162,8 +164,24 @@
         <button class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16" onclick={() => player.back()}>Back</button>
         <button class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16" onclick={() => player.skip()}>Skip</button>
         <button class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16" onclick={() => player.extend()}>+ 10 s</button>
-        {#if player.paused}<button class="btn btn-quiet sm:min-h-16" onclick={() => player.finishEarly()}>End here</button>
-          <a class="btn btn-quiet sm:min-h-16" href="{base}/practise">Leave, come back later</a>{/if}
+        {#if player.mayAdd && player.counted}<button
+            class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16"
+            onclick={() => player.addMore()}>+ 1 {player.counted.one}</button
+          >{/if}
+        {#if player.moreOnOther > 0 && player.counted}<button
+            class="btn min-h-14 text-lg max-sm:grow sm:min-h-16"
+            onclick={() => player.addMore(player.moreOnOther)}
+            >As the other side: {plural(player.moreOnOther, player.counted.one)} more</button
+          >{/if}
+        {#if player.paused}
+          {#if player.mayEase}<button class="btn btn-quiet sm:min-h-16" onclick={() => player.ease()}>One step easier</button
+            >{/if}
+          {#if player.otherSide}<button class="btn btn-quiet sm:min-h-16" onclick={() => player.swapSides()}
+              >Other side first</button
+            >{/if}
+          <button class="btn btn-quiet sm:min-h-16" onclick={() => player.askWhyLeftOut()}>Leave this set out</button>
+          <button class="btn btn-quiet sm:min-h-16" onclick={() => player.finishEarly()}>End here</button>
+          <a class="btn btn-quiet sm:min-h-16" href="{base}/practise">Come back later</a>{/if}
       {/if}
       <button
         class="btn ml-auto min-h-16 min-w-52 border-2 border-stop text-xl text-stop max-sm:w-full"

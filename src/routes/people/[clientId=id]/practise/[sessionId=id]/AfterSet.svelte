@@ -1,10 +1,11 @@
 <script lang="ts">
   import { ToggleGroup } from 'bits-ui';
-  import { feltPlaces, slips } from '$lib/contract/forms';
+  import { feltPlaces, leftOutReasons, slips, type SetFigures } from '$lib/contract/forms';
   import type { LastTime } from '$lib/contract/review';
   import { capital } from '$lib/ui/format';
   import { lastTimeText } from './cueText';
   import type { Notes, Player } from './player.svelte';
+  import SetFiguresForm from './SetFigures.svelte';
 
   type Props = { player: Player; sensationCap: number; lastTime?: LastTime };
   let { player, sensationCap, lastTime }: Props = $props();
@@ -17,6 +18,8 @@
     return `${exercise.name}${setCount > 1 ? `, set ${setNo}` : ''}${sideText}: how was it?`;
   });
   let notes = $state<Notes>({ sensation: null, felt: null, slipped: null });
+  let figures = $state.raw<SetFigures>({});
+  let isWriting = $state(false);
   const feltText = $derived<Record<(typeof feltPlaces)[number], string>>({
     expected: exercise.felt,
     elsewhere: 'another muscle',
@@ -52,7 +55,30 @@
   </div>
 {/snippet}
 
-{#if player.mode === 'ask'}
+{#snippet figuresForm()}
+  {#if isWriting}
+    <SetFiguresForm {exercise} form={player.asked.work.form} counted={player.askedCount} bind:figures />
+  {:else}
+    <p>
+      <button class="btn btn-quiet text-lg" aria-expanded="false" onclick={() => (isWriting = true)}
+        >Write down {player.askedCount ? `${player.askedCount.many}, ` : ''}effort, signs</button
+      >
+    </p>
+  {/if}
+{/snippet}
+
+{#if player.mode === 'leave out'}
+  <section class="flex grow flex-col justify-center gap-6" aria-label="Why it is left out">
+    <h2 class="text-4xl">Why is this set left out?</h2>
+    <div class="grid gap-4 sm:grid-cols-2">
+      {#each leftOutReasons as reason (reason)}
+        <button class="btn min-h-24 text-2xl" onclick={() => player.leaveOut(reason)}>{capital(reason)}</button>
+      {/each}
+    </div>
+    <p class="text-xl text-ink-soft">Where it hurts, press Pain: then what bears on it is kept out.</p>
+    <p><button class="btn btn-quiet text-lg" onclick={() => player.cancelPain()}>Back</button></p>
+  </section>
+{:else if player.mode === 'ask'}
   <section class="flex grow flex-col justify-center gap-6" aria-label="How was the set">
     <div>
       {#if player.toAsk > 1}<p class="mb-2 text-xl text-ink-soft">{player.toAsk} sets to answer</p>{/if}
@@ -63,7 +89,7 @@
       <button
         class="btn min-h-44 flex-col gap-1 border-2 border-ink text-4xl"
         bind:this={cleanButton}
-        onclick={() => player.clean()}
+        onclick={() => player.clean(figures)}
       >
         Clean
         <span class="text-lg font-normal text-ink-soft">whole time, right place, at most {sensationCap} of 10, shape kept</span>
@@ -73,15 +99,17 @@
         <span class="text-lg font-normal text-ink-soft">three small questions</span>
       </button>
     </div>
-    <p><button class="btn btn-quiet text-lg" onclick={() => player.notDone()}>It was not done</button></p>
+    {@render figuresForm()}
+    <p><button class="btn btn-quiet text-lg" onclick={() => player.askWhyLeftOut()}>It was not done</button></p>
   </section>
 {:else}
   <section class="flex grow flex-col justify-center gap-5" aria-label="What was not quite">
     {@render answersTo('How strong, at its most?', 'sensation', scale, 'min-w-14 text-xl')}
     {@render answersTo('Where felt?', 'felt', places, 'text-lg')}
     {@render answersTo('What slipped?', 'slipped', slipped, 'text-lg')}
+    {@render figuresForm()}
     <div class="flex gap-3">
-      <button class="btn btn-primary min-h-14 text-xl" onclick={() => player.keepNotes(notes)}>Keep</button>
+      <button class="btn btn-primary min-h-14 text-xl" onclick={() => player.keepNotes(notes, figures)}>Keep</button>
       <button class="btn min-h-14 text-lg" onclick={() => (player.mode = 'ask')}>Back</button>
       <p class="self-center text-ink-soft">What is left open stays open: nothing is deepened on it.</p>
     </div>

@@ -16,7 +16,7 @@
     location.assign(href);
   }
   const worked = $derived(player.sets.filter((s) => isAsked(s.work)));
-  const done = $derived(worked.filter((s) => player.logged.includes(s.index)).length);
+  const done = $derived(worked.filter((s) => player.logged.includes(s.index) && !player.leftOut.includes(s.index)).length);
 </script>
 
 <section class="flex grow flex-col justify-center gap-6" aria-label="The session is over">

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { compileForm, compileSession, countAt, exerciseOf, partOf, type Form, type Phase, type TimelineSet } from '$lib/core';
+import type { LastTime } from '$lib/contract/review';
 import { countText, cueOf, howOf, lastTimeText, shownText, spokenText, stackChangeText } from './cueText';
 
 const effort = (peakPct: number) => ({ rampUpS: 5, holdS: 5, rampDownS: 3, peakPct });
@@ -134,7 +135,18 @@ test.each([
   [{ clean: true, sensation: null, slipped: null }, 'Last time, 2 Mar: as planned, 1:05.'],
   [{ clean: false, sensation: 6, slipped: 'back rounded' }, 'Last time, 2 Mar: 6 of 10, back rounded, 1:05.'],
   [{ clean: false, sensation: 3, slipped: 'nothing' }, 'Last time, 2 Mar: 3 of 10, 1:05.'],
-  [{ clean: false, sensation: null, slipped: null }, 'Last time, 2 Mar: nothing was said, 1:05.']
-] as const)('how it went before: %j', (said, text) =>
-  expect(lastTimeText({ on: '2026-03-02', actualS: 65, ...said })).toBe(text)
+  [{ clean: false, sensation: null, slipped: null }, 'Last time, 2 Mar: nothing was said, 1:05.'],
+  [
+    {
+      clean: true,
+      sensation: null,
+      slipped: null,
+      figures: { done: 6, of: 8, effortTold: 7, dropDeg: 4, signs: ['cramp'], ended: true }
+    },
+    'Last time, 2 Mar: as planned, 6 of 8 done, effort 7 as they said, of 10, fell by 4°, cramp, which ended it, 1:05.'
+  ]
+] satisfies [Partial<LastTime>, string][])('how it went before: %j', (said, text) =>
+  expect(
+    lastTimeText({ on: '2026-03-02', actualS: 65, figures: {}, ...(said as Pick<LastTime, 'clean' | 'sensation' | 'slipped'>) })
+  ).toBe(text)
 );

@@ -10,6 +10,7 @@ import {
 } from '$lib/core';
 import type { LengthUnit } from '$lib/contract/fields';
 import type { LastTime } from '$lib/contract/review';
+import { figuresText } from '$lib/ui/figuresText';
 import { clockText, shortDate } from '$lib/ui/format';
 import { stackLine } from '$lib/ui/stackText';
 
@@ -109,11 +110,12 @@ export function spokenText(
 }
 
 /** How it went the last time, in a line: what was said, and how long it was. */
-export function lastTimeText({ on, clean, sensation, slipped, actualS }: LastTime): string {
+export function lastTimeText({ on, clean, sensation, slipped, actualS, figures }: LastTime): string {
   const said = [
     clean ? 'as planned' : '',
     sensation === null ? '' : `${sensation} of 10`,
-    slipped === null || slipped === 'nothing' ? '' : slipped
+    slipped === null || slipped === 'nothing' ? '' : slipped,
+    ...figuresText(figures)
   ].filter(Boolean);
   return `Last time, ${shortDate(on)}: ${[...(said.length > 0 ? said : ['nothing was said']), clockText(actualS)].join(', ')}.`;
 }

@@ -41,6 +41,11 @@ function playerOf(over: Partial<ConstructorParameters<typeof Player>[0]> = {}) {
   return { player, sent, runOut };
 }
 
+const leaveOut = (player: Player) => {
+  player.askWhyLeftOut();
+  player.leaveOut('no time');
+};
+
 beforeEach(() => localStorage.clear());
 
 describe('time', () => {
@@ -150,11 +155,12 @@ describe('the course of a session', () => {
     expect(played.player.stopped).toBe(false);
   });
 
-  test('a set that was not done is not kept', () => {
+  test('a set that is left out is kept with why, and no question of it is answered', () => {
     const { player, sent } = playerOf();
-    player.notDone();
+    leaveOut(player);
     expect(player.setIndex).toBe(1);
-    expect(sent('sets')).toEqual([]);
+    expect(sent('sets')).toEqual([expect.objectContaining({ setIndex: 0, leftOut: 'no time', clean: null, actualS: 0 })]);
+    expect([player.logged, player.leftOut]).toEqual([[0], [0]]);
   });
 
   test('what is noted of a set is not a clean set', () => {
@@ -300,7 +306,7 @@ describe('pain', () => {
     const seen: [Side | null, boolean, number][] = [];
     while (player.mode !== 'ended') {
       seen.push([player.set.side, player.isEased, player.phases.at(-1)!.endS - player.readyS]);
-      player.notDone();
+      leaveOut(player);
     }
     expect(seen).toContainEqual(['left', true, 20]);
     expect(seen.filter(([side]) => side === 'right').every(([, eased, lasts]) => !eased && lasts === holdS)).toBe(true);
@@ -454,8 +460,9 @@ describe('when it is asked', () => {
     expect(worked).toBeGreaterThan(0);
     made.player.finishEarly();
     expect(made.sent('finish')).toEqual([]);
-    while (made.player.mode === 'ask') made.player.notDone();
-    expect([made.player.mode, made.sent('sets')]).toEqual(['ended', []]);
+    while (made.player.mode === 'ask') leaveOut(made.player);
+    expect(made.player.mode).toBe('ended');
+    expect(made.sent('sets').every((set) => (set as { leftOut?: string }).leftOut === 'no time')).toBe(true);
   });
 
   test('a reload keeps what is to be asked', () => {
@@ -486,5 +493,71 @@ describe('when it is asked', () => {
     later.player.afterAdvice();
     expect(later.sent('sets').at(-1)).toMatchObject({ setIndex: 1, clean: false });
     expect([later.player.mode, later.player.asked.index]).toEqual(['ask', 2]);
+  });
+});
+
+describe('changed on the way', () => {
+  const reps: Form = { kind: 'reps', spec: { reps: 3, liftS: 1, holdS: 2, lowerS: 1, restS: 1, peakPct: 40 } };
+  const lifts = (most: number) => {
+    const block = blockOf('front_leg_lift', ['left', 'right'], reps);
+    return [{ ...block, work: block.work.map((w) => ({ ...w, most })) }];
+  };
+
+  test('one more is done, told as such, and offered for the other side; never past what the gate lets through', () => {
+    const { player, runOut, sent } = playerOf({ blocks: lifts(5) });
+    const before = player.phases.at(-1)!.endS;
+    player.addMore();
+    expect(player.phases.at(-1)!.endS).toBe(before + 5);
+    player.addMore(9);
+    expect([player.counted?.planned, player.mayAdd]).toEqual([5, false]);
+    player.togglePause();
+    runOut();
+    player.clean();
+    expect(sent('sets')[0]).toMatchObject({ side: 'left', figures: { done: 5, of: 3 }, plannedS: 24, actualS: 24 });
+    expect([player.set.side, player.moreOnOther]).toEqual(['right', 2]);
+    player.addMore(player.moreOnOther);
+    expect([player.counted?.planned, player.moreOnOther]).toEqual([5, 0]);
+  });
+
+  test('where nothing gets harder there is no more', () => {
+    const { player } = playerOf({ blocks: lifts(3) });
+    expect(player.mayAdd).toBe(false);
+    player.addMore();
+    expect(player.counted?.planned).toBe(3);
+  });
+
+  test('the other side first, then the one that waited; a reload keeps it', () => {
+    const { player, sent } = playerOf({ blocks: lifts(5) });
+    player.swapSides();
+    expect([player.set.side, player.next?.side]).toEqual(['right', 'left']);
+    const again = playerOf({ blocks: lifts(5) }).player;
+    expect([again.set.side, again.next?.side]).toEqual(['right', 'left']);
+    leaveOut(player);
+    expect(player.set.side).toBe('left');
+    leaveOut(player);
+    expect([player.mode, sent('finish')]).toEqual(['ended', [{ status: 'done' }]]);
+  });
+
+  test('one step easier by choice is told, and holds for the sets to come of that side', () => {
+    const { player, runOut, sent } = playerOf();
+    expect(player.mayEase).toBe(true);
+    player.ease();
+    player.togglePause();
+    runOut();
+    player.clean();
+    expect(sent('sets')[0]).toMatchObject({ setting: { holdS: 20 }, plannedS: 20, figures: { easier: true } });
+    expect(player.isEased).toBe(false);
+  });
+
+  test('what is counted stands as planned unless it was said otherwise', () => {
+    const { player, runOut, sent } = playerOf({ blocks: lifts(5) });
+    player.togglePause();
+    runOut();
+    player.clean({ done: 2 });
+    runOut();
+    player.keepNotes({ sensation: 3, felt: 'expected', slipped: 'nothing' }, { effortSeen: 6, signs: ['trembling'] });
+    const [left, right] = sent('sets') as { figures?: object }[];
+    expect(left!.figures).toEqual({ done: 2, of: 3 });
+    expect(right!.figures).toEqual({ effortSeen: 6, signs: ['trembling'] });
   });
 });

@@ -3,6 +3,7 @@ import {
   afterPain,
   compileForm,
   countAt,
+  countedIn,
   exercisesIn,
   isAsked,
   painKindOf,
@@ -17,16 +18,17 @@ import {
   type Phase,
   type SessionOptions,
   type Side,
-  type TimelineSet,
-  type Work
+  type TimelineSet
 } from '$lib/core';
-import type { PainInput, SetLogInput } from '$lib/contract/forms';
+import type { PainInput, SetFigures, SetLogInput } from '$lib/contract/forms';
 import { stored } from '$lib/ui/stored';
+import { OnTheWay, type Kept, type WorkNow } from './onTheWay.svelte';
 import type { Outbox } from './outbox.svelte';
 
-export type Mode = 'play' | 'ask' | 'notes' | 'pain' | 'advice' | 'ended';
+export type Mode = 'play' | 'ask' | 'notes' | 'leave out' | 'pain' | 'advice' | 'ended';
 export type Notes = Pick<SetLogInput, 'sensation' | 'felt' | 'slipped'>;
-type Said = Pick<SetLogInput, 'clean'> & Notes;
+type Said = Pick<SetLogInput, 'clean' | 'figures' | 'leftOut'> & Notes;
+export type LeftOutReason = NonNullable<SetLogInput['leftOut']>;
 type ToldPain = PainEvent & Readonly<{ setIndex: number; exerciseId?: string | null; workSide?: Side | null }>;
 
 /** Where the player stands; kept in the browser so that a reload comes back to it. */
@@ -37,6 +39,7 @@ type Place = {
   extraS: Record<number, number>;
   asking: boolean;
   unsaid: readonly Unsaid[];
+  changed?: Kept;
 };
 
 /** A set that is worked, and of which nobody has said yet how it was. */
@@ -54,6 +57,7 @@ type Start = Readonly<{
   blocks: readonly Block[];
   options?: SessionOptions;
   logged: readonly number[];
+  leftOut?: readonly number[];
   pains: readonly ToldPain[];
   barred?: readonly BarredWork[];
   ended: boolean;
@@ -73,6 +77,8 @@ export class Player {
   readonly barred: readonly BarredWork[];
   /** The exercises of this session, own ones as they were when it was composed. */
   readonly find: FindExercise;
+  /** What is changed by hand on the way. */
+  readonly changes = new OnTheWay();
   readonly #outbox: Outbox;
   readonly #placeKey: string;
 
@@ -90,13 +96,15 @@ export class Player {
   #toldAt = $state(0);
   #wasAsking = false;
   logged = $state<number[]>([]);
+  /** Sets of which it was said that they are left out. */
+  leftOut = $state<readonly number[]>([]);
   #pains = $state<ToldPain[]>([]);
   /** Seconds of work really spent in this set, extensions and all. */
   #spentS = $state(0);
   /** Seconds added by hand, by phase of this set. */
   #extraS = $state<Record<number, number>>({});
 
-  constructor({ sessionId, blocks, options, logged, pains, barred = [], ended, outbox }: Start) {
+  constructor({ sessionId, blocks, options, logged, leftOut = [], pains, barred = [], ended, outbox }: Start) {
     const timeline = timelineOf({ blocks, options });
     this.sets = timeline.sets;
     this.totalS = timeline.durationS;
@@ -105,7 +113,8 @@ export class Player {
     this.#outbox = outbox;
     this.#placeKey = `calm-reach/place/${sessionId}`;
     this.#pains = [...pains];
-    this.logged = [...new Set([...logged, ...outbox.setIndices])];
+    this.leftOut = leftOut;
+    this.logged = [...new Set([...logged, ...leftOut, ...outbox.setIndices])];
     if (ended) this.mode = 'ended';
     else this.#restore();
   }
@@ -119,10 +128,29 @@ export class Player {
   /** The set that is asked about. */
   readonly asked = $derived.by(() => this.sets[this.#unsaid[0]?.setIndex ?? this.setIndex]!);
   /** The work of this set: the easier one where a pain asked for it. */
-  readonly work: Pick<Work, 'form' | 'setting' | 'rung' | 'stacks'> = $derived.by(() => this.#workOf(this.set));
+  readonly work: WorkNow = $derived.by(() => this.#workOf(this.set));
+  /** What is counted of it, and whether one more is open. */
+  readonly counted = $derived.by(() => countedIn(this.work.form));
+  readonly mayAdd = $derived.by(() => this.changes.mayAdd(this.set, this.work.form));
+  readonly mayEase = $derived.by(() => this.set.work.easier !== undefined && !this.isEased);
+  /** The same set of the other side, still to come, while this one has not begun. */
+  readonly otherSide: TimelineSet | null = $derived.by(() => {
+    const { set } = this;
+    if (set.side === null || this.#spentS > 0) return null;
+    const isOther = (s: TimelineSet) => s.exerciseId === set.exerciseId && s.side !== set.side && s.setNo === set.setNo;
+    return this.sets.find((s) => s.index > set.index && isOther(s) && this.#isOpen(s)) ?? null;
+  });
+  /** How many more the other side did of this set, which this one may do as well. */
+  readonly moreOnOther = $derived.by(() => {
+    const { set } = this;
+    const isOther = (s: TimelineSet) => s.exerciseId === set.exerciseId && s.side !== set.side && s.setNo === set.setNo;
+    const other = this.sets.find((s) => s.index !== set.index && isOther(s) && this.logged.includes(s.index));
+    const behind = other ? this.changes.moreOf(other) - this.changes.moreOf(set) : 0;
+    return this.mayAdd ? Math.max(0, behind) : 0;
+  });
   /** What the pain told last does to the rest of the session. */
   readonly outcome = $derived.by(() => this.advice && afterPain(this.sets, this.#toldAt, this.advice, this.find));
-  readonly isEased = $derived(this.#eased.has(this.setIndex));
+  readonly isEased = $derived.by(() => this.#isEased(this.set));
   readonly phases: readonly Phase[] = $derived.by(() => this.#phasesOf(this.set, this.#extraS));
   readonly phase: Phase = $derived.by(() => phaseAt(this.phases, this.elapsedS) ?? this.phases.at(-1)!);
   readonly phaseIndex = $derived(this.phases.indexOf(this.phase));
@@ -149,7 +177,10 @@ export class Player {
     const following = this.#steps.findIndex((s, i) => i > this.#stepIndex && s.exerciseId && !this.#droppedSteps.has(i));
     return following < 0 ? null : this.#shownAt(following);
   });
-  readonly next: TimelineSet | null = $derived.by(() => this.#following(this.setIndex));
+  readonly next: TimelineSet | null = $derived.by(() => {
+    const waiting = this.changes.waiting.map((i) => this.sets[i]!).find((s) => this.#isOpen(s));
+    return waiting ?? this.#following(this.setIndex);
+  });
   readonly doneS = $derived.by(() => this.set.startS + Math.min(this.elapsedS, this.set.endS - this.set.startS));
   /** The percent announced now: the last whole step of a ramp, the level of an even phase. */
   readonly announcedPct = $derived.by(() => {
@@ -166,9 +197,8 @@ export class Player {
   #stepOf = ({ exerciseId, workSide = null }: ToldPain): number =>
     this.#steps.findIndex((s) => s.exerciseId === exerciseId && (s.side ?? null) === workSide);
 
-  #workOf(set: TimelineSet): Pick<Work, 'form' | 'setting' | 'rung' | 'stacks'> {
-    return this.#eased.has(set.index) && set.work.easier ? set.work.easier : set.work;
-  }
+  #isEased = (set: TimelineSet): boolean => this.#eased.has(set.index) || this.changes.isEased(set);
+  #workOf = (set: TimelineSet): WorkNow => this.changes.work(set, this.#isEased(set));
 
   #phasesOf(set: TimelineSet, extraS: Record<number, number>): Phase[] {
     const readyS = set.workStartS - set.startS;
@@ -234,6 +264,46 @@ export class Player {
     this.#keepPlace();
   }
 
+  /** One more round, repetition or breath of this set; `more` where the other side did so many. */
+  addMore(more = 1): void {
+    // In the last settling the round comes before it: it begins from its start.
+    if (this.phase.kind === 'settle' && this.phaseIndex === this.phases.length - 1) this.elapsedS = this.phase.startS;
+    for (let i = 0; i < more && this.mayAdd; i++) this.changes.add(this.set);
+    this.#keepPlace();
+  }
+
+  /** The easier version from here on; the set gets ready anew where it had begun. */
+  ease(): void {
+    this.changes.ease(this.set, this.sets);
+    this.elapsedS = Math.min(this.elapsedS, this.readyS);
+    this.#keepPlace();
+  }
+
+  /** The other side first; this one comes after it. */
+  swapSides(): void {
+    const other = this.otherSide;
+    if (!other) return;
+    this.changes.postpone(this.set);
+    this.#begin(other);
+  }
+
+  /** Asks why a set is left out: the one that runs, or the one that is asked about. */
+  askWhyLeftOut(): void {
+    this.#wasAsking = this.mode === 'ask' || this.mode === 'notes';
+    this.paused = true;
+    this.mode = 'leave out';
+  }
+
+  leaveOut(leftOut: LeftOutReason): void {
+    const said: Said = { clean: null, sensation: null, felt: null, slipped: null, leftOut };
+    if (this.#wasAsking) {
+      this.#say(said);
+      return;
+    }
+    this.#log(this.set, this.#spentS, said);
+    this.#goOn();
+  }
+
   #endSet(): void {
     const { set } = this;
     if (!isAsked(set.work)) {
@@ -254,23 +324,21 @@ export class Player {
     this.#keepPlace();
   }
 
-  clean(): void {
-    this.#say({ clean: true, sensation: null, felt: null, slipped: null });
+  clean(figures: SetFigures = {}): void {
+    this.#say({ clean: true, sensation: null, felt: null, slipped: null, figures });
   }
 
-  keepNotes(notes: Notes): void {
-    this.#say({ clean: false, ...notes });
+  keepNotes(notes: Notes, figures: SetFigures = {}): void {
+    this.#say({ clean: false, ...notes, figures });
   }
 
-  /** The set was not done: nothing is kept of it. */
-  notDone(): void {
-    this.#say(null);
-  }
+  /** What the set that is asked about counts, as it was done unless somebody says otherwise. */
+  readonly askedCount = $derived.by(() => countedIn(this.#workOf(this.asked).form));
 
   /** What is said of the set that is asked about; then the next question, or on. */
-  #say(said: Said | null): void {
+  #say(said: Said): void {
     const [first, ...others] = this.#unsaid;
-    if (first && said) this.#log(this.sets[first.setIndex]!, first.spentS, said);
+    if (first) this.#log(this.sets[first.setIndex]!, first.spentS, said);
     this.#unsaid = others;
     if (others.length > 0) this.#ask();
     else this.#goOn();
@@ -286,20 +354,37 @@ export class Player {
       plannedS: Math.round(compileForm(work.form, { effortCapPct: 100 }).at(-1)?.endS ?? 0),
       actualS: Math.round(spentS),
       setting: work.setting,
-      ...said
+      ...said,
+      ...this.#figuresOf(set, said)
     };
     this.#outbox.put('sets', log);
     this.logged = [...this.logged, set.index];
+    if (said.leftOut) this.leftOut = [...this.leftOut, set.index];
+  }
+
+  /** How many were done of how many; nothing of it where nobody counts, or where it is as planned and nothing else was said. */
+  #figuresOf(set: TimelineSet, { figures = {}, leftOut }: Said): Pick<SetLogInput, 'figures'> {
+    const of = countedIn(set.work.form)?.planned;
+    const done = figures.done ?? countedIn(this.#workOf(set).form)?.planned;
+    const counted = of === undefined || leftOut || done === of ? {} : { done, of };
+    const told = { ...figures, ...counted, ...(this.changes.isEased(set) && { easier: true }) };
+    return Object.keys(told).length > 0 ? { figures: told } : {};
   }
 
   #goOn(): void {
-    const following = this.#isEnding ? null : this.#following(this.setIndex);
+    const isOpen = (index: number) => this.#isOpen(this.sets[index]!);
+    const waiting = this.#isEnding ? null : this.changes.takePostponed(isOpen);
+    const following = waiting !== null ? this.sets[waiting]! : this.#isEnding ? null : this.#following(this.setIndex);
     if (!following) {
       if (this.#unsaid.length > 0) this.#ask();
       else this.#end('done');
       return;
     }
-    this.setIndex = following.index;
+    this.#begin(following);
+  }
+
+  #begin(set: TimelineSet): void {
+    this.setIndex = set.index;
     this.elapsedS = 0;
     this.#spentS = 0;
     this.#extraS = {};
@@ -315,7 +400,7 @@ export class Player {
     this.mode = 'pain';
   }
 
-  /** Back from the pain picker without having told one. */
+  /** Back from the pain picker, or from leaving out, without having told anything. */
   cancelPain(): void {
     this.mode = this.#wasAsking ? 'ask' : 'play';
   }
@@ -390,13 +475,15 @@ export class Player {
       spentS: this.#spentS,
       extraS: this.#extraS,
       asking: this.mode === 'ask' || this.mode === 'notes',
-      unsaid: this.#unsaid
+      unsaid: this.#unsaid,
+      changed: this.changes.toKeep()
     };
     localStorage.setItem(this.#placeKey, JSON.stringify(place));
   }
 
   #restore(): void {
     const kept = stored(this.#placeKey) as Place | null;
+    this.changes.restore(kept?.changed);
     const at = typeof kept?.elapsedS === 'number' ? this.sets[kept.setIndex] : undefined;
     if (at && Array.isArray(kept?.unsaid))
       this.#unsaid = kept.unsaid.filter((u) => this.sets[u.setIndex] && !this.logged.includes(u.setIndex));
