@@ -372,6 +372,15 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       sameDay: 'on',
       today: ['poor sleep']
     }),
+    ofClient('practise', 'write', {
+      sessionId: String(sessionId),
+      answer: 'accept',
+      newSymptom: 'no',
+      soreness: '1',
+      today: [],
+      doneOn: today,
+      written: JSON.stringify([{ exerciseId: 'front_split_on_stack', side: 'left', was: 'not quite' }])
+    }),
     ofClient('review', 'acceptAll', {}),
     ofClient('review', 'decide', {
       exerciseId: 'front_split_on_stack',

@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import { painKinds, painPlaceIds, schoolIds, sides, todayThings, type PainKindId, type Setting } from '$lib/core';
+import { addDays, painKinds, painPlaceIds, schoolIds, sides, todayThings, type PainKindId, type Setting } from '$lib/core';
 import {
   checkbox,
   isoDate,
+  jsonField,
   length,
   optionalDate,
   optionalLength,
@@ -193,6 +194,35 @@ export const setLogSchema = z
   })
   .refine((s) => s.clean !== true || (s.sensation === null && s.felt === null && s.slipped === null), 'A clean set has no notes');
 export type SetLogInput = z.output<typeof setLogSchema>;
+
+/** How an exercise was on a side, in one word, where a session is written down after it. */
+export const doneWords = ['clean', 'not quite', 'not done'] as const;
+const writtenSchema = z.strictObject({
+  exerciseId,
+  side: z.enum(sides).nullable(),
+  was: z.enum(doneWords),
+  /** How many were done in its sets, where fewer than asked for. */
+  done: z.int().min(0).max(500).optional()
+});
+export type Written = z.output<typeof writtenSchema>;
+
+/** Days within which a session can be written down after it. */
+export const writtenWithinDays = 14;
+
+/** A session that was done without the player: what is asked before one, the day, and how every exercise was. */
+export const writeForm = (today: string) =>
+  z.intersection(
+    startForm,
+    z.object({
+      sessionId: rowId,
+      doneOn: isoDate.refine(
+        (on) => on <= today && on >= addDays(today, -writtenWithinDays),
+        `Not in the future, and at most ${writtenWithinDays} days ago`
+      ),
+      written: jsonField<Written[]>(z.array(writtenSchema).min(1).max(80), 'Say of every exercise how it was')
+    })
+  );
+export type WriteInput = z.output<ReturnType<typeof writeForm>>;
 
 export const painSchema = z.object({
   id: z.uuid(),

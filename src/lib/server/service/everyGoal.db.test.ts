@@ -3,6 +3,7 @@ import {
   addDays,
   compileForm,
   goals,
+  isAsked,
   measureOf,
   schools,
   sides,
@@ -13,7 +14,7 @@ import {
   type CycleSpec,
   type SchoolId
 } from '$lib/core';
-import type { SetLogInput } from '$lib/contract/forms';
+import type { SetLogInput, Written } from '$lib/contract/forms';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
 import { listPeople } from '../repo/peopleRepo';
@@ -28,7 +29,7 @@ import { keepCycles } from './cycles';
 import { acceptProposals } from './deciding';
 import { tellLater } from './pain';
 import { arrangeSession, makePlan, planView, prepareSession } from './planning';
-import { startSession } from './practising';
+import { startSession, writeSession } from './practising';
 import { doneAgainstPlan, proposalsOf } from './reviewing';
 import { lastTimes } from './sessionRecords';
 import { setDial, setDials } from './settingDial';
@@ -287,6 +288,52 @@ describe('the week and its schools', () => {
         const out = await listLeftOut(db, id);
         expect(new Set(out.map((o) => `${o.exerciseId} ${o.why}`))).toEqual(new Set(['front_leg_lift no time']));
         expect(left.c.setLogs.some((l) => l.exerciseId === 'front_leg_lift')).toBe(false);
+      }));
+  });
+
+  describe('a session written down after it', () => {
+    const words = (c: Awaited<ReturnType<typeof loadGoalCase>>, was: Written['was'] = 'clean') =>
+      prepareSession(
+        { ...c, plan: c.plan! },
+        c.sessions.find((s) => s.status === 'planned')!
+      ).blocks.flatMap((b) => b.work.filter(isAsked).map((w): Written => ({ exerciseId: b.exerciseId, side: w.side, was })));
+    const write = async (db: Database, id: number, say: (w: Written) => Written = (w) => w, more = {}) => {
+      const c = await loadGoalCase(db, id, today);
+      const sessionId = await nextSession(db, id);
+      await writeSession(db, id, { ...fit, sessionId, doneOn: today, written: words(c).map(say), ...more }, at(today));
+      return sessionId;
+    };
+
+    test('counts as one that was played: each set by its word, what was not done left out', () =>
+      store.rolledBack(async (db) => {
+        const id = await measured(db, 'front_split');
+        await makePlan(db, id, plan('long_hold'), today);
+        const sessionId = await write(db, id, (w) =>
+          w.exerciseId === 'front_leg_lift'
+            ? { ...w, was: 'not quite', done: 2 }
+            : w.exerciseId === 'rear_hip_cycle'
+              ? { ...w, was: 'not done' }
+              : w
+        );
+        const c = await loadGoalCase(db, id, today);
+        expect(c.sessions.find((s) => s.id === sessionId)).toMatchObject({ status: 'done' });
+        const logs = c.setLogs.filter((l) => l.sessionId === sessionId);
+        expect(logs.some((l) => l.exerciseId === 'rear_hip_cycle')).toBe(false);
+        const lift = logs.find((l) => l.exerciseId === 'front_leg_lift')!;
+        expect(lift).toMatchObject({ clean: false, figures: { done: 2 } });
+        expect(proposalsOf(c).find((p) => p.exerciseId === 'front_leg_lift')).toMatchObject({ verdict: 'stay' });
+        await expect(write(db, id, undefined, { sessionId })).rejects.toEqual(refusal('session_not_planned'));
+      }));
+
+    test('is asked what every session is asked, and nothing is half-written', () =>
+      store.rolledBack(async (db) => {
+        const id = await measured(db, 'front_split');
+        await makePlan(db, id, plan('long_hold'), today);
+        const symptom = { kind: 'joint', place: 'knee', side: 'left' } as const;
+        await expect(write(db, id, undefined, { newSymptom: true, symptom })).rejects.toEqual(refusal('not_ready'));
+        await expect(write(db, id, (w) => ({ ...w, exerciseId: 'frog' }))).rejects.toEqual(refusal('conflict'));
+        const c = await loadGoalCase(db, id, today);
+        expect([c.setLogs, c.sessions.every((s) => s.status === 'planned')]).toEqual([[], true]);
       }));
   });
 

@@ -1,11 +1,23 @@
-import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
-import { before, CoreError, exercisesIn, painKindOf, readinessText, reasonText, type Block } from '$lib/core';
-import type { Database } from '../db/db';
+import type { PainInput, SetLogInput, StartInput, WriteInput, Written } from '$lib/contract/forms';
+import {
+  before,
+  CoreError,
+  countedIn,
+  exercisesIn,
+  isAsked,
+  painKindOf,
+  readinessText,
+  reasonText,
+  timelineOf,
+  type Block,
+  type TimelineSet
+} from '$lib/core';
+import type { Database, Db } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { lockClient } from '../repo/clientRepo';
 import { openLocks } from '../repo/lockRepo';
 import { insertPain, upsertSetLog } from '../repo/logRepo';
-import { findRunning, getSession, updateEnded, updateStarted } from '../repo/sessionRepo';
+import { findRunning, getPrescribed, getSession, updateEnded, updateStarted, type Session } from '../repo/sessionRepo';
 import { isCheckDue, isOpenForWork } from './checking';
 import { dateOf, loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
 import { lockFor } from './pain';
@@ -25,11 +37,81 @@ export async function startSession(
   db: Database,
   clientId: number,
   sessionId: number,
-  { answer, reason, overdueCheck, sameDay, ...answers }: StartInput,
+  input: StartInput,
   now: Date
 ): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
   if (session.status === 'running') return;
+  const ready = await readyToStart(db, clientId, session, input, now);
+  await db.transaction((tx) => begin(tx, clientId, ready, now));
+}
+
+/**
+ * Keeps a session that was done without the player: begun, every set as it was said, ended; all of it or nothing.
+ *
+ * Throws: those of `startSession`; CoreError 'session_not_planned' for one that has begun, 'conflict' for an exercise it does not hold.
+ */
+export async function writeSession(db: Database, clientId: number, input: WriteInput, now: Date): Promise<void> {
+  const { sessionId, doneOn, written, ...start } = input;
+  const session = await getSession(db, clientId, sessionId);
+  if (session.status !== 'planned') throw new CoreError('session_not_planned');
+  const ready = await readyToStart(db, clientId, session, start, now);
+  const at = new Date(`${doneOn}T${now.toTimeString().slice(0, 8)}`);
+  await db.transaction(async (tx) => {
+    await begin(tx, clientId, ready, at);
+    const begun = await getSession(tx, clientId, sessionId);
+    const { sets } = timelineOf(await getPrescribed(tx, sessionId));
+    const wordOf = new Map(written.map((w) => [`${w.exerciseId}/${w.side}`, w]));
+    for (const w of written)
+      if (!sets.some((s) => s.exerciseId === w.exerciseId && s.side === w.side)) throw new CoreError('conflict');
+    for (const set of sets) {
+      const log = writtenLog(set, wordOf.get(`${set.exerciseId}/${set.side}`));
+      const planned = begun.plannedSets.find((p) => p.exerciseId === set.exerciseId && p.side === set.side);
+      if (log) await upsertSetLog(tx, sessionId, planned?.schoolId ?? begun.schoolId, log);
+    }
+    await updateEnded(tx, sessionId, 'done', new Date(at.getTime() + 1000 * (sets.at(-1)?.endS ?? 0)).toISOString());
+  });
+}
+
+/** A set as it was said to be; null for what was not done, or of which nobody said anything. */
+function writtenLog(set: TimelineSet, word: Written | undefined): SetLogInput | null {
+  const asked = isAsked(set.work);
+  if (asked && (!word || word.was === 'not done')) return null;
+  const plannedS = Math.round(set.endS - set.workStartS);
+  const of = countedIn(set.work.form)?.planned;
+  const isFewer = word?.done !== undefined && of !== undefined && word.done !== of;
+  return {
+    id: crypto.randomUUID(),
+    setIndex: set.index,
+    exerciseId: set.exerciseId,
+    side: set.side,
+    plannedS,
+    actualS: plannedS,
+    clean: asked ? word!.was === 'clean' : null,
+    sensation: null,
+    felt: null,
+    slipped: null,
+    setting: set.work.setting,
+    ...(isFewer && { figures: { done: word.done!, of } })
+  };
+}
+
+type ReadyToStart = Readonly<{
+  session: Session;
+  found: GoalCase;
+  resume: Pick<StartInput, 'answer' | 'reason'>;
+  easier: boolean;
+  told: Parameters<typeof updateStarted>[3];
+}>;
+
+/** What has to be so before a session begins. A new symptom opens its stop at once, and nothing begins. Throws: those of `startSession`. */
+async function readyToStart(
+  db: Database,
+  clientId: number,
+  session: Session,
+  { answer, reason, overdueCheck, sameDay, ...answers }: StartInput,
+  now: Date
+): Promise<ReadyToStart> {
   const found = await loadGoalCase(db, clientId, dateOf(now));
   if (found.client.archivedAt) throw new CoreError('archived');
   if (!isOpenForWork(found)) throw new CoreError('not_cleared');
@@ -47,21 +129,29 @@ export async function startSession(
   const overdue = isCheckDue(found, found.today);
   if (overdue && !overdueCheck) throw new CoreError('check_overdue_unconfirmed');
   const confirmed = { ...(overdue && { overdueCheck: true as const }), ...(day.isSecond && { sameDay: true as const }) };
-  await db.transaction(async (tx) => {
-    await lockClient(tx, clientId);
-    const running = await findRunning(tx, clientId);
-    if (running === sessionId) return; // started by another click
-    if (running !== null) throw new CoreError('session_already_running');
-    const changed = await answerResume(tx, found, { answer, reason }, now);
-    const c = changed ? await loadGoalCase(tx, clientId, found.today) : found;
-    if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
-    const { blocks, cuts, leftOut, asks, options } = prepareSession({ ...c, plan: c.plan }, session);
-    // Nobody works at a figure that nobody gave.
-    if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
-    const given = { blocks: readiness.easier ? blocks.map(eased) : blocks, cuts, leftOut, options };
-    if (!(await updateStarted(tx, sessionId, given, { ...answers, ...readiness, ...confirmed }, now.toISOString())))
-      throw new CoreError('session_already_running');
-  });
+  return {
+    session,
+    found,
+    resume: { answer, reason },
+    easier: readiness.easier,
+    told: { ...answers, ...readiness, ...confirmed }
+  };
+}
+
+/** Begins a session with today's settings, inside a transaction. Throws: those of `startSession`. */
+async function begin(tx: Db, clientId: number, { session, found, resume, easier, told }: ReadyToStart, now: Date): Promise<void> {
+  await lockClient(tx, clientId);
+  const running = await findRunning(tx, clientId);
+  if (running === session.id) return; // started by another click
+  if (running !== null) throw new CoreError('session_already_running');
+  const changed = await answerResume(tx, found, resume, now);
+  const c = changed ? await loadGoalCase(tx, clientId, found.today) : found;
+  if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
+  const { blocks, cuts, leftOut, asks, options } = prepareSession({ ...c, plan: c.plan }, session);
+  // Nobody works at a figure that nobody gave.
+  if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
+  const given = { blocks: easier ? blocks.map(eased) : blocks, cuts, leftOut, options };
+  if (!(await updateStarted(tx, session.id, given, told, now.toISOString()))) throw new CoreError('session_already_running');
 }
 
 /** Whether a session of today is behind them already, and whether one was stopped whose stop is still open. */

@@ -3,13 +3,13 @@ import { z } from 'zod';
 import { compute } from '$lib/contract/door';
 import { rowId } from '$lib/contract/fields';
 import { askedDialForm } from '$lib/contract/exerciseForms';
-import { startForm, type StartInput } from '$lib/contract/forms';
+import { startForm, writeForm, type StartInput, type WriteInput } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { capsOf, daysBetween } from '$lib/core';
 import { isCheckDue, isOpenForWork, limitsOf } from '$lib/server/service/checking';
 import { dateOf } from '$lib/server/service/clientCase';
 import { prepareSession } from '$lib/server/service/planning';
-import { dayOf, startSession } from '$lib/server/service/practising';
+import { dayOf, startSession, writeSession } from '$lib/server/service/practising';
 import { pendingResume, proposalsOf } from '$lib/server/service/reviewing';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
@@ -59,5 +59,11 @@ export const actions: Actions = {
     const done = await runForm(request, z.intersection(sessionForm, startForm), run, { lists: ['today'] });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/practise/${done.value}`);
+  },
+  write: async ({ request, params, locals: { db, now, today } }) => {
+    const run = (input: WriteInput) => writeSession(db, Number(params.clientId), input, now);
+    const done = await runForm(request, writeForm(today), run, { lists: ['today'] });
+    if (!done.ok) return done.failure;
+    redirect(303, `/people/${params.clientId}/review`);
   }
 };

@@ -14,6 +14,7 @@
   import { doseText, heightText as heightOf } from '../plan/doseText';
   import AskedDials from './AskedDials.svelte';
   import Readiness from './Readiness.svelte';
+  import WrittenDown from './WrittenDown.svelte';
   import { keepTyped } from '$lib/ui/sending';
 
   let { data, form } = $props();
@@ -142,6 +143,7 @@
             <input type="hidden" name="sessionId" value={data.session.id} />
             <button class="btn btn-primary min-h-14 text-lg">Start the session</button>
             <a class="btn" href="{base}/practise/arrange?session={data.session.id}">Arrange this session</a>
+            <WrittenDown {blocks} {find} today={data.today} form={own} base={`${base}/pain`} />
           {/if}
         </form>
         <section class="card">
