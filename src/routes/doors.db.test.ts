@@ -372,6 +372,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       sameDay: 'on',
       today: ['poor sleep']
     }),
+    ofClient('practise', 'breath', { breathS: '6.5' }),
     ofClient('practise', 'write', {
       sessionId: String(sessionId),
       answer: 'accept',

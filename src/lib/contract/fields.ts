@@ -73,6 +73,9 @@ export const optionalLength = (unit: LengthUnit, min: number, max: number) => op
 export const optionalMass = (unit: MassUnit, min: number, max: number) =>
   optionalBounded({ min, max, unit, convert: (v) => Math.round(toKg(v, unit) * 10) / 10, show: (v) => fromKg(v, unit) });
 
+/** A number that may stay open. */
+export const optionalNumber = (min: number, max: number, unit: string) => optionalBounded({ min, max, unit });
+
 export const whole = (min: number, max: number) =>
   anything.transform((raw, ctx) => {
     const value = parseBounded(raw, { min, max }, ctx);

@@ -8,6 +8,7 @@ import {
   optionalDate,
   optionalLength,
   optionalMass,
+  optionalNumber,
   personName,
   requiredText,
   rowId,
@@ -99,6 +100,9 @@ export const toldPainForm = (today: string) =>
       };
     });
 export type ToldPainInput = z.output<ReturnType<typeof toldPainForm>>;
+
+/** Length of one breath of a person; empty goes back to the usual. */
+export const breathForm = z.object({ breathS: optionalNumber(3, 20, 's') });
 
 /** The three taps before a session, and the answer to a pause where there was one. */
 export const startForm = z

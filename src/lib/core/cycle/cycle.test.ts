@@ -9,6 +9,7 @@ import {
   effortAtPct,
   effortsOf,
   moveCorner,
+  ownBreathS,
   rampSteps,
   totals,
   usualBounds,
@@ -221,4 +222,20 @@ describe('effortAtPct and rampSteps', () => {
   test('announces the way down, ending at nothing', () =>
     expect(rampSteps(phases.find((p) => p.kind === 'draw down')!).map((s) => s.pct)).toEqual([40, 30, 20, 10, 0]));
   test('has nothing to announce in an even phase', () => expect(rampSteps(phases[0]!)).toEqual([]));
+});
+
+describe('a breath tapped along', () => {
+  const taps = (...seconds: number[]) => seconds.reduce<number[]>((at, s) => [...at, at.at(-1)! + 1000 * s], [0]);
+
+  test('is the middle of the intervals: one tap missed does not move it', () => {
+    expect(ownBreathS(taps(6.1, 5.8, 6.2, 6))).toBe(6);
+    expect(ownBreathS(taps(6.1, 5.8, 12.1, 6.2, 6))).toBe(6);
+  });
+
+  test('tells nothing of too few, nor of what is no breath at rest', () => {
+    expect(ownBreathS(taps(6, 6, 6))).toBeNull();
+    expect(ownBreathS(taps(1, 1, 1, 1))).toBeNull();
+    expect(ownBreathS(taps(30, 30, 30, 30))).toBeNull();
+    expect(ownBreathS([])).toBeNull();
+  });
 });

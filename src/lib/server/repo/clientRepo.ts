@@ -27,6 +27,7 @@ const ClientRow = z
     notes: z.string(),
     school_id: z.enum(schoolIds).nullable(),
     policies: policiesSchema,
+    breath_s: z.number().nullable(),
     current_goal_id: z.int().nullable(),
     archived_at: z.string().nullable()
   })
@@ -51,6 +52,8 @@ const ClientRow = z
     notes: r.notes,
     schoolId: r.school_id,
     policies: r.policies,
+    /** Null: the usual one stands in. */
+    breathS: r.breath_s,
     currentGoalId: r.current_goal_id,
     archivedAt: r.archived_at
   }));
@@ -58,7 +61,7 @@ export type Client = z.output<typeof ClientRow>;
 
 const columns = `id, name, birth_year, birth_date, level, contact, stature_cm, left_leg_cm, right_leg_cm, lower_leg_cm,
                  hip_to_breastbone_cm, body_mass_kg, sessions_per_week, minutes_per_session, week_holds, home_props, notes,
-                 school_id, policies, current_goal_id, archived_at`;
+                 school_id, policies, breath_s, current_goal_id, archived_at`;
 
 /** Everything of one client that is read and then written waits here for the one before it, on a server of its own as well. */
 export async function lockClient(tx: Db, id: number): Promise<void> {
@@ -139,6 +142,11 @@ export async function updateSchool(db: Db, id: number, schoolId: SchoolId | null
     await db.query('update client set school_id = $1, policies = $2 where id = $3', [schoolId, JSON.stringify(policies), id]),
     'client'
   );
+}
+
+/** Length of one breath of a client; null goes back to the usual. */
+export async function updateBreath(db: Db, id: number, breathS: number | null): Promise<void> {
+  changedOne(await db.query('update client set breath_s = $1 where id = $2', [breathS, id]), 'client');
 }
 
 /** Which of the goals is in work: every station speaks of it. */

@@ -7,6 +7,7 @@ import {
   isFrontSplit,
   meanLengths,
   otherSide,
+  usualBreathS,
   type Body,
   type BodyLength,
   type BodyLengths,
@@ -146,6 +147,9 @@ export function lengthsOf(client: Client, side: Side | null): BodyLengths {
     });
   return side === null ? meanLengths(of('left'), of('right')) : of(side);
 }
+
+/** Length of one breath of a person, seconds: as it was tapped, else the usual. */
+export const breathOf = ({ client }: Pick<ClientCase, 'client'>): number => client.breathS ?? usualBreathS;
 
 export const bodyOf = (client: Client): Body => ({
   statureCm: client.statureCm,

@@ -11,7 +11,6 @@ import {
   sides,
   takesCycle,
   usualBounds,
-  usualBreathS,
   type Bound,
   type CycleSpec,
   type Dial,
@@ -22,7 +21,7 @@ import {
 import type { Database, Db } from '../db/db';
 import { listNamedCycles, replaceChoices } from '../repo/choiceRepo';
 import { lockClient } from '../repo/clientRepo';
-import { dateOf, loadGoalCase, type GoalCase } from './clientCase';
+import { breathOf, dateOf, loadGoalCase, type GoalCase } from './clientCase';
 import { isPerSide, settingOf } from './gradeExercise';
 import { gateOf, measuredOf, safetyOf } from './safety';
 import { moveDial } from './settingDial';
@@ -63,7 +62,7 @@ function cycleNow(c: GoalCase, { exercise, choice, schoolId }: WeekExercise, sid
     easy: false,
     gated,
     capPct: gated.caps.effortPct,
-    breathS: usualBreathS
+    breathS: breathOf(c)
   };
   const made = formOf({ ...ask, school, cycle: choice.cycles?.[side ?? 'left'] });
   if (!('asks' in made) && made.form.kind === 'cycle') return { cycle: made.form.spec, begunFrom: null, ...capsFor(gated) };
@@ -114,7 +113,7 @@ export async function cycleDesk(db: Db, c: GoalCase, exerciseId: string): Promis
     isShaped: choice.cycles !== null,
     sides: { left: { ...left, bounds: boundsFor(exercise, left) }, right: { ...right, bounds: boundsFor(exercise, right) } },
     bar: bar ? reasonText(bar) : null,
-    breathS: usualBreathS,
+    breathS: breathOf(c),
     named: await listNamedCycles(db)
   };
 }

@@ -18,6 +18,7 @@ import type { SetLogInput, Written } from '$lib/contract/forms';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
 import { listPeople } from '../repo/peopleRepo';
+import { updateBreath } from '../repo/clientRepo';
 import { listLeftOut } from '../repo/logRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed } from '../repo/sessionRepo';
@@ -336,6 +337,21 @@ describe('the week and its schools', () => {
         expect([c.setLogs, c.sessions.every((s) => s.status === 'planned')]).toEqual([[], true]);
       }));
   });
+
+  test('what is counted in breaths lasts as long as theirs, once it was tapped', () =>
+    store.rolledBack(async (db) => {
+      const id = await measured(db, 'front_split');
+      await makePlan(db, id, plan('breath_counted'), today);
+      const lengths = async () => {
+        const works = (await prepared(db, id)).flatMap((b) => b.work);
+        return new Set(works.flatMap((w) => (w.form.kind === 'breaths' ? [w.form.spec.breathS] : [])));
+      };
+      expect(await lengths()).toEqual(new Set([8]));
+      await updateBreath(db, id, 5.5);
+      expect(await lengths()).toEqual(new Set([5.5]));
+      await updateBreath(db, id, null);
+      expect(await lengths()).toEqual(new Set([8]));
+    }));
 
   test('a session does not begin with a number that nobody gave; set once, it begins', () =>
     store.rolledBack(async (db) => {

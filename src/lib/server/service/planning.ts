@@ -13,7 +13,6 @@ import {
   schoolOf,
   sides,
   uncutSession,
-  usualBreathS,
   type LinkId,
   type PlanAsk,
   type SchoolId,
@@ -26,7 +25,7 @@ import { lockClient } from '../repo/clientRepo';
 import { insertPlan, supersedePlan, upsertSetting, type Plan } from '../repo/planRepo';
 import { insertSession, updateArranged, type Session } from '../repo/sessionRepo';
 import { isOpenForWork } from './checking';
-import { loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
+import { breathOf, loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
 import { weakerSide } from './comparing';
 import { settingOf, sideState, stackGradeOf } from './gradeExercise';
 import { positionReadings } from './reading';
@@ -59,7 +58,7 @@ const blocksBase = (c: GoalCase, planSchool: SchoolId) => ({
   leadSide: c.goal.leadSide ?? ('left' as const),
   weakerSide: weakerSide(c),
   limiting: limitingLinks(c),
-  breathS: usualBreathS,
+  breathS: breathOf(c),
   person: safetyOf(c),
   today: c.today
 });

@@ -3,11 +3,12 @@ import { z } from 'zod';
 import { compute } from '$lib/contract/door';
 import { rowId } from '$lib/contract/fields';
 import { askedDialForm } from '$lib/contract/exerciseForms';
-import { startForm, writeForm, type StartInput, type WriteInput } from '$lib/contract/forms';
+import { breathForm, startForm, writeForm, type StartInput, type WriteInput } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { capsOf, daysBetween } from '$lib/core';
 import { isCheckDue, isOpenForWork, limitsOf } from '$lib/server/service/checking';
-import { dateOf } from '$lib/server/service/clientCase';
+import { breathOf, dateOf } from '$lib/server/service/clientCase';
+import { updateBreath } from '$lib/server/repo/clientRepo';
 import { prepareSession } from '$lib/server/service/planning';
 import { dayOf, startSession, writeSession } from '$lib/server/service/practising';
 import { pendingResume, proposalsOf } from '$lib/server/service/reviewing';
@@ -39,6 +40,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
     daysSince: lastOn ? daysBetween(dateOf(lastOn), today) : null,
     undecided: proposalsOf(c).length,
     caps: capsOf(limitsOf(c)),
+    breath: { s: breathOf(c), isOwn: c.client.breathS !== null },
     shelf: c.shelf
   };
 };
@@ -49,6 +51,11 @@ export const actions: Actions = {
   dial: async ({ request, params, locals: { db, now } }) => {
     const run = ({ sides, ...input }: z.output<typeof askedDialForm>) => setDials(db, Number(params.clientId), input, sides, now);
     const done = await runForm(request, askedDialForm, run, { form: 'dial', lists: ['sides'] });
+    return done.ok ? { kept: true } : done.failure;
+  },
+  breath: async ({ request, params, locals: { db } }) => {
+    const run = ({ breathS }: z.output<typeof breathForm>) => updateBreath(db, Number(params.clientId), breathS);
+    const done = await runForm(request, breathForm, run, { form: 'breath' });
     return done.ok ? { kept: true } : done.failure;
   },
   start: async ({ request, params, locals: { db, now } }) => {

@@ -14,6 +14,7 @@
   import { doseText, heightText as heightOf } from '../plan/doseText';
   import AskedDials from './AskedDials.svelte';
   import Readiness from './Readiness.svelte';
+  import TapBreath from './TapBreath.svelte';
   import WrittenDown from './WrittenDown.svelte';
   import { keepTyped } from '$lib/ui/sending';
 
@@ -40,7 +41,8 @@
   const stops = $derived([...new Set(blocks.flatMap((b) => find(b.exerciseId).stops))]);
   const asks = $derived(data.prepared?.ok ? data.prepared.value.asks : []);
   /** What came of starting, not of setting a number. */
-  const own = $derived(form && !('form' in form && form.form === 'dial') && !('kept' in form) ? form : null);
+  const own = $derived(form && !('form' in form && form.form !== '') && !('kept' in form) ? form : null);
+  const countsBreaths = ({ form: f }: Work) => f.kind === 'breaths' || (f.kind === 'cycle' && f.spec.breathS !== undefined);
   const heightText = (exercise: Exercise, work: Work) => heightOf(exercise, work, data.units.length);
   const running = $derived(data.session?.status === 'running');
 </script>
@@ -146,6 +148,9 @@
             <WrittenDown {blocks} {find} today={data.today} form={own} base={`${base}/pain`} />
           {/if}
         </form>
+        {#if blocks.some((b) => b.work.some((w) => countsBreaths(w)))}
+          <TapBreath breath={data.breath} name={data.client.name} />
+        {/if}
         <section class="card">
           <h2>Fetch</h2>
           <ul class="mt-1">

@@ -1,6 +1,7 @@
 import { redirect } from '@sveltejs/kit';
 import { capsOf } from '$lib/core';
 import { goalCaseOr } from '$lib/server/orNotFound';
+import { breathOf } from '$lib/server/service/clientCase';
 import { limitsOf } from '$lib/server/service/checking';
 import { listLeftOut } from '$lib/server/repo/logRepo';
 import { barredSince } from '$lib/server/service/practising';
@@ -20,6 +21,7 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf, db } }) =
     pains: c.pains.flatMap((p) => (p.sessionId === session.id && p.setIndex !== null ? [{ ...p, setIndex: p.setIndex }] : [])),
     barred: barredSince(c, session.prescribed.blocks),
     lastTimes: lastTimes(c, session),
+    breathS: breathOf(c),
     sensationCap: capsOf(limitsOf(c)).sensation,
     shelf: c.shelf
   };

@@ -12,6 +12,7 @@
   import { askTimes, Player } from './player.svelte';
   import PlayerScene from './PlayerScene.svelte';
   import { Tones } from './tones.svelte';
+  import QuietBreath from './QuietBreath.svelte';
   import Running from './Running.svelte';
 
   let { data } = $props();
@@ -40,6 +41,11 @@
   /** The set that runs, or that is asked about. */
   const set = $derived(isAsking ? player.asked : player.set);
   const exercise = $derived(player.find(isAsking ? player.asked.exerciseId : player.shown.exerciseId));
+
+  /** The settle has begun: the breath alone. Paused, everything else is there again. */
+  const isSettling = $derived(
+    !player.paused && player.phase.kind !== 'ready' && !isAsking && player.find(player.set.exerciseId).phases[0] === 'settle'
+  );
 
   /** Time for the player, the tones that go with it, and a dark room whatever the page is. */
   $effect(() => {
@@ -138,11 +144,15 @@
       />{/key}
   {:else}
     <div class="grid min-h-0 grow gap-4 lg:grid-cols-[1fr_30rem]">
-      <Running {player} shelf={data.shelf} unit={data.units.length} />
+      {#if isSettling}
+        <QuietBreath {player} breathS={data.breathS} />
+      {:else}
+        <Running {player} shelf={data.shelf} unit={data.units.length} />
+      {/if}
       <PlayerScene {player} body={data.client.body} shelf={data.shelf} unit={data.units.length} />
     </div>
     <!-- While it is paused its place is for what can be changed. -->
-    <div class="max-lg:hidden" class:hidden={player.paused}>
+    <div class="max-lg:hidden" class:hidden={player.paused || isSettling}>
       <EffortCurve
         phases={player.phases}
         width={1200}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Prop } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
-  import { clockText } from '$lib/ui/format';
+  import { capital, clockText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import { countText, cueOf, howOf, stackChangeText } from './cueText';
   import { askTimes, type Player } from './player.svelte';
@@ -11,6 +11,8 @@
   const exercise = $derived(player.find(player.shown.exerciseId));
   const cue = $derived(cueOf(player.phase, player.announcedPct, player.set));
   const how = $derived(howOf(player.phase, exercise));
+  /** One check at a time, another with every phase; all of them are in the set-up. */
+  const check = $derived(exercise.checks[player.phaseIndex % Math.max(1, exercise.checks.length)]);
   const isReady = $derived(player.phase.kind === 'ready' || player.phase.kind === 'rest');
   /** The prop change of this set, in words, while there is time to make it. */
   const stackChange = $derived(
@@ -49,7 +51,7 @@
     {#if player.count}<p>{countText(player.count)}</p>{/if}
   </div>
   <p class="mt-2 text-2xl leading-snug max-sm:mt-1 max-sm:text-xl">{how}</p>
-  {#if exercise.checks.length > 0}<p class="text-xl text-ink-soft max-sm:text-base">{exercise.checks.join(' · ')}</p>{/if}
+  {#if check}<p class="text-xl text-ink-soft max-sm:text-base">{capital(check)}</p>{/if}
   {#if isReady && stackChange}<p class="text-2xl font-semibold">{stackChange}</p>{/if}
   {#if player.paused}
     <label class="mt-3 flex flex-wrap items-center gap-3 text-lg">
