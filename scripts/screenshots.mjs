@@ -63,7 +63,7 @@ for (const [path, name] of [
   ['/props', 'props'],
   ['/library', 'library'],
   [`/library/front_hamstring_cycle?client=${oda.split('/').at(-1)}`, 'exercise'],
-  ['/library/schools', 'schools']
+  [`${maud}/grade/cycle?exercise=pancake_press_draw`, 'cycle']
 ]) {
   await page.goto(path);
   await shoot(page, name);

@@ -5,6 +5,8 @@
     value: number;
     unit: string;
     max: number;
+    min?: number;
+    /** Kept to once it is typed whole. */
     step?: number;
     /** What it comes to in other words. */
     words?: string;
@@ -12,11 +14,12 @@
     error?: string;
     onvalue: (value: number) => void;
   };
-  let { label, value, unit, max, step = 1, words, error, onvalue }: Props = $props();
+  let { label, value, unit, max, min = 0, step = 1, words, error, onvalue }: Props = $props();
   const id = $props.id();
   function typed({ currentTarget: { valueAsNumber } }: Event & { currentTarget: HTMLInputElement }) {
     if (Number.isFinite(valueAsNumber)) onvalue(Math.min(max, Math.max(0, valueAsNumber)));
   }
+  const onStep = () => onvalue(Math.min(max, Math.max(min, min + Math.round((value - min) / step) * step)));
 </script>
 
 <div class="flex flex-col">
@@ -26,13 +29,14 @@
       id="{id}-field"
       class="input w-20 flex-none px-1 text-center"
       type="number"
-      min="0"
+      {min}
       {max}
       {step}
       {value}
       aria-describedby={words || error ? id : undefined}
       aria-invalid={error ? 'true' : undefined}
       oninput={typed}
+      onchange={onStep}
     />
     <span class="w-13 flex-none text-ink-soft">{unit}</span>
   </div>

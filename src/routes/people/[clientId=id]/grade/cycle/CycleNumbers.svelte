@@ -52,6 +52,7 @@
       label="Hold"
       unit="s"
       value={cycle.holdS}
+      min={draft.bounds.holdS.min}
       max={draft.bounds.holdS.max}
       step={draft.bounds.holdS.step}
       onvalue={(holdS) => draft.set({ holdS })}
@@ -98,6 +99,7 @@
           label="Keep it"
           unit="s"
           value={effort.holdS}
+          min={draft.bounds.contractionS.min}
           max={draft.bounds.contractionS.max}
           step={draft.bounds.contractionS.step}
           onvalue={(holdS) => setEffort(kind, { holdS })}

@@ -163,6 +163,21 @@ describe('the course of a session', () => {
     expect([player.logged, player.leftOut]).toEqual([[0], [0]]);
   });
 
+  test('pain told while it is asked why a set is left out is of that set, and taken back the question stands', () => {
+    const { player, runOut, sent } = playerOf();
+    player.togglePause();
+    runOut();
+    player.askWhyLeftOut();
+    player.askPain();
+    player.cancelPain();
+    expect([player.mode, player.toAsk]).toEqual(['ask', 1]);
+    player.askWhyLeftOut();
+    player.cancelPain();
+    leaveOut(player);
+    expect(sent('sets')).toHaveLength(1);
+    expect(player.setIndex).toBe(1);
+  });
+
   test('what is noted of a set is not a clean set', () => {
     const { player, sent, runOut } = playerOf();
     player.togglePause();

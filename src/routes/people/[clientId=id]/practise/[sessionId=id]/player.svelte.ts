@@ -395,7 +395,8 @@ export class Player {
 
   askPain(): void {
     if (this.mode === 'ended') return;
-    this.#wasAsking = this.mode === 'ask' || this.mode === 'notes';
+    // Told while it is asked why a set is left out, it is of that set.
+    if (this.mode !== 'leave out') this.#wasAsking = this.mode === 'ask' || this.mode === 'notes';
     this.paused = true;
     this.mode = 'pain';
   }
