@@ -171,6 +171,8 @@ export const figuresSchema = z.strictObject({
   /** Checks of the exercise that slipped, in its words. */
   checks: z.array(z.string().max(400)).max(20).optional(),
   signs: z.array(z.enum(effortSigns)).max(effortSigns.length).optional(),
+  /** Where it was felt, where that was not the place it should be. */
+  feltAt: z.strictObject({ place: z.enum(painPlaceIds), side: z.enum(sides).nullable() }).optional(),
   /** One of the signs ended the set. */
   ended: z.boolean().optional(),
   /** It was done one step easier, by choice on the way. */

@@ -73,7 +73,7 @@
       {#each painPlaces.filter((p) => !p.sided) as place (place.id)}
         <button
           type="button"
-          class="btn min-h-11 px-3 {isPicked(place.id, null) ? chosen : ''}"
+          class="btn min-h-11 px-3"
           aria-pressed={isPicked(place.id, null)}
           onclick={() => onpick({ place: place.id, side: null })}>{place.label}</button
         >
@@ -86,7 +86,7 @@
           {#each sides as side (side)}
             <button
               type="button"
-              class="btn min-h-11 gap-1 px-3 {isPicked(place.id, side) ? chosen : side === 'left' ? 'text-lake' : 'text-ochre'}"
+              class="btn min-h-11 gap-1 px-3 {isPicked(place.id, side) ? '' : side === 'left' ? 'text-lake' : 'text-ochre'}"
               aria-pressed={isPicked(place.id, side)}
               aria-label={nameOf(place.label, side)}
               onclick={() => onpick({ place: place.id, side })}><SideMark {side} size={14} /> {side}</button

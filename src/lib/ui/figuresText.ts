@@ -1,4 +1,5 @@
 import type { SetFigures } from '$lib/contract/forms';
+import { painPlaceOf } from '$lib/core';
 
 /** What was written down of a set, one short piece each; nothing where nothing was. */
 export function figuresText({
@@ -11,6 +12,7 @@ export function figuresText({
   loadKg,
   checks,
   signs,
+  feltAt,
   ended,
   easier
 }: SetFigures): string[] {
@@ -24,6 +26,7 @@ export function figuresText({
     dropDeg === undefined ? '' : `fell by ${dropDeg}°`,
     reached === undefined ? '' : `reached ${reached}`,
     loadKg === undefined ? '' : `with ${loadKg} kg`,
+    feltAt === undefined ? '' : `felt: ${feltAt.side ? `${feltAt.side} ` : ''}${painPlaceOf(feltAt.place).label.toLowerCase()}`,
     checks ? `slipped: ${checks.join(', ')}` : '',
     signs ? `${signs.join(', ')}${ended ? ', which ended it' : ''}` : '',
     easier ? 'one step easier' : ''

@@ -2,6 +2,8 @@
   import { ToggleGroup } from 'bits-ui';
   import { feltPlaces, leftOutReasons, slips, type SetFigures } from '$lib/contract/forms';
   import type { LastTime } from '$lib/contract/review';
+  import BodyMap from '$lib/ui/BodyMap.svelte';
+  import { figuresText } from '$lib/ui/figuresText';
   import { capital } from '$lib/ui/format';
   import { lastTimeText } from './cueText';
   import type { Notes, Player } from './player.svelte';
@@ -33,6 +35,11 @@
   /** An answer taken back stands open again. */
   function answer(of: keyof Notes, value: string) {
     notes = { ...notes, [of]: value === '' ? null : of === 'sensation' ? Number(value) : value };
+  }
+  function keep() {
+    const { feltAt, ...others } = figures;
+    const isElsewhere = notes.felt !== null && notes.felt !== 'expected';
+    player.keepNotes(notes, isElsewhere && feltAt ? figures : others);
   }
   let cleanButton: HTMLButtonElement | undefined = $state();
   $effect(() => cleanButton?.focus());
@@ -106,10 +113,21 @@
   <section class="flex grow flex-col justify-center gap-5" aria-label="What was not quite">
     {@render answersTo('How strong, at its most?', 'sensation', scale, 'min-w-14 text-xl')}
     {@render answersTo('Where felt?', 'felt', places, 'text-lg')}
+    {#if notes.felt && notes.felt !== 'expected'}
+      <details>
+        <summary class="min-h-11 py-2 text-lg font-semibold"
+          >{figures.feltAt
+            ? `Felt: ${figuresText({ feltAt: figures.feltAt })[0]?.replace('felt: ', '')}`
+            : 'Show it on the body'}</summary
+        >
+        <p class="mb-2 text-lg text-ink-soft">It should be felt: {exercise.felt}. If it hurt there, press Pain instead.</p>
+        <BodyMap picked={figures.feltAt ?? null} onpick={(feltAt) => (figures = { ...figures, feltAt })} wide />
+      </details>
+    {/if}
     {@render answersTo('What slipped?', 'slipped', slipped, 'text-lg')}
     {@render figuresForm()}
     <div class="flex gap-3">
-      <button class="btn btn-primary min-h-14 text-xl" onclick={() => player.keepNotes(notes, figures)}>Keep</button>
+      <button class="btn btn-primary min-h-14 text-xl" onclick={keep}>Keep</button>
       <button class="btn min-h-14 text-lg" onclick={() => (player.mode = 'ask')}>Back</button>
       <p class="self-center text-ink-soft">What is left open stays open: nothing is deepened on it.</p>
     </div>

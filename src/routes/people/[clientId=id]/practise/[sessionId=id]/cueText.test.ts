@@ -141,9 +141,17 @@ test.each([
       clean: true,
       sensation: null,
       slipped: null,
-      figures: { done: 6, of: 8, effortTold: 7, dropDeg: 4, signs: ['cramp'], ended: true }
+      figures: {
+        done: 6,
+        of: 8,
+        effortTold: 7,
+        dropDeg: 4,
+        feltAt: { place: 'knee', side: 'left' },
+        signs: ['cramp'],
+        ended: true
+      }
     },
-    'Last time, 2 Mar: as planned, 6 of 8 done, effort 7 as they said, of 10, fell by 4°, cramp, which ended it, 1:05.'
+    'Last time, 2 Mar: as planned, 6 of 8 done, effort 7 as they said, of 10, fell by 4°, felt: left knee, cramp, which ended it, 1:05.'
   ]
 ] satisfies [Partial<LastTime>, string][])('how it went before: %j', (said, text) =>
   expect(
