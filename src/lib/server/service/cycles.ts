@@ -64,14 +64,21 @@ function cycleNow(c: GoalCase, { exercise, choice, schoolId }: WeekExercise, sid
     capPct: gated.caps.effortPct,
     breathS: breathOf(c)
   };
-  const made = formOf({ ...ask, school, cycle: choice.cycles?.[side ?? 'left'] });
-  if (!('asks' in made) && made.form.kind === 'cycle') return { cycle: made.form.spec, begunFrom: null, ...capsFor(gated) };
+  const own = choice.cycles?.[side ?? 'left'];
+  // What only today forbids stays in the shape: nothing is deepened for now.
+  const shape = ({ stays: _, ...spec }: CycleSpec): CycleSpec => ({
+    ...spec,
+    ...(own?.deepening && { deepening: own.deepening })
+  });
+  const made = formOf({ ...ask, school, cycle: own });
+  if (!('asks' in made) && made.form.kind === 'cycle')
+    return { cycle: shape(made.form.spec), begunFrom: null, ...capsFor(gated) };
   const begin = schoolOf(startSchool);
   if (begin.way.kind !== 'cycle') throw new RangeError(`${begin.id} makes no cycle`);
   const { kind: _, draw, ...way } = begin.way;
   const begun = formOf({ ...ask, school: begin, cycle: { ...way, ...(draw && exercise.draw !== undefined && { draw }) } });
   if ('asks' in begun || begun.form.kind !== 'cycle') throw new RangeError(`no cycle of ${exercise.id}`);
-  return { cycle: begun.form.spec, begunFrom: begin.name, ...capsFor(gated) };
+  return { cycle: shape(begun.form.spec), begunFrom: begin.name, ...capsFor(gated) };
 }
 
 const capsFor = ({ caps, longestHoldS, noHarder }: Gated) => ({

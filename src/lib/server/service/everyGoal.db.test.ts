@@ -14,6 +14,7 @@ import {
   type CycleSpec,
   type SchoolId
 } from '$lib/core';
+import { keepCycleForm } from '$lib/contract/cycleForm';
 import type { SetLogInput, Written } from '$lib/contract/forms';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
@@ -26,7 +27,7 @@ import { passCheck, personWithGoal, take } from '../testing/people';
 import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { loadGoalCase } from './clientCase';
-import { keepCycles } from './cycles';
+import { cycleDesk, keepCycles } from './cycles';
 import { acceptProposals } from './deciding';
 import { tellLater } from './pain';
 import { arrangeSession, makePlan, planView, prepareSession } from './planning';
@@ -245,6 +246,21 @@ describe('the week and its schools', () => {
         );
         await expect(keep(db, id, { ...cycle, rounds: 3 })).rejects.toEqual(refusal('nothing_harder'));
         await keep(db, id, { ...cycle, rounds: 1 });
+      }));
+
+    test('what the page was given can be sent back by it, whatever the limits: with nothing harder now, how it deepens is kept', () =>
+      store.rolledBack(async (db) => {
+        const id = await measured(db, 'front_split');
+        await keep(db, id, { ...cycle, deepening: 'lean' });
+        await passCheck(db, id, today, ['blood_pressure_controlled']);
+        const told = { kind: 'afterwards', place: 'back_of_thigh', side: 'left', exerciseId: null, workSide: null } as const;
+        await tellLater(db, id, { ...told, feltOn: today, note: '' }, at(today));
+        const desk = (await cycleDesk(db, await loadGoalCase(db, id, today), 'front_hamstring_cycle'))!;
+        expect(desk.sides.left.noHarder).not.toBeNull();
+        const cycles = JSON.stringify({ left: desk.sides.left.cycle, right: desk.sides.right.cycle });
+        await keepCycles(db, id, keepCycleForm.parse({ exerciseId: 'front_hamstring_cycle', cycles }), at(today));
+        const kept = (await loadGoalCase(db, id, today)).choices.find((x) => x.exerciseId === 'front_hamstring_cycle')!.cycles!;
+        expect(kept.left).toMatchObject({ deepening: 'lean', press: { peakPct: 40 } });
       }));
   });
 

@@ -62,7 +62,14 @@
   <div class="mt-3 grid gap-5 lg:grid-cols-[1fr_19rem]">
     <div class="flex min-w-0 flex-col gap-4">
       <CycleCurve {draft} capPct={of.caps.effortPct} />
-      <CycleNumbers {draft} {exercise} capPct={of.caps.effortPct} mayBrace={of.caps.brace} breathS={desk.breathS} />
+      <CycleNumbers
+        {draft}
+        {exercise}
+        capPct={of.caps.effortPct}
+        mayBrace={of.caps.brace}
+        stays={of.noHarder !== null}
+        breathS={desk.breathS}
+      />
     </div>
     <aside class="flex flex-col gap-4" aria-label="What it comes to">
       <section class="card" aria-live="polite">

@@ -15,8 +15,16 @@
   import CycleNumber from './CycleNumber.svelte';
 
   /** Every figure of a cycle, beside its curve: what is dragged there can be typed here. */
-  type Props = { draft: CycleDraft; exercise: Exercise; capPct: number; mayBrace: boolean; breathS: number };
-  let { draft, exercise, capPct, mayBrace, breathS }: Props = $props();
+  type Props = {
+    draft: CycleDraft;
+    exercise: Exercise;
+    capPct: number;
+    mayBrace: boolean;
+    /** Nothing goes deeper for now; how it will is kept. */
+    stays: boolean;
+    breathS: number;
+  };
+  let { draft, exercise, capPct, mayBrace, stays, breathS }: Props = $props();
   const cycle = $derived(draft.value);
   const inBreaths = $derived(cycle.breathS !== undefined);
   const kinds = ['press', 'draw'] as const;
@@ -221,10 +229,10 @@
       <select
         class="input"
         value={cycle.deepening ?? ''}
-        disabled={cycle.stays ?? false}
+        disabled={stays}
         onchange={(e) => draft.set({ deepening: (e.currentTarget.value || undefined) as Deepening | undefined })}
       >
-        <option value="">{cycle.stays ? 'nothing goes deeper now' : 'on the out-breath'}</option>
+        <option value="">{stays ? 'nothing goes deeper now' : 'on the out-breath'}</option>
         {#each optionsOf(deepenings) as [id, words] (id)}<option value={id}>{words}</option>{/each}
       </select>
     </label>
