@@ -15,8 +15,6 @@ export default defineConfig({
   workers: places,
   timeout: 90_000,
   expect: { timeout: 10_000 },
-  // A hurried press on a busy machine is given a second try; the report tells which needed one.
-  retries: 1,
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
   use: {
     baseURL: originOf(Number(process.env.TEST_PARALLEL_INDEX ?? 0)),

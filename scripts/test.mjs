@@ -64,16 +64,14 @@ const unit = readReport('test-results/unit.json', (r) => ({
   failed: r.numFailedTests + r.numFailedTestSuites * (r.numTotalTests === 0 ? 1 : 0)
 }));
 
-let browser = { passed: 0, failed: 1, flaky: 0 };
+let browser = { passed: 0, failed: 1 };
 if (ensureChromium()) {
   ensureBuilt();
   step('browser tests', bin('playwright'), ['test']);
   browser = readReport('test-results/report.json', ({ stats }) => ({
     passed: stats.expected + stats.flaky,
-    failed: stats.unexpected,
-    flaky: stats.flaky
+    failed: stats.unexpected
   }));
-  if (browser.flaky) say(`${browser.flaky} of the browser tests passed at the second try only: see "flaky" above.`);
 }
 
 /** A report that is missing or unreadable counts as a failure. */

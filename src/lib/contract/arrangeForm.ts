@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { cutKinds, dayWorks, type Arrangement } from '$lib/core';
+import { exerciseId } from './exerciseForms';
 import { checkbox, jsonField } from './fields';
-
-const exerciseId = z.string().regex(/^[a-z0-9_]{1,60}$/);
 
 const arrangementSchema = z.strictObject({
   parts: z.array(z.strictObject({ exerciseId, sets: z.int().min(1).max(20).optional() })).max(60),

@@ -9,7 +9,7 @@ import {
   type SideCycles
 } from '$lib/core';
 import { exerciseId } from './exerciseForms';
-import { jsonField, text } from './fields';
+import { jsonField, requiredText, rowId, text } from './fields';
 
 const pct = z.number().min(0).max(100);
 const seconds = (most: number) => z.number().min(0).max(most);
@@ -56,9 +56,8 @@ export type KeepCycleInput = z.output<typeof keepCycleForm>;
 
 /** A cycle under a name, for any exercise of anybody. */
 export const nameCycleForm = z.object({
-  name: text(60).pipe(z.string().min(1, { error: 'Give it a name' })),
+  name: requiredText(60, 'Give it a name'),
   cycle: jsonField<CycleSpec>(cycleSchema, unreadable)
 });
-export type NameCycleInput = z.output<typeof nameCycleForm>;
 
-export const forgetCycleForm = z.object({ id: z.coerce.number().int().min(1).max(2147483647) });
+export const forgetCycleForm = z.object({ id: rowId });

@@ -1,5 +1,5 @@
 import type { Decision, DialState, Side } from '$lib/core';
-import type { SetFigures, SetLogInput } from './forms';
+import type { SetFigures, SetLogInput } from './setForms';
 
 /** When something is decided: in Review, before a session after a pause, or on pain that was told later. */
 export type Moment = 'review' | 'resume' | 'afterwards';

@@ -86,7 +86,7 @@ export { compileFlow, compileHold } from './cycle/compileHold';
 export { effortInWords } from './cycle/effortInWords';
 export { effortAtPct, phaseAt, rampSteps } from './cycle/effortAt';
 export { countAt } from './cycle/phase';
-export { breathsToTap, ownBreathS } from './cycle/ownBreath';
+export { breathInShare, breathsToTap, goesIn, ownBreathS } from './cycle/ownBreath';
 export { totals, type Totals } from './cycle/totals';
 export {
   blockWhyText,

@@ -1,21 +1,17 @@
-import type { SetFigures } from '$lib/contract/forms';
+import type { SetFigures } from '$lib/contract/setForms';
+import type { Units } from '$lib/contract/fields';
 import { painPlaceOf } from '$lib/core';
+import { degText, lengthText, massNumber } from './format';
+
+/** A place on the body with its side. */
+export const placeText = ({ place, side }: NonNullable<SetFigures['feltAt']>): string =>
+  `${side ? `${side} ` : ''}${painPlaceOf(place).label.toLowerCase()}`;
 
 /** What was written down of a set, one short piece each; nothing where nothing was. */
-export function figuresText({
-  done,
-  of,
-  effortTold,
-  effortSeen,
-  dropDeg,
-  reached,
-  loadKg,
-  checks,
-  signs,
-  feltAt,
-  ended,
-  easier
-}: SetFigures): string[] {
+export function figuresText(
+  { done, of, effortTold, effortSeen, dropDeg, reachedCm, reachedDeg, loadKg, checks, signs, feltAt, ended, easier }: SetFigures,
+  units: Units
+): string[] {
   const efforts = [
     effortTold === undefined ? '' : `${effortTold} as they said`,
     effortSeen === undefined ? '' : `${effortSeen} as seen`
@@ -24,9 +20,10 @@ export function figuresText({
     done === undefined ? '' : `${done} of ${of ?? done} done`,
     efforts.length > 0 ? `effort ${efforts.join(', ')}, of 10` : '',
     dropDeg === undefined ? '' : `fell by ${dropDeg}°`,
-    reached === undefined ? '' : `reached ${reached}`,
-    loadKg === undefined ? '' : `with ${loadKg} kg`,
-    feltAt === undefined ? '' : `felt: ${feltAt.side ? `${feltAt.side} ` : ''}${painPlaceOf(feltAt.place).label.toLowerCase()}`,
+    reachedCm === undefined ? '' : `reached ${lengthText(reachedCm, units.length)}`,
+    reachedDeg === undefined ? '' : `reached ${degText(reachedDeg)}`,
+    loadKg === undefined ? '' : `with ${massNumber(loadKg, units.mass)} ${units.mass}`,
+    feltAt === undefined ? '' : `felt: ${placeText(feltAt)}`,
     checks ? `slipped: ${checks.join(', ')}` : '',
     signs ? `${signs.join(', ')}${ended ? ', which ended it' : ''}` : '',
     easier ? 'one step easier' : ''

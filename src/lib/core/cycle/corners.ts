@@ -58,6 +58,7 @@ export function cornersOf(spec: CycleSpec): Corner[] {
  * A cycle with one corner moved by so many seconds and so much effort (outward positive), kept on the steps and inside the bounds.
  *
  * Model:  time at a corner is the length of the part that ends there; the first peak is that of every round until one has its own.
+ * Units:  seconds, percent.
  */
 export function moveCorner(
   spec: CycleSpec,

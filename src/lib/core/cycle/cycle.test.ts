@@ -8,6 +8,7 @@ import {
   cornersOf,
   effortAtPct,
   effortsOf,
+  goesIn,
   moveCorner,
   ownBreathS,
   rampSteps,
@@ -230,6 +231,11 @@ describe('a breath tapped along', () => {
   test('is the middle of the intervals: one tap missed does not move it', () => {
     expect(ownBreathS(taps(6.1, 5.8, 6.2, 6))).toBe(6);
     expect(ownBreathS(taps(6.1, 5.8, 12.1, 6.2, 6))).toBe(6);
+  });
+
+  test('goes out for longer than in', () => {
+    const insS = Array.from({ length: 160 }, (_, i) => (i + 0.5) / 10).filter((tS) => goesIn(tS, 8)).length / 10;
+    expect([insS, goesIn(0, 8), goesIn(7.9, 8)]).toEqual([6.4, true, false]);
   });
 
   test('tells nothing of too few, nor of what is no breath at rest', () => {

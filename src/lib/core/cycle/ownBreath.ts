@@ -17,3 +17,9 @@ export function ownBreathS(tapsMs: readonly number[]): number | null {
   const breathS = Math.round(median(intervals) * 2) / 2;
   return breathS >= shortestS && breathS <= longestS ? breathS : null;
 }
+
+/** Out for longer than in, which calms (common practice); how much longer is an assumption. */
+export const breathInShare = 0.4;
+
+/** Whether a quiet breath goes in at a moment, counted from the beginning of one. Units: seconds. */
+export const goesIn = (tS: number, breathS: number): boolean => tS % breathS < breathS * breathInShare;

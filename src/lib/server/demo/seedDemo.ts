@@ -23,7 +23,8 @@ import {
   type Side,
   type TimelineSet
 } from '$lib/core';
-import type { SetFigures, SetLogInput, StartInput } from '$lib/contract/forms';
+import type { StartInput } from '$lib/contract/forms';
+import type { SetFigures, SetLogInput } from '$lib/contract/setForms';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
 import { insertNamedCycle } from '../repo/choiceRepo';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { feltPlaces, figuresSchema, leftOutReasons, slips, type SetLogInput } from '$lib/contract/forms';
+import { feltPlaces, figuresSchema, leftOutReasons, slips, type SetLogInput } from '$lib/contract/setForms';
 import { painPlaceIds, sides, type PainEvent, type PainKindId, type Setting, type Side } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';

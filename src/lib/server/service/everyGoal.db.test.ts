@@ -15,7 +15,7 @@ import {
   type SchoolId
 } from '$lib/core';
 import { keepCycleForm } from '$lib/contract/cycleForm';
-import type { SetLogInput, Written } from '$lib/contract/forms';
+import type { SetLogInput, Written } from '$lib/contract/setForms';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
 import { listPeople } from '../repo/peopleRepo';

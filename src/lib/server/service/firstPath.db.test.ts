@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { addDays, exerciseOf, leftOutTexts, type Side, whyText, longHold } from '$lib/core';
-import type { PainInput, SetLogInput, StartInput } from '$lib/contract/forms';
+import type { PainInput, StartInput } from '$lib/contract/forms';
+import type { SetLogInput } from '$lib/contract/setForms';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';

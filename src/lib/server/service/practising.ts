@@ -1,4 +1,5 @@
-import type { PainInput, SetLogInput, StartInput, WriteInput, Written } from '$lib/contract/forms';
+import type { PainInput, StartInput } from '$lib/contract/forms';
+import type { SetLogInput, WriteInput, Written } from '$lib/contract/setForms';
 import {
   before,
   CoreError,

@@ -1,4 +1,4 @@
-import type { SetFigures } from '$lib/contract/forms';
+import type { SetFigures } from '$lib/contract/setForms';
 import type { Moment, Proposal } from '$lib/contract/review';
 import {
   decide,

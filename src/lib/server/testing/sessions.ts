@@ -1,4 +1,5 @@
-import type { SetLogInput, StartInput } from '$lib/contract/forms';
+import type { StartInput } from '$lib/contract/forms';
+import type { SetLogInput } from '$lib/contract/setForms';
 import { isAsked, timelineOf } from '$lib/core';
 import type { Database } from '../db/db';
 import { getPrescribed } from '../repo/sessionRepo';

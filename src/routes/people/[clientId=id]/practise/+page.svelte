@@ -145,7 +145,7 @@
             <input type="hidden" name="sessionId" value={data.session.id} />
             <button class="btn btn-primary min-h-14 text-lg">Start the session</button>
             <a class="btn" href="{base}/practise/arrange?session={data.session.id}">Arrange this session</a>
-            <WrittenDown {blocks} {find} today={data.today} form={own} base={`${base}/pain`} />
+            <WrittenDown {blocks} {find} today={data.today} form={own} painHref={`${base}/pain`} />
           {/if}
         </form>
         {#if blocks.some((b) => b.work.some((w) => countsBreaths(w)))}

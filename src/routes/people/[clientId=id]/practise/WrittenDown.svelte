@@ -1,13 +1,13 @@
 <script lang="ts">
   import { countedIn, isAsked, type Block, type FindExercise } from '$lib/core';
-  import { doneWords, type Written } from '$lib/contract/forms';
+  import { doneWords, type Written } from '$lib/contract/setForms';
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, type FormState } from '$lib/ui/formState';
   import SideMark from '$lib/ui/SideMark.svelte';
 
   /** A session that was done without the player: how every exercise was, in one word each. Part of the form that starts a session. */
-  type Props = { blocks: readonly Block[]; find: FindExercise; today: string; form: FormState; base: string };
-  let { blocks, find, today, form, base }: Props = $props();
+  type Props = { blocks: readonly Block[]; find: FindExercise; today: string; form: FormState; painHref: string };
+  let { blocks, find, today, form, painHref }: Props = $props();
   const works = $derived([
     ...new Map(
       blocks.flatMap(({ exerciseId, work }) =>
@@ -36,7 +36,7 @@
   <div class="flex flex-col gap-3">
     <p class="text-ink-soft">
       Answer the questions above as they were before it. Where something hurt,
-      <a class="underline" href={base}>tell the pain</a> as well.
+      <a class="underline" href={painHref}>tell the pain</a> as well.
     </p>
     <Field label="Done on" name="doneOn" type="date" {form} known={today} />
     <button type="button" class="btn" onclick={allClean}>Everything as planned</button>

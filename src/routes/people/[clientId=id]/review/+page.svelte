@@ -114,7 +114,7 @@
                 <th scope="row" class="py-1 font-normal"
                   ><span class="flex items-center gap-1"><SideMark side={e.side} size={13} /> {e.exerciseName}</span>
                   {#each e.figures as figures, i (i)}<span class="block text-sm text-ink-soft"
-                      >{capital(figuresText(figures).join('; '))}</span
+                      >{capital(figuresText(figures, data.units).join('; '))}</span
                     >{/each}
                   {#each e.pains as pain, i (i)}<span class="block font-semibold text-stop">{pain}</span>{/each}</th
                 >

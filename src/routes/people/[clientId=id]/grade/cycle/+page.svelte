@@ -7,7 +7,7 @@
   import { clockText } from '$lib/ui/format';
   import { overCapText } from '$lib/ui/problemText';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
-  import { keepTyped, sending } from '$lib/ui/sending';
+  import { keepTyped, sending, undoable } from '$lib/ui/sending';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
   import { CycleDraft } from './cycle.svelte';
   import CycleCurve from './CycleCurve.svelte';
@@ -108,7 +108,15 @@
                   aria-pressed={looked === n.id}
                   onclick={() => (looked = looked === n.id ? undefined : n.id)}>{n.name}</button
                 >
-                <form method="POST" action="?/forget" use:enhance={keepTyped}>
+                <form
+                  method="POST"
+                  action="?/forget"
+                  use:enhance={undoable(() => ({
+                    told: `“${n.name}” is forgotten. Where it was taken over it stays.`,
+                    action: '?/name',
+                    fields: { name: n.name, cycle: JSON.stringify(n.cycle) }
+                  }))}
+                >
                   <input type="hidden" name="id" value={n.id} />
                   <button class="btn btn-quiet px-2" aria-label="Forget {n.name}"><X size={16} /></button>
                 </form>

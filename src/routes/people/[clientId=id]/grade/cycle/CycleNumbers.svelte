@@ -37,6 +37,11 @@
     { key: 'finalSettleS', label: 'Settle at the end' }
   ] as const;
   const tooHigh = (pct: number) => (pct > capPct ? `at most ${capPct} %` : undefined);
+  const ramps = [
+    ['', 'smoothly'],
+    ['10', 'in steps of 10 %'],
+    ['20', 'in steps of 20 %']
+  ] as const;
   const optionsOf = (words: Readonly<Record<string, string>>) => Object.entries(words);
   const capital = (text: string) => text.replace(/^./, (c) => c.toUpperCase());
 
@@ -140,7 +145,7 @@
     {#each pauses as { key, label } (key)}
       <CycleNumber
         {label}
-        unit={inBreaths ? 'breaths' : 's'}
+        unit={!inBreaths ? 's' : cycle[key] === breathS ? 'breath' : 'breaths'}
         value={inBreaths ? Math.round(cycle[key] / breathS) : cycle[key]}
         max={inBreaths ? 15 : 120}
         onvalue={(value) => setPause(key, value)}
@@ -187,55 +192,34 @@
         maxlength="120"
         value={cycle.secondWay ?? ''}
         placeholder="the same way"
-        oninput={(e) => draft.set({ secondWay: e.currentTarget.value.trim() || undefined })}
+        oninput={(e) => draft.set({ secondWay: e.currentTarget.value || undefined })}
       />
     </label>
   </section>
   <section class="card mb-4 flex break-inside-avoid flex-col gap-1.5" aria-label="How">
     <h2>How</h2>
-    <label class="flex flex-col gap-1">
-      <span>Order</span>
-      <select
-        class="input"
-        value={cycle.drawFirst ? 'draw' : 'press'}
-        onchange={(e) => draft.set({ drawFirst: e.currentTarget.value === 'draw' || undefined })}
-      >
-        <option value="press">press, then draw</option><option value="draw">draw, then press</option>
-      </select>
-    </label>
-    <label class="flex flex-col gap-1">
-      <span>Effort climbs</span>
-      <select
-        class="input"
-        value={String(cycle.stepPct ?? '')}
-        onchange={(e) => draft.set({ stepPct: e.currentTarget.value === '' ? undefined : Number(e.currentTarget.value) })}
-      >
-        <option value="">smoothly</option><option value="10">in steps of 10 %</option><option value="20">in steps of 20 %</option>
-      </select>
-    </label>
-    <label class="flex flex-col gap-1">
-      <span>What resists</span>
-      <select
-        class="input"
-        value={cycle.resistance ?? ''}
-        onchange={(e) => draft.set({ resistance: (e.currentTarget.value || undefined) as Resistance | undefined })}
-      >
-        <option value="">as the exercise says</option>
-        {#each optionsOf(resistances) as [id, words] (id)}<option value={id}>{words}</option>{/each}
-      </select>
-    </label>
-    <label class="flex flex-col gap-1">
-      <span>How it goes deeper</span>
-      <select
-        class="input"
-        value={cycle.deepening ?? ''}
-        disabled={stays}
-        onchange={(e) => draft.set({ deepening: (e.currentTarget.value || undefined) as Deepening | undefined })}
-      >
-        <option value="">{stays ? 'nothing goes deeper now' : 'on the out-breath'}</option>
-        {#each optionsOf(deepenings) as [id, words] (id)}<option value={id}>{words}</option>{/each}
-      </select>
-    </label>
+    {@render choice(
+      'Order',
+      cycle.drawFirst ? 'draw' : '',
+      [
+        ['', 'press, then draw'],
+        ['draw', 'draw, then press']
+      ],
+      (id) => draft.set({ drawFirst: id === 'draw' || undefined })
+    )}
+    {@render choice('Effort climbs', String(cycle.stepPct ?? ''), ramps, (id) =>
+      draft.set({ stepPct: id === '' ? undefined : Number(id) })
+    )}
+    {@render choice('What resists', cycle.resistance ?? '', [['', 'as the exercise says'], ...optionsOf(resistances)], (id) =>
+      draft.set({ resistance: (id || undefined) as Resistance | undefined })
+    )}
+    {#if stays}
+      <p class="text-ink-soft">Nothing goes deeper now.</p>
+    {:else}
+      {@render choice('How it goes deeper', cycle.deepening ?? '', [['', 'on the out-breath'], ...optionsOf(deepenings)], (id) =>
+        draft.set({ deepening: (id || undefined) as Deepening | undefined })
+      )}
+    {/if}
     {#if mayBrace}
       <label class="choice"
         ><input
@@ -249,3 +233,17 @@
     {/if}
   </section>
 </div>
+
+{#snippet choice(
+  label: string,
+  value: string,
+  options: readonly (readonly [id: string, words: string])[],
+  onpick: (id: string) => void
+)}
+  <label class="flex flex-col gap-1">
+    <span>{label}</span>
+    <select class="input" {value} onchange={(e) => onpick(e.currentTarget.value)}>
+      {#each options as [id, words] (id)}<option value={id}>{words}</option>{/each}
+    </select>
+  </label>
+{/snippet}

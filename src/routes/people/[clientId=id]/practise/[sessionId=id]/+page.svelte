@@ -69,7 +69,7 @@
   function onKey(e: KeyboardEvent) {
     if (e.key === 'Escape') {
       e.preventDefault();
-      if (player.mode === 'pain') player.cancelPain();
+      if (player.mode === 'pain') player.goBack();
       else player.askPain();
       return;
     }
@@ -140,6 +140,7 @@
     {#key player.asked.index}<AfterSet
         {player}
         sensationCap={data.sensationCap}
+        units={data.units}
         lastTime={data.lastTimes[`${player.asked.exerciseId}/${player.asked.side}`]}
       />{/key}
   {:else}
@@ -196,7 +197,7 @@
       <button
         class="btn ml-auto min-h-16 min-w-52 border-2 border-stop text-xl text-stop max-sm:w-full"
         aria-keyshortcuts="Escape"
-        onclick={() => (player.mode === 'pain' ? player.cancelPain() : player.askPain())}
+        onclick={() => (player.mode === 'pain' ? player.goBack() : player.askPain())}
         >{player.mode === 'pain' ? 'No, go back' : 'Pain'}</button
       >
     </footer>

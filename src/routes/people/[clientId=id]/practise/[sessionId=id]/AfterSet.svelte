@@ -1,16 +1,17 @@
 <script lang="ts">
   import { ToggleGroup } from 'bits-ui';
-  import { feltPlaces, leftOutReasons, slips, type SetFigures } from '$lib/contract/forms';
+  import type { Units } from '$lib/contract/fields';
+  import { feltPlaces, leftOutReasons, slips, type SetFigures } from '$lib/contract/setForms';
   import type { LastTime } from '$lib/contract/review';
   import BodyMap from '$lib/ui/BodyMap.svelte';
-  import { figuresText } from '$lib/ui/figuresText';
+  import { placeText } from '$lib/ui/figuresText';
   import { capital } from '$lib/ui/format';
   import { lastTimeText } from './cueText';
   import type { Notes, Player } from './player.svelte';
   import SetFiguresForm from './SetFigures.svelte';
 
-  type Props = { player: Player; sensationCap: number; lastTime?: LastTime };
-  let { player, sensationCap, lastTime }: Props = $props();
+  type Props = { player: Player; sensationCap: number; lastTime?: LastTime; units: Units };
+  let { player, sensationCap, lastTime, units }: Props = $props();
   const exercise = $derived(player.find(player.asked.exerciseId));
   /** Of the set that was just done, or of one before by its name. */
   const question = $derived.by(() => {
@@ -64,7 +65,7 @@
 
 {#snippet figuresForm()}
   {#if isWriting}
-    <SetFiguresForm {exercise} form={player.asked.work.form} counted={player.askedCount} bind:figures />
+    <SetFiguresForm {exercise} form={player.asked.work.form} counted={player.askedCount} {units} bind:figures />
   {:else}
     <p>
       <button class="btn btn-quiet text-lg" aria-expanded="false" onclick={() => (isWriting = true)}
@@ -83,14 +84,14 @@
       {/each}
     </div>
     <p class="text-xl text-ink-soft">Where it hurts, press Pain: then what bears on it is kept out.</p>
-    <p><button class="btn btn-quiet text-lg" onclick={() => player.cancelPain()}>Back</button></p>
+    <p><button class="btn btn-quiet text-lg" onclick={() => player.goBack()}>Back</button></p>
   </section>
 {:else if player.mode === 'ask'}
   <section class="flex grow flex-col justify-center gap-6" aria-label="How was the set">
     <div>
       {#if player.toAsk > 1}<p class="mb-2 text-xl text-ink-soft">{player.toAsk} sets to answer</p>{/if}
       <h2 class="text-4xl">{question}</h2>
-      {#if lastTime}<p class="mt-2 text-xl text-ink-soft">{lastTimeText(lastTime)}</p>{/if}
+      {#if lastTime}<p class="mt-2 text-xl text-ink-soft">{lastTimeText(lastTime, units)}</p>{/if}
     </div>
     <div class="grid gap-4 lg:grid-cols-2">
       <button
@@ -116,9 +117,7 @@
     {#if notes.felt && notes.felt !== 'expected'}
       <details>
         <summary class="min-h-11 py-2 text-lg font-semibold"
-          >{figures.feltAt
-            ? `Felt: ${figuresText({ feltAt: figures.feltAt })[0]?.replace('felt: ', '')}`
-            : 'Show it on the body'}</summary
+          >{figures.feltAt ? `Felt: ${placeText(figures.feltAt)}` : 'Show it on the body'}</summary
         >
         <p class="mb-2 text-lg text-ink-soft">It should be felt: {exercise.felt}. If it hurt there, press Pain instead.</p>
         <BodyMap picked={figures.feltAt ?? null} onpick={(feltAt) => (figures = { ...figures, feltAt })} wide />

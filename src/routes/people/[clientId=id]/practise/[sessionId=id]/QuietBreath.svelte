@@ -1,13 +1,12 @@
 <script lang="ts">
+  import { breathInShare, goesIn } from '$lib/core';
   import { clockText } from '$lib/ui/format';
   import type { Player } from './player.svelte';
 
   /** The settle: nothing but the breath, at the length of theirs; out for longer than in. */
   type Props = { player: Player; breathS: number };
   let { player, breathS }: Props = $props();
-  const outShare = 0.6;
-  const inBreath = $derived(player.elapsedS % breathS);
-  const isIn = $derived(inBreath < breathS * (1 - outShare));
+  const isIn = $derived(goesIn(player.elapsedS, breathS));
 </script>
 
 <section class="flex min-w-0 flex-col items-center justify-center gap-8 text-center" aria-label="Now">
@@ -16,7 +15,7 @@
     <div
       class="size-full rounded-full border-4 border-fern bg-fern/25 ease-in-out motion-safe:transition-transform"
       style:transform="scale({isIn ? 1 : 0.55})"
-      style:transition-duration="{breathS * (isIn ? 1 - outShare : outShare)}s"
+      style:transition-duration="{breathS * (isIn ? breathInShare : 1 - breathInShare)}s"
     ></div>
   </div>
   <p class="text-5xl font-bold">{isIn ? 'In' : 'Out'}</p>

@@ -2,13 +2,14 @@
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
   import { ToggleGroup } from 'bits-ui';
-  import { effortSigns, type SetFigures } from '$lib/contract/forms';
+  import { effortSigns, type SetFigures } from '$lib/contract/setForms';
+  import { toCm, toKg, type Units } from '$lib/contract/fields';
   import { compileForm, type Counted, type Exercise, type Form } from '$lib/core';
   import { capital } from '$lib/ui/format';
 
   /** What can be written down of a set besides the three questions; all of it may stay open. */
-  type Props = { exercise: Exercise; form: Form; counted: Counted | null; figures: SetFigures };
-  let { exercise, form, counted, figures = $bindable() }: Props = $props();
+  type Props = { exercise: Exercise; form: Form; counted: Counted | null; units: Units; figures: SetFigures };
+  let { exercise, form, counted, units, figures = $bindable() }: Props = $props();
   const works = $derived(compileForm(form, { effortCapPct: 100 }).some((p) => p.fromPct !== 0 || p.toPct !== 0));
   const depth = $derived(exercise.dials.find((d) => d.unit === 'cm' || d.unit === '°'));
   const load = $derived(exercise.dials.find((d) => d.unit === 'kg'));
@@ -21,10 +22,19 @@
     const { [key]: _, ...rest } = figures;
     figures = value === undefined ? rest : { ...rest, [key]: value };
   }
-  const typed = (key: 'dropDeg' | 'reached' | 'loadKg', most: number) => (event: Event & { currentTarget: HTMLInputElement }) => {
-    const value = event.currentTarget.valueAsNumber;
-    put(key, Number.isFinite(value) ? Math.min(most, Math.max(key === 'reached' ? -60 : 0, value)) : undefined);
-  };
+  type NumberKey = keyof typeof bounds;
+  /** As they are kept: degrees, centimetres, kilograms. */
+  const bounds = { dropDeg: [0, 120], reachedCm: [-60, 300], reachedDeg: [-60, 300], loadKg: [0, 200] } as const;
+  /** What one of the unit it is typed in comes to. */
+  const ratio = $derived({ dropDeg: 1, reachedCm: toCm(1, units.length), reachedDeg: 1, loadKg: toKg(1, units.mass) });
+  function shown(key: NumberKey): number | '' {
+    const value = figures[key];
+    return value === undefined ? '' : Math.round((value / ratio[key]) * 100) / 100;
+  }
+  function type(key: NumberKey, typed: number) {
+    const [min, max] = bounds[key];
+    put(key, Number.isFinite(typed) ? Math.min(max, Math.max(min, typed * ratio[key])) : undefined);
+  }
   const efforts = [
     { key: 'effortTold', label: 'Effort, as they say' },
     { key: 'effortSeen', label: 'Effort, as you see it' }
@@ -97,44 +107,26 @@
     {/each}
   {/if}
   <div class="flex flex-wrap gap-5 text-lg">
-    {#if isHeld}
-      <label class="flex items-center gap-2"
-        ><span class="font-semibold">Fell by</span><input
-          class="input w-24 text-center"
-          type="number"
-          inputmode="decimal"
-          min="0"
-          max="120"
-          value={figures.dropDeg ?? ''}
-          oninput={typed('dropDeg', 120)}
-        /> °</label
-      >
-    {/if}
-    {#if depth}
-      <label class="flex items-center gap-2"
-        ><span class="font-semibold">Reached</span><input
-          class="input w-24 text-center"
-          type="number"
-          inputmode="decimal"
-          step="0.5"
-          value={figures.reached ?? ''}
-          oninput={typed('reached', 300)}
-        />
-        {depth.unit}</label
-      >
-    {/if}
-    {#if load}
-      <label class="flex items-center gap-2"
-        ><span class="font-semibold">Load</span><input
-          class="input w-24 text-center"
-          type="number"
-          inputmode="decimal"
-          min="0"
-          step="0.5"
-          value={figures.loadKg ?? ''}
-          oninput={typed('loadKg', 200)}
-        /> kg</label
-      >
-    {/if}
+    {#if isHeld}{@render number('dropDeg', 'Fell by', '°')}{/if}
+    {#if depth}{@render number(
+        depth.unit === 'cm' ? 'reachedCm' : 'reachedDeg',
+        'Reached',
+        depth.unit === 'cm' ? units.length : '°'
+      )}{/if}
+    {#if load}{@render number('loadKg', 'Load', units.mass)}{/if}
   </div>
 </div>
+
+{#snippet number(key: NumberKey, label: string, unit: string)}
+  <label class="flex items-center gap-2"
+    ><span class="font-semibold">{label}</span><input
+      class="input w-24 text-center"
+      type="number"
+      inputmode="decimal"
+      step="any"
+      value={shown(key)}
+      oninput={(e) => type(key, e.currentTarget.valueAsNumber)}
+    />
+    {unit}</label
+  >
+{/snippet}

@@ -146,15 +146,19 @@ test.each([
         of: 8,
         effortTold: 7,
         dropDeg: 4,
+        reachedCm: 25.4,
         feltAt: { place: 'knee', side: 'left' },
         signs: ['cramp'],
         ended: true
       }
     },
-    'Last time, 2 Mar: as planned, 6 of 8 done, effort 7 as they said, of 10, fell by 4°, felt: left knee, cramp, which ended it, 1:05.'
+    'Last time, 2 Mar: as planned, 6 of 8 done, effort 7 as they said, of 10, fell by 4°, reached 10 in, felt: left knee, cramp, which ended it, 1:05.'
   ]
 ] satisfies [Partial<LastTime>, string][])('how it went before: %j', (said, text) =>
   expect(
-    lastTimeText({ on: '2026-03-02', actualS: 65, figures: {}, ...(said as Pick<LastTime, 'clean' | 'sensation' | 'slipped'>) })
+    lastTimeText(
+      { on: '2026-03-02', actualS: 65, figures: {}, ...(said as Pick<LastTime, 'clean' | 'sensation' | 'slipped'>) },
+      { length: 'in', mass: 'kg' }
+    )
   ).toBe(text)
 );

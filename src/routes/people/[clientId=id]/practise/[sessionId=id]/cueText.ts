@@ -8,7 +8,7 @@ import {
   type TimelineSet,
   type Work
 } from '$lib/core';
-import type { LengthUnit } from '$lib/contract/fields';
+import type { LengthUnit, Units } from '$lib/contract/fields';
 import type { LastTime } from '$lib/contract/review';
 import { figuresText } from '$lib/ui/figuresText';
 import { clockText, shortDate } from '$lib/ui/format';
@@ -110,12 +110,12 @@ export function spokenText(
 }
 
 /** How it went the last time, in a line: what was said, and how long it was. */
-export function lastTimeText({ on, clean, sensation, slipped, actualS, figures }: LastTime): string {
+export function lastTimeText({ on, clean, sensation, slipped, actualS, figures }: LastTime, units: Units): string {
   const said = [
     clean ? 'as planned' : '',
     sensation === null ? '' : `${sensation} of 10`,
     slipped === null || slipped === 'nothing' ? '' : slipped,
-    ...figuresText(figures)
+    ...figuresText(figures, units)
   ].filter(Boolean);
   return `Last time, ${shortDate(on)}: ${[...(said.length > 0 ? said : ['nothing was said']), clockText(actualS)].join(', ')}.`;
 }

@@ -169,10 +169,10 @@ describe('the course of a session', () => {
     runOut();
     player.askWhyLeftOut();
     player.askPain();
-    player.cancelPain();
+    player.goBack();
     expect([player.mode, player.toAsk]).toEqual(['ask', 1]);
     player.askWhyLeftOut();
-    player.cancelPain();
+    player.goBack();
     leaveOut(player);
     expect(sent('sets')).toHaveLength(1);
     expect(player.setIndex).toBe(1);
@@ -258,7 +258,7 @@ describe('pain', () => {
     player.askPain();
     player.tick(5);
     expect([player.mode, player.elapsedS]).toEqual(['pain', 5]);
-    player.cancelPain();
+    player.goBack();
     expect(player.mode).toBe('play');
     expect(player.paused).toBe(true);
   });
@@ -268,7 +268,7 @@ describe('pain', () => {
     player.togglePause();
     runOut();
     player.askPain();
-    player.cancelPain();
+    player.goBack();
     expect(player.mode).toBe('ask');
   });
 

@@ -20,7 +20,8 @@ import {
   type Side,
   type TimelineSet
 } from '$lib/core';
-import type { PainInput, SetFigures, SetLogInput } from '$lib/contract/forms';
+import type { PainInput } from '$lib/contract/forms';
+import type { SetFigures, SetLogInput } from '$lib/contract/setForms';
 import { stored } from '$lib/ui/stored';
 import { OnTheWay, type Kept, type WorkNow } from './onTheWay.svelte';
 import type { Outbox } from './outbox.svelte';
@@ -402,7 +403,7 @@ export class Player {
   }
 
   /** Back from the pain picker, or from leaving out, without having told anything. */
-  cancelPain(): void {
+  goBack(): void {
     this.mode = this.#wasAsking ? 'ask' : 'play';
   }
 
@@ -430,7 +431,7 @@ export class Player {
     const { outcome } = this;
     this.advice = null;
     if (!outcome?.endsSet) {
-      this.cancelPain();
+      this.goBack();
       return;
     }
     if (this.#wasAsking) {

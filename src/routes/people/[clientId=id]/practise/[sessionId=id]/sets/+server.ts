@@ -1,4 +1,4 @@
-import { setLogSchema } from '$lib/contract/forms';
+import { setLogSchema } from '$lib/contract/setForms';
 import { logSet } from '$lib/server/service/practising';
 import { asJson, runWrite } from '$lib/server/runForm';
 import type { RequestHandler } from './$types';
