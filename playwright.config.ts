@@ -17,6 +17,8 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
   use: {
+    // A worker of the application would stand between the tests and what they watch; the test of what works away from it lets it in.
+    serviceWorkers: 'block',
     baseURL: originOf(Number(process.env.TEST_PARALLEL_INDEX ?? 0)),
     viewport: { width: 1280, height: 800 },
     launchOptions: {

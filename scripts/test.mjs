@@ -50,6 +50,7 @@ execFileSync(bin('svelte-kit'), ['sync'], { stdio: 'inherit' });
 check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
 check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']);
+check('types of the service worker', bin('tsc'), ['-p', 'tsconfig.worker.json']);
 check('unused code', bin('knip'), []);
 check('third-party notices', process.execPath, ['scripts/notices.mjs', '--check']);
 

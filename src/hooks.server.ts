@@ -7,6 +7,7 @@ import { askers } from '$lib/server/askers';
 import { DatabaseAway } from '$lib/server/db/away';
 import { asOne, type Database } from '$lib/server/db/db';
 import { photoFiles, type PhotoFiles } from '$lib/server/photos/photoFiles';
+import { deleteKeptBefore } from '$lib/server/repo/keptSessionRepo';
 import { deleteSentBefore } from '$lib/server/repo/sentFormRepo';
 import { getStudioKey } from '$lib/server/repo/studioRepo';
 import { sweepPhotos } from '$lib/server/service/photos';
@@ -31,7 +32,9 @@ async function open(): Promise<Opened> {
     const { seedDemo } = await import('$lib/server/demo/seedDemo');
     await asOne(db, (one) => seedDemo(one, files, new Date(), say)); // whole or not at all
   }
-  await deleteSentBefore(db, new Date(Date.now() - 30 * 24 * 3600 * 1000).toISOString());
+  const monthAgo = new Date(Date.now() - 30 * 24 * 3600 * 1000).toISOString();
+  await deleteSentBefore(db, monthAgo);
+  await deleteKeptBefore(db, monthAgo);
   const aside = await sweepPhotos(db, files, new Date());
   if (aside > 0)
     say(`pictures: ${aside} that no measure knows are put aside for a month, in the folder "aside" beside the others`);

@@ -6,6 +6,7 @@
   import { Toaster } from 'svelte-sonner';
   import Preferences from './Preferences.svelte';
   import Restored from './Restored.svelte';
+  import Waiting from './Waiting.svelte';
 
   let { data, children } = $props();
   const stations = [
@@ -15,13 +16,16 @@
   ];
   // What is pressed before the page is alive is lost: browser tests wait for this mark.
   onMount(() => document.documentElement.setAttribute('data-alive', ''));
-  const inPlayer = $derived(page.route.id?.startsWith('/people/[clientId=id]/practise/[sessionId=id]') ?? false);
+  /** The player, and what a device holds by itself, have the page to themselves. */
+  const isBare = $derived(
+    page.route.id === '/kept' || (page.route.id?.startsWith('/people/[clientId=id]/practise/[sessionId=id]') ?? false)
+  );
 </script>
 
 <svelte:head><title>Calm Reach</title></svelte:head>
 
 <Tooltip.Provider>
-  {#if inPlayer}
+  {#if isBare}
     {@render children()}
   {:else}
     <a href="#work" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">Skip to the work</a>
@@ -45,7 +49,7 @@
           >
         {/each}
       </nav>
-      <div class="ml-auto"><Preferences units={data.units} theme={data.theme} /></div>
+      <div class="ml-auto flex items-center"><Waiting /><Preferences units={data.units} theme={data.theme} /></div>
     </header>
     {#if data.restored}<Restored restored={data.restored} />{/if}
     <div id="work">{@render children()}</div>

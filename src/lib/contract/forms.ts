@@ -140,6 +140,9 @@ export const planForm = z.object({
 });
 export type PlanInput = z.output<typeof planForm>;
 
+/** When it was said on the device; it may arrive much later. */
+const toldAt = z.iso.datetime().optional();
+
 export const painSchema = z.object({
   id: z.uuid(),
   setIndex: z.int().min(0).max(200),
@@ -148,11 +151,13 @@ export const painSchema = z.object({
   workSide: z.enum(sides).nullable(),
   place: z.enum(painPlaceIds),
   side: z.enum(sides).nullable(),
-  kind: painKindId
+  kind: painKindId,
+  at: toldAt
 });
 export type PainInput = z.output<typeof painSchema>;
 
-export const finishSchema = z.object({ status: z.enum(['done', 'stopped']) });
+export const finishSchema = z.object({ status: z.enum(['done', 'stopped']), at: toldAt });
+export type FinishInput = z.output<typeof finishSchema>;
 
 export const decideForm = z.object({
   exerciseId,

@@ -92,6 +92,7 @@ export {
   blockWhyText,
   compileForm,
   countedIn,
+  easedBlock,
   exercisesIn,
   isAsked,
   isWorked,

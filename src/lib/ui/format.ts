@@ -1,4 +1,4 @@
-import { format, parseISO } from 'date-fns';
+import { format, formatISO, parseISO } from 'date-fns';
 import { isSignedDepth, measureOf, type Measure } from '$lib/core';
 import { fromCm, fromKg, type LengthUnit, type MassUnit } from '$lib/contract/fields';
 import type { BodyState } from '$lib/contract/fields';
@@ -86,6 +86,8 @@ export function clockText(seconds: number): string {
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 }
 
+/** The day it is on this device. */
+export const dateToday = (): string => formatISO(new Date(), { representation: 'date' });
 export const dateText = (on: string): string => format(parseISO(on), 'd MMM yyyy');
 /** An instant by the clock on the wall. */
 export const dateTimeText = (at: string): string => format(parseISO(at), 'd MMM yyyy, HH:mm');

@@ -6,3 +6,13 @@ export function stored(key: string): unknown {
     return null;
   }
 }
+
+/** Keeps something small under a key. False where the browser keeps nothing more. */
+export function store(key: string, value: unknown): boolean {
+  try {
+    localStorage.setItem(key, JSON.stringify(value));
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -353,7 +353,7 @@ class Telling {
       }
       await logSet(db, this.#clientId, id, this.#setLog(set, isHurt === true));
     }
-    await finishSession(db, this.#clientId, id, 'done', at(sets.at(-1)!.endS / 60));
+    await finishSession(db, this.#clientId, id, { status: 'done' }, at(sets.at(-1)!.endS / 60));
   }
 
   #setLog(set: TimelineSet, short: boolean): SetLogInput {

@@ -159,19 +159,20 @@ export async function updateArranged(tx: Db, ids: readonly number[], arranged: A
   ]);
 }
 
-/** Starts a planned session; false when it was started meanwhile. */
+/** Starts a session that is still to come; false when it was started meanwhile. `from`: what it may be, else planned alone. */
 export async function updateStarted(
   tx: Db,
   id: number,
   prescribed: Prescribed,
   readiness: BeforeAnswers & Readiness & Confirmed,
-  startedAt: string
+  startedAt: string,
+  from: readonly ('planned' | 'superseded')[] = ['planned']
 ): Promise<boolean> {
   const plannedSets = plannedSetsOf(prescribed.blocks);
   const { rowCount } = await tx.query(
     `update session set status = 'running', prescribed = $1, planned_sets = $2, readiness = $3, started_at = $4
-      where id = $5 and status = 'planned'`,
-    [JSON.stringify(prescribed), JSON.stringify(plannedSets), JSON.stringify(readiness), startedAt, id]
+      where id = $5 and status = any ($6::text[])`,
+    [JSON.stringify(prescribed), JSON.stringify(plannedSets), JSON.stringify(readiness), startedAt, id, from]
   );
   return rowCount === 1;
 }

@@ -266,7 +266,7 @@ describe('practising', () => {
       await startSession(db, id, first!, fit, at(today));
       await startSession(db, id, first!, fit, at(today)); // finds it running
       await expect(startSession(db, id, second!, fit, at(today))).rejects.toEqual(refusal('session_already_running'));
-      await expect(finishSession(db, id + 1000, first!, 'done', at(today))).rejects.toEqual(refusal('not_found'));
+      await expect(finishSession(db, id + 1000, first!, { status: 'done' }, at(today))).rejects.toEqual(refusal('not_found'));
     }));
 
   test('a stop sign locks, ends the session and takes what loads the joint out of the next one', () =>
@@ -315,7 +315,7 @@ describe('practising', () => {
         kind: 'bone_attachment'
       } as const;
       await tellPain(db, id, sessionId, { id: uuid(), ...pain }, at(today));
-      await finishSession(db, id, sessionId, 'done', at(today));
+      await finishSession(db, id, sessionId, { status: 'done' }, at(today));
       const c = await loadSplitCase(db, id, today);
       const cycle = planView({ ...c, plan: c.plan! })
         .at(-1)!

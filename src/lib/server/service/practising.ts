@@ -1,16 +1,19 @@
-import type { PainInput, StartInput } from '$lib/contract/forms';
+import type { FinishInput, PainInput, StartInput } from '$lib/contract/forms';
 import type { SetLogInput, WriteInput, Written } from '$lib/contract/setForms';
 import {
   before,
   CoreError,
   countedIn,
+  easedBlock,
   exercisesIn,
   isAsked,
   painKindOf,
   readinessText,
   reasonText,
   timelineOf,
+  type BeforeAnswers,
   type Block,
+  type Readiness,
   type TimelineSet
 } from '$lib/core';
 import type { Database, Db } from '../db/db';
@@ -117,13 +120,7 @@ async function readyToStart(
   if (found.client.archivedAt) throw new CoreError('archived');
   if (!isOpenForWork(found)) throw new CoreError('not_cleared');
   if (found.sessions.some((s) => s.status === 'running')) throw new CoreError('session_already_running');
-  const readiness = before(answers);
-  if (!readiness.starts) {
-    const { symptom } = answers;
-    if (symptom)
-      await db.transaction((tx) => lockFor(tx, clientId, symptom, { exerciseId: null, workSide: null, painEventId: null }, now));
-    throw new CoreError('not_ready', { why: readiness.because.map(readinessText).join(' ') });
-  }
+  const readiness = await mustBeReady(db, clientId, answers, now);
   const day = dayOf(found);
   if (day.isStopped) throw new CoreError('stopped_today');
   if (day.isSecond && !sameDay) throw new CoreError('same_day_unconfirmed');
@@ -139,6 +136,16 @@ async function readyToStart(
   };
 }
 
+/** What the answers before a session make of it. Throws: CoreError 'not_ready' where nothing begins with them; a new symptom opens its stop. */
+export async function mustBeReady(db: Database, clientId: number, answers: BeforeAnswers, now: Date): Promise<Readiness> {
+  const readiness = before(answers);
+  if (readiness.starts) return readiness;
+  const { symptom } = answers;
+  if (symptom)
+    await db.transaction((tx) => lockFor(tx, clientId, symptom, { exerciseId: null, workSide: null, painEventId: null }, now));
+  throw new CoreError('not_ready', { why: readiness.because.map(readinessText).join(' ') });
+}
+
 /** Begins a session with today's settings, inside a transaction. Throws: those of `startSession`. */
 async function begin(tx: Db, clientId: number, { session, found, resume, easier, told }: ReadyToStart, now: Date): Promise<void> {
   await lockClient(tx, clientId);
@@ -151,7 +158,7 @@ async function begin(tx: Db, clientId: number, { session, found, resume, easier,
   const { blocks, cuts, leftOut, asks, options } = prepareSession({ ...c, plan: c.plan }, session);
   // Nobody works at a figure that nobody gave.
   if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
-  const given = { blocks: easier ? blocks.map(eased) : blocks, cuts, leftOut, options };
+  const given = { blocks: easier ? blocks.map(easedBlock) : blocks, cuts, leftOut, options };
   if (!(await updateStarted(tx, session.id, given, told, now.toISOString()))) throw new CoreError('session_already_running');
 }
 
@@ -161,12 +168,6 @@ export function dayOf(c: GoalCase): { isSecond: boolean; isStopped: boolean } {
   const stillOpen = openLocks(c.locks).some((l) => l.openedOn === c.today);
   return { isSecond: ofToday.length > 0, isStopped: stillOpen && ofToday.some((s) => s.status === 'stopped') };
 }
-
-/** Every work of a block one step easier, where it has one. */
-const eased = (block: Block): Block => ({
-  ...block,
-  work: block.work.map((work) => (work.easier ? { ...work, ...work.easier, easier: undefined } : work))
-});
 
 /** Carries out the answer to a pause; false when there was none. */
 async function answerResume(
@@ -201,13 +202,25 @@ export async function logSet(db: Database, clientId: number, sessionId: number, 
   }
 }
 
-/** Keeps a told pain with what it locks; a stop sign ends the session here as well. */
-export async function tellPain(db: Database, clientId: number, sessionId: number, pain: PainInput, now: Date): Promise<void> {
+/** When something happened on a device: as it says, but never later than now. */
+export const momentOf = (at: string | undefined, now: Date): Date => (at && new Date(at) < now ? new Date(at) : now);
+
+/**
+ * Keeps a told pain with what it locks; a stop sign ends the session here as well. Of a session that is not known to have begun, since
+ * what a device says of its start did not arrive, it is kept without it: its stop waits for nothing.
+ */
+export async function tellPain(
+  db: Database,
+  clientId: number,
+  sessionId: number,
+  { at, ...pain }: PainInput,
+  now: Date
+): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
-  if (session.startedAt === null) throw new CoreError('session_not_running');
+  const place = session.startedAt === null ? { sessionId: null, setIndex: null } : { sessionId };
   const { action } = painKindOf(pain.kind);
   await db.transaction(async (tx) => {
-    if (!(await insertPain(tx, clientId, { ...pain, sessionId, feltOn: dateOf(now), note: '' }))) return;
+    if (!(await insertPain(tx, clientId, { ...pain, ...place, feltOn: dateOf(momentOf(at, now)), note: '' }))) return;
     const { exerciseId, workSide, id } = pain;
     await lockFor(tx, clientId, pain, { exerciseId, workSide, painEventId: id }, now);
     if (action === 'stop session' || action === 'urgent') await updateEnded(tx, sessionId, 'stopped', now.toISOString());
@@ -218,12 +231,15 @@ export async function finishSession(
   db: Database,
   clientId: number,
   sessionId: number,
-  status: 'done' | 'stopped',
+  { status, at }: FinishInput,
   now: Date
 ): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
   if (session.startedAt === null) throw new CoreError('session_not_running');
-  await updateEnded(db, session.id, status, now.toISOString());
+  const ended = momentOf(at, now);
+  // A clock that was set back ends nothing before it began.
+  const endedAt = ended < new Date(session.startedAt) ? now : ended;
+  await updateEnded(db, session.id, status, endedAt.toISOString());
 }
 
 /** What of a running session the gate bars by now: a stop may have come since it began, from another page or device. */

@@ -50,6 +50,6 @@ export async function play(
       ...said
     });
   }
-  await finishSession(db, id, sessionId, 'done', at(on));
+  await finishSession(db, id, sessionId, { status: 'done' }, at(on));
   return sessionId;
 }

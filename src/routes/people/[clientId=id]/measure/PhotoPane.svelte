@@ -6,6 +6,7 @@
   import { isFromAbove, photoFoldDeg, poses, positionOf, type Body, type Measure, type Side } from '$lib/core';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { degText, lengthText } from '$lib/ui/format';
+  import { newId } from '$lib/ui/newId';
   import FilmPicker from '$lib/ui/photo/FilmPicker.svelte';
   import PhotoChooser from '$lib/ui/photo/PhotoChooser.svelte';
   import { PhotoDesk } from '$lib/ui/photo/photoDesk.svelte';
@@ -63,7 +64,7 @@
     isOpen = true;
   }
   async function keepPicture(place: NonNullable<typeof slot>): Promise<string | undefined> {
-    const id = crypto.randomUUID();
+    const id = newId();
     const body = new FormData();
     for (const [name, value] of Object.entries({
       measureId: measure.id,

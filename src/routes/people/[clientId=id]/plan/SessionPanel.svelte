@@ -7,7 +7,7 @@
   import SideMark from '$lib/ui/SideMark.svelte';
   import Why from '$lib/ui/Why.svelte';
   import { cutText } from './cutText';
-  import { doseText, heightText } from './doseText';
+  import { doseText, heightText } from '$lib/ui/session/doseText';
   import LinkMinutes from './LinkMinutes.svelte';
 
   type Props = { session: SessionView; week: WeekView; minutes: number; base: string; unit: LengthUnit };

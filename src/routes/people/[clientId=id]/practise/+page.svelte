@@ -1,19 +1,21 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { exercisesIn, isAsked, leftOutTexts, timelineOf, urgentSignsText, whyText, type Exercise, type Work } from '$lib/core';
-  import GateNotes from '$lib/ui/GateNotes.svelte';
+  import { exercisesIn, timelineOf, whyText, type Work } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import Field from '$lib/ui/Field.svelte';
-  import { formProblem, typedOr } from '$lib/ui/formState';
+  import { formProblem } from '$lib/ui/formState';
   import { clockText, plural } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
-  import SideMark from '$lib/ui/SideMark.svelte';
-  import { stackLine } from '$lib/ui/stackText';
-  import { doseText, heightText as heightOf } from '../plan/doseText';
+  import Confirmations from '$lib/ui/session/Confirmations.svelte';
+  import Fetch from '$lib/ui/session/Fetch.svelte';
+  import Readiness from '$lib/ui/session/Readiness.svelte';
+  import SessionBlocks from '$lib/ui/session/SessionBlocks.svelte';
+  import StopSigns from '$lib/ui/session/StopSigns.svelte';
   import AskedDials from './AskedDials.svelte';
-  import Readiness from './Readiness.svelte';
+  import LeftOutToday from '$lib/ui/session/LeftOutToday.svelte';
+  import KeptHere from './KeptHere.svelte';
   import TapBreath from './TapBreath.svelte';
   import WrittenDown from './WrittenDown.svelte';
   import { keepTyped } from '$lib/ui/sending';
@@ -22,28 +24,11 @@
   const base = $derived(`/people/${data.client.id}`);
   const blocks = $derived(data.prepared?.ok ? data.prepared.value.blocks : []);
   const timeline = $derived(timelineOf(data.prepared?.ok ? data.prepared.value : { blocks: [] }));
-  const fetch = $derived([...new Set(blocks.flatMap((b) => b.props))]);
   const find = $derived(exercisesIn(blocks));
-  /** Every stack once, with the side it is for where left and right differ. */
-  const stacks = $derived.by(() => {
-    const lines = blocks.flatMap((b) =>
-      b.work.flatMap(({ side, stacks: stands = [] }) =>
-        stands
-          .filter((s) => s.rung.items.length > 0)
-          .map((s) => ({ side, line: stackLine(find(b.exerciseId), s, data.shelf, data.units.length) }))
-      )
-    );
-    return [...new Set(lines.map((l) => l.line))].map((line) => {
-      const of = new Set(lines.filter((l) => l.line === line).map((l) => l.side));
-      return { line, side: of.size === 1 ? [...of][0]! : null };
-    });
-  });
-  const stops = $derived([...new Set(blocks.flatMap((b) => find(b.exerciseId).stops))]);
   const asks = $derived(data.prepared?.ok ? data.prepared.value.asks : []);
   /** What came of starting, not of setting a number. */
   const own = $derived(form && !('form' in form && form.form !== '') && !('kept' in form) ? form : null);
   const countsBreaths = ({ form: f }: Work) => f.kind === 'breaths' || (f.kind === 'cycle' && f.spec.breathS !== undefined);
-  const heightText = (exercise: Exercise, work: Work) => heightOf(exercise, work, data.units.length);
   const running = $derived(data.session?.status === 'running');
 </script>
 
@@ -78,14 +63,7 @@
             {data.caps.sensation} of 10{data.daysSince === null ? '' : ` · last session ${plural(data.daysSince, 'day')} ago`}
           </p>
         </div>
-        <section class="card border-2 border-stop py-3">
-          <h2>Stop signs</h2>
-          <ul class="mt-1 grid gap-x-6 gap-y-1 leading-snug sm:grid-cols-2">
-            {#each stops as stop (stop)}<li>{stop}</li>{/each}
-            <li class="font-semibold">{urgentSignsText}: medical help now.</li>
-          </ul>
-          <p class="mt-1 text-ink-soft">Licensed practice and local rules come first.</p>
-        </section>
+        <StopSigns {blocks} />
       </div>
       <aside class="flex flex-col gap-4 lg:row-span-2">
         {#if asks.length > 0}
@@ -123,27 +101,16 @@
                 it. <a class="underline" href="{base}/check">To the Check</a>
               </p>
             {/if}
-            {#if data.isCheckDue}
-              <div class="rounded-soft border-2 border-ink p-3">
-                <p>
-                  The Check is overdue. <a class="font-semibold underline" href="{base}/check?topic=now">Ask it again</a>, or
-                  confirm:
-                </p>
-                <label class="choice"
-                  ><input type="checkbox" name="overdueCheck" defaultChecked={typedOr(own, 'overdueCheck', '') === 'on'} /> Nothing
-                  has changed in their health since</label
-                >
-              </div>
-            {/if}
-            {#if data.day.isSecond && !data.day.isStopped}
-              <label class="choice rounded-soft border-2 border-ink p-3"
-                ><input type="checkbox" name="sameDay" defaultChecked={typedOr(own, 'sameDay', '') === 'on'} /> A session was done today
-                already. This second one is meant</label
-              >
-            {/if}
+            <Confirmations
+              overdueCheck={data.isCheckDue}
+              sameDay={data.day.isSecond && !data.day.isStopped}
+              checkHref="{base}/check?topic=now"
+              form={own}
+            />
             <Readiness form={own} />
             <input type="hidden" name="sessionId" value={data.session.id} />
             <button class="btn btn-primary min-h-14 text-lg">Start the session</button>
+            {#key data.prepared}<KeptHere href="{base}/practise/{data.session.id}" sessionId={data.session.id} />{/key}
             <a class="btn" href="{base}/practise/arrange?session={data.session.id}">Arrange this session</a>
             <WrittenDown {blocks} {find} today={data.today} form={own} painHref={`${base}/pain`} />
           {/if}
@@ -151,45 +118,12 @@
         {#if blocks.some((b) => b.work.some((w) => countsBreaths(w)))}
           <TapBreath breath={data.breath} name={data.client.name} />
         {/if}
-        <section class="card">
-          <h2>Fetch</h2>
-          <ul class="mt-1">
-            {#each fetch as thing (thing)}<li>{thing}</li>{/each}
-            {#each stacks as { side, line } (line)}
-              <li class="flex items-start gap-2"><span class="pt-1"><SideMark {side} size={14} /></span> {line}</li>
-            {/each}
-          </ul>
-        </section>
+        <Fetch {blocks} shelf={data.shelf} unit={data.units.length} />
       </aside>
       <div class="flex flex-col gap-4">
         <EffortCurve phases={timeline.phases} width={800} height={90} scalePct={70} fluid label="Effort over the session" />
-        <ol class="rounded-soft border border-line bg-paper">
-          {#each blocks as block, i (i)}
-            {@const exercise = find(block.exerciseId)}
-            <li class="flex flex-wrap gap-x-4 border-b border-line px-4 py-2 last:border-0">
-              <h2 class="w-64 text-base">{exercise.name}</h2>
-              <div class="grow">
-                {#each block.work as work (work.side)}
-                  {#if isAsked(work)}
-                    <p class="flex items-center gap-2">
-                      <SideMark side={work.side} size={14} />
-                      {doseText(work)}{heightText(exercise, work)}
-                    </p>
-                  {:else}<p class="text-ink-soft">{exercise.why}</p>{/if}
-                {/each}
-                <GateNotes within={block.work.flatMap((w) => w.notes ?? [])} compact />
-              </div>
-            </li>
-          {/each}
-        </ol>
-        {#if data.prepared.value.leftOut.length > 0}
-          <section class="rounded-soft border-2 border-stop px-4 py-2" aria-label="Left out today">
-            <h2 class="text-stop">Left out today</h2>
-            <ul class="list-disc pl-5 leading-snug">
-              {#each leftOutTexts(data.prepared.value.leftOut, find) as text (text)}<li>{text}</li>{/each}
-            </ul>
-          </section>
-        {/if}
+        <SessionBlocks {blocks} unit={data.units.length} />
+        <LeftOutToday without={data.prepared.value.leftOut} {blocks} />
       </div>
     </div>
   {/if}

@@ -11,7 +11,7 @@
   import type { FindExercise } from '$lib/core';
   import { clockText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
-  import { doseText, heightText } from '../../plan/doseText';
+  import { doseText, heightText } from '$lib/ui/session/doseText';
   import type { ArrangementState, Place } from './arrangement.svelte';
 
   /** The exercises of a session in their order: dragged by the handle, or moved by the arrows. */

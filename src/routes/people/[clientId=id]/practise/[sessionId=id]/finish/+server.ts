@@ -6,8 +6,6 @@ import type { RequestHandler } from './$types';
 export const POST: RequestHandler = async ({ request, params, locals: { db, now } }) => {
   const raw: unknown = await request.json().catch(() => null);
   return asJson(
-    await runWrite(finishSchema, raw, ({ status }) =>
-      finishSession(db, Number(params.clientId), Number(params.sessionId), status, now)
-    )
+    await runWrite(finishSchema, raw, (end) => finishSession(db, Number(params.clientId), Number(params.sessionId), end, now))
   );
 };

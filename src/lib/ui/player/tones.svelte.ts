@@ -1,6 +1,7 @@
 import { toast } from 'svelte-sonner';
 import type { Prop } from '$lib/core';
 import type { LengthUnit } from '$lib/contract/fields';
+import { store, stored } from '$lib/ui/stored';
 import { spokenText, stackChangeText } from './cueText';
 import type { Player } from './player.svelte';
 
@@ -29,16 +30,16 @@ export class Tones {
     this.#key = `calm-reach/sound/${clientId}`;
     this.#shelf = shelf;
     this.#unit = unit;
-    this.on = localStorage.getItem(this.#key) === 'on';
+    this.on = stored(this.#key) === 'on';
   }
 
   toggle(): void {
     this.on = !this.on;
-    localStorage.setItem(this.#key, this.on ? 'on' : 'off');
+    store(this.#key, this.on ? 'on' : 'off');
     if (!this.on) return;
     this.#beep(660);
-    if (hasVoice() || localStorage.getItem(noVoiceKey)) return;
-    localStorage.setItem(noVoiceKey, 'yes');
+    if (hasVoice() || stored(noVoiceKey)) return;
+    store(noVoiceKey, 'yes');
     toast('This browser has no voice. You will hear tones only.', { position: 'top-center' }); // never over the pain button
   }
 

@@ -1,10 +1,10 @@
 <script lang="ts">
   import { isAsked, painKindOf, painPlaceOf } from '$lib/core';
   import { plural } from '$lib/ui/format';
-  import type { Outbox } from './outbox.svelte';
+  import type { SessionLetters } from '$lib/ui/device/outbox.svelte';
   import { adviceText, type Player } from './player.svelte';
 
-  type Props = { player: Player; base: string; retest: boolean; outbox: Pick<Outbox, 'waiting' | 'send'> };
+  type Props = { player: Player; base: string; retest: boolean; outbox: Pick<SessionLetters, 'waiting' | 'send'> };
   let { player, base, retest, outbox }: Props = $props();
   const waiting = $derived(outbox.waiting);
   /** On once everything has arrived; without a connection at once, since it is kept here. */
@@ -37,7 +37,7 @@
     <p class="text-2xl">{done} of {plural(worked.length, 'set')} kept.{retest ? ' This session ends with a measure.' : ''}</p>
   {/if}
   {#if waiting > 0}<p class="text-xl" role="status">
-      {waiting} still wait for the connection. They are kept on this device; leave this page open until they are sent.
+      {waiting} still wait for the connection. They are kept on this device, and go the next time the studio is opened on it.
     </p>{/if}
   <p class="flex flex-wrap gap-3">
     {#if retest && !player.stopped}<a

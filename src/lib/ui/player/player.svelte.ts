@@ -22,15 +22,17 @@ import {
 } from '$lib/core';
 import type { PainInput } from '$lib/contract/forms';
 import type { SetFigures, SetLogInput } from '$lib/contract/setForms';
-import { stored } from '$lib/ui/stored';
+import type { BarredWork, ToldInSet } from '$lib/contract/played';
+import { placeKeyOf } from '$lib/ui/device/deviceStore';
+import type { SessionLetters } from '$lib/ui/device/outbox.svelte';
+import { newId } from '$lib/ui/newId';
+import { store, stored } from '$lib/ui/stored';
 import { OnTheWay, type Kept, type WorkNow } from './onTheWay.svelte';
-import type { Outbox } from './outbox.svelte';
 
 export type Mode = 'play' | 'ask' | 'notes' | 'leave out' | 'pain' | 'advice' | 'ended';
 export type Notes = Pick<SetLogInput, 'sensation' | 'felt' | 'slipped'>;
 type Said = Pick<SetLogInput, 'clean' | 'figures' | 'leftOut'> & Notes;
 export type LeftOutReason = NonNullable<SetLogInput['leftOut']>;
-type ToldPain = PainEvent & Readonly<{ setIndex: number; exerciseId?: string | null; workSide?: Side | null }>;
 
 /** Where the player stands; kept in the browser so that a reload comes back to it. */
 type Place = {
@@ -41,6 +43,10 @@ type Place = {
   asking: boolean;
   unsaid: readonly Unsaid[];
   changed?: Kept;
+  /** What this device has said, whether or not a server told it back: sets, what was left out, pains. */
+  logged?: readonly number[];
+  leftOut?: readonly number[];
+  pains?: readonly ToldInSet[];
 };
 
 /** A set that is worked, and of which nobody has said yet how it was. */
@@ -50,19 +56,16 @@ type Unsaid = Readonly<{ setIndex: number; spentS: number }>;
 export const askTimes = ['each set', 'each exercise', 'the session'] as const;
 export type AskTime = (typeof askTimes)[number];
 
-/** Work that the gate bars since the session began: it is not played any more. */
-export type BarredWork = Readonly<{ exerciseId: string; side: Side | null; why: string }>;
-
 type Start = Readonly<{
   sessionId: number;
   blocks: readonly Block[];
   options?: SessionOptions;
   logged: readonly number[];
   leftOut?: readonly number[];
-  pains: readonly ToldPain[];
+  pains: readonly ToldInSet[];
   barred?: readonly BarredWork[];
   ended: boolean;
-  outbox: Outbox;
+  outbox: Pick<SessionLetters, 'put' | 'setIndices'>;
 }>;
 
 const backToStartS = 2;
@@ -80,7 +83,7 @@ export class Player {
   readonly find: FindExercise;
   /** What is changed by hand on the way. */
   readonly changes = new OnTheWay();
-  readonly #outbox: Outbox;
+  readonly #outbox: Start['outbox'];
   readonly #placeKey: string;
 
   setIndex = $state(0);
@@ -88,6 +91,8 @@ export class Player {
   paused = $state(true);
   mode = $state<Mode>('play');
   askAfter = $state<AskTime>('each set');
+  /** A reload comes back to this place; not where the browser keeps nothing more. */
+  isPlaceKept = $state(true);
   /** Pain told last, for the advice. */
   advice = $state<PainEvent | null>(null);
   stopped = $state(false);
@@ -99,7 +104,7 @@ export class Player {
   logged = $state<number[]>([]);
   /** Sets of which it was said that they are left out. */
   leftOut = $state<readonly number[]>([]);
-  #pains = $state<ToldPain[]>([]);
+  #pains = $state<ToldInSet[]>([]);
   /** Seconds of work really spent in this set, extensions and all. */
   #spentS = $state(0);
   /** Seconds added by hand, by phase of this set. */
@@ -112,10 +117,11 @@ export class Player {
     this.barred = barred;
     this.find = exercisesIn(blocks);
     this.#outbox = outbox;
-    this.#placeKey = `calm-reach/place/${sessionId}`;
-    this.#pains = [...pains];
-    this.leftOut = leftOut;
-    this.logged = [...new Set([...logged, ...leftOut, ...outbox.setIndices])];
+    this.#placeKey = placeKeyOf(sessionId);
+    const place = stored(this.#placeKey) as Place | null;
+    this.#pains = [...new Map([...pains, ...listed<ToldInSet>(place?.pains)].map((p, i) => [p.id ?? i, p])).values()];
+    this.leftOut = [...new Set([...leftOut, ...listed<number>(place?.leftOut)])];
+    this.logged = [...new Set([...logged, ...listed<number>(place?.logged), ...this.leftOut, ...outbox.setIndices])];
     if (ended) this.mode = 'ended';
     else this.#restore();
   }
@@ -195,7 +201,7 @@ export class Player {
     const { exerciseId, side } = this.set;
     return step?.exerciseId ? { exerciseId: step.exerciseId, side: step.side ?? null } : { exerciseId, side };
   }
-  #stepOf = ({ exerciseId, workSide = null }: ToldPain): number =>
+  #stepOf = ({ exerciseId, workSide = null }: ToldInSet): number =>
     this.#steps.findIndex((s) => s.exerciseId === exerciseId && (s.side ?? null) === workSide);
 
   #isEased = (set: TimelineSet): boolean => this.#eased.has(set.index) || this.changes.isEased(set);
@@ -348,7 +354,7 @@ export class Player {
   #log(set: TimelineSet, spentS: number, said: Said): void {
     const work = this.#workOf(set);
     const log: SetLogInput = {
-      id: crypto.randomUUID(),
+      id: newId(),
       setIndex: set.index,
       exerciseId: set.exerciseId,
       side: set.side,
@@ -412,7 +418,7 @@ export class Player {
     const at = this.#wasAsking ? set : this.shown;
     this.#toldAt = set.index;
     const told: PainInput = {
-      id: crypto.randomUUID(),
+      id: newId(),
       setIndex: set.index,
       exerciseId: at.exerciseId,
       workSide: at.side,
@@ -420,6 +426,7 @@ export class Player {
     };
     this.#outbox.put('pain', told);
     this.#pains = [...this.#pains, told];
+    this.#keepPlace();
     this.advice = event;
     const { endsSession } = afterPain(this.sets, set.index, event, this.find);
     if (endsSession) this.#end('stopped');
@@ -478,9 +485,12 @@ export class Player {
       extraS: this.#extraS,
       asking: this.mode === 'ask' || this.mode === 'notes',
       unsaid: this.#unsaid,
-      changed: this.changes.toKeep()
+      changed: this.changes.toKeep(),
+      logged: this.logged,
+      leftOut: this.leftOut,
+      pains: this.#pains
     };
-    localStorage.setItem(this.#placeKey, JSON.stringify(place));
+    this.isPlaceKept = store(this.#placeKey, place);
   }
 
   #restore(): void {
@@ -502,6 +512,9 @@ export class Player {
     else this.#end('done'); // everything was said, only the end was not
   }
 }
+
+/** A list as it was kept; none where there is none. */
+const listed = <T>(kept: readonly T[] | undefined): readonly T[] => (Array.isArray(kept) ? kept : []);
 
 /** Of a set that hurt, or of which nobody said how it was. */
 const unsaidButHurt: Said = { clean: false, sensation: null, felt: null, slipped: null };

@@ -1,6 +1,5 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { compileSession, exerciseOf, partOf, type Block, type Form, type PainEvent, type Side } from '$lib/core';
-import type { Outbox } from './outbox.svelte';
 import { Player, type AskTime } from './player.svelte';
 
 const holdS = 30;
@@ -27,7 +26,7 @@ const blocks = [blockOf('front_hamstring_cycle'), blockOf('front_split_on_stack'
 
 const outboxOf = (setIndices: number[] = []) => {
   const put = vi.fn();
-  return { put, setIndices, outbox: { put, setIndices } as unknown as Outbox };
+  return { put, setIndices, outbox: { put, setIndices } };
 };
 
 function playerOf(over: Partial<ConstructorParameters<typeof Player>[0]> = {}) {
@@ -217,6 +216,31 @@ describe('coming back', () => {
     const again = playerOf().player;
     expect([again.setIndex, again.elapsedS, again.paused]).toEqual([0, player.elapsedS, true]);
     expect(again.remainingS).toBe(player.remainingS);
+  });
+
+  test('a reload that no server answers knows what this device said: sets, what was left out, pains', () => {
+    const { player, runOut } = playerOf();
+    player.togglePause();
+    runOut();
+    player.clean();
+    leaveOut(player);
+    player.tellPain({ kind: 'joint', place: 'knee', side: 'left' });
+    // As this device kept it when it began, and nothing waits in the outbox any more.
+    const again = playerOf().player;
+    expect([again.set.exerciseId, again.logged, again.leftOut]).toEqual(['settle', [0, 1], [1]]);
+  });
+
+  test('a browser that has no room left: the place is not kept, which is told, and the work goes on', () => {
+    const { player, runOut } = playerOf();
+    vi.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    player.togglePause();
+    runOut();
+    vi.restoreAllMocks();
+    expect([player.mode, player.isPlaceKept]).toEqual(['ask', false]);
+    player.clean();
+    expect(player.isPlaceKept).toBe(true);
   });
 
   test('a reload at the question asks it again', () => {

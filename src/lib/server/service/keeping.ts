@@ -1,0 +1,110 @@
+import { createHash } from 'node:crypto';
+import type { KeptSession, PlayedSession, StartedAway } from '$lib/contract/played';
+import { addDays, capsOf, CoreError, easedBlock } from '$lib/core';
+import type { Database } from '../db/db';
+import { lockClient } from '../repo/clientRepo';
+import { getKept, upsertKept } from '../repo/keptSessionRepo';
+import { listLeftOut, type LeftOutSet } from '../repo/logRepo';
+import { findRunning, getSession, updateStarted, type Prescribed, type Session } from '../repo/sessionRepo';
+import { isCheckDue, isOpenForWork, limitsOf } from './checking';
+import { bodyOf, breathOf, dateOf, loadGoalCase, type GoalCase } from './clientCase';
+import { prepareSession } from './planning';
+import { barredSince, dayOf, momentOf, mustBeReady } from './practising';
+import { pendingResume } from './reviewing';
+import { lastTimes } from './sessionRecords';
+
+/** What the player is given of a session that has begun, or is about to. */
+export const playedOf = (
+  c: GoalCase,
+  session: Session,
+  { blocks, options }: Prescribed,
+  leftOut: readonly LeftOutSet[]
+): PlayedSession => ({
+  session: { id: session.id, week: session.week, ordinal: session.ordinal, status: session.status, retest: session.retest },
+  client: { id: c.client.id, name: c.client.name, body: bodyOf(c.client) },
+  units: c.units,
+  shelf: c.shelf,
+  blocks,
+  options,
+  logged: c.setLogs.filter((l) => l.sessionId === session.id).map((l) => l.setIndex),
+  leftOut: leftOut.map((l) => l.setIndex),
+  pains: c.pains.flatMap((p) => (p.sessionId === session.id && p.setIndex !== null ? [{ ...p, setIndex: p.setIndex }] : [])),
+  barred: barredSince(c, blocks),
+  lastTimes: lastTimes(c, session),
+  breathS: breathOf(c),
+  sensationCap: capsOf(limitsOf(c)).sensation
+});
+
+/** What the player is given of a session that has begun; null of one that has not. */
+export async function playedSession(db: Database, c: GoalCase, sessionId: number): Promise<PlayedSession | null> {
+  const session = c.sessions.find((s) => s.id === sessionId);
+  if (!session?.prescribed) return null;
+  return playedOf(c, session, session.prescribed, await listLeftOut(db, session.id));
+}
+
+/**
+ * A planned session as a device may keep it and start it by itself, today or tomorrow. What it is given is kept here as well, so
+ * that what was played is known whatever changes meanwhile. What would hold up a start holds this up.
+ *
+ * Throws: CoreError 'not_found', 'archived', 'not_cleared', 'session_not_planned', 'stopped_today', 'resume_undecided', 'dials_unset',
+ *         and those of `prepareSession`.
+ */
+export async function keepSession(db: Database, clientId: number, sessionId: number, now: Date): Promise<KeptSession> {
+  const c = await loadGoalCase(db, clientId, dateOf(now));
+  const { plan } = c;
+  const session = c.sessions.find((s) => s.id === sessionId);
+  if (!session || !plan) throw new CoreError('not_found', { what: 'session' });
+  if (c.client.archivedAt) throw new CoreError('archived');
+  if (!isOpenForWork(c)) throw new CoreError('not_cleared');
+  if (session.status !== 'planned') throw new CoreError('session_not_planned');
+  const day = dayOf(c);
+  if (day.isStopped) throw new CoreError('stopped_today');
+  if (pendingResume(c).length > 0) throw new CoreError('resume_undecided');
+  const { blocks, cuts, leftOut, asks, options } = prepareSession({ ...c, plan }, session);
+  if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
+  const given: Prescribed = { blocks, cuts, leftOut, options };
+  const text = JSON.stringify(given);
+  const copy = createHash('sha256').update(text).digest('hex');
+  await upsertKept(db, sessionId, copy, text);
+  const tomorrow = addDays(c.today, 1);
+  return {
+    ...playedOf(c, session, given, []),
+    copy,
+    days: [
+      { on: c.today, overdueCheck: isCheckDue(c, c.today), sameDay: day.isSecond },
+      { on: tomorrow, overdueCheck: isCheckDue(c, tomorrow), sameDay: false }
+    ],
+    without: leftOut,
+    effortCapPct: capsOf(limitsOf(c)).effortPct
+  };
+}
+
+/**
+ * Takes over a session that a device started by itself, as it was played there; said again it changes nothing. The plan may have been
+ * made anew meanwhile: what was done was done. True where it had been begun on another device as well.
+ *
+ * Throws: CoreError 'not_found', 'not_ready' for answers with which nothing begins (the stop they ask for is opened),
+ *         'session_already_running' while another session of this person runs.
+ */
+export async function startAway(
+  db: Database,
+  clientId: number,
+  sessionId: number,
+  { copy, at, answer: _, reason: __, overdueCheck, sameDay, ...answers }: StartedAway,
+  now: Date
+): Promise<boolean> {
+  const readiness = await mustBeReady(db, clientId, answers, now);
+  const startedAt = momentOf(at, now);
+  return db.transaction(async (tx) => {
+    await lockClient(tx, clientId);
+    const session = await getSession(tx, clientId, sessionId);
+    if (session.startedAt !== null) return new Date(session.startedAt).getTime() !== startedAt.getTime();
+    if ((await findRunning(tx, clientId)) !== null) throw new CoreError('session_already_running');
+    const kept = await getKept(tx, sessionId, copy);
+    const given = readiness.easier ? { ...kept, blocks: kept.blocks.map(easedBlock) } : kept;
+    const confirmed = { ...(overdueCheck && { overdueCheck: true as const }), ...(sameDay && { sameDay: true as const }) };
+    const told = { ...answers, ...readiness, ...confirmed };
+    await updateStarted(tx, sessionId, given, told, startedAt.toISOString(), ['planned', 'superseded']);
+    return false;
+  });
+}

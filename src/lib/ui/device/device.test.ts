@@ -1,0 +1,32 @@
+import { describe, expect, test } from 'vitest';
+import type { KeptSession } from '$lib/contract/played';
+import { awayPath } from './awayPath';
+import { isOfUse } from './deviceStore';
+
+describe('where a page that no server answers for leads', () => {
+  test.each([
+    ['/people/3/practise/54', '/kept?session=54'],
+    ['/people/3/practise', '/kept'],
+    ['/people/3/practise/54/finish', '/kept'],
+    ['/', '/kept']
+  ])('%s to %s', (from, to) => expect(awayPath(from)).toBe(to));
+});
+
+describe('what this device holds of a person', () => {
+  const today = '2026-03-02';
+  const kept = (status: KeptSession['session']['status'], days: readonly string[] = []) =>
+    ({ session: { id: 7, status }, days: days.map((on) => ({ on })) }) as unknown as KeptSession;
+  test.each([
+    ['one that may start today', kept('planned', ['2026-03-01', today]), true],
+    ['one whose days are over', kept('planned', ['2026-02-28', '2026-03-01']), false],
+    ['one that begins no more', kept('planned'), false],
+    ['one that has begun', kept('running'), true],
+    ['one that is over', kept('done'), false],
+    ['one that was stopped', kept('stopped'), false]
+  ])('%s', (_, session, isHeld) => {
+    expect(isOfUse(session, today, [])).toBe(isHeld);
+    // Whatever it is: as long as something of it waits.
+    expect(isOfUse(session, today, [{ sessionId: 7 }])).toBe(true);
+    expect(isOfUse(session, today, [{ sessionId: 8 }])).toBe(isHeld);
+  });
+});

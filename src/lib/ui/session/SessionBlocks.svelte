@@ -1,0 +1,31 @@
+<script lang="ts">
+  import { exercisesIn, isAsked, type Block } from '$lib/core';
+  import type { LengthUnit } from '$lib/contract/fields';
+  import GateNotes from '$lib/ui/GateNotes.svelte';
+  import SideMark from '$lib/ui/SideMark.svelte';
+  import { doseText, heightText } from './doseText';
+
+  /** What a session holds, in its order, with what is asked on each side. */
+  let { blocks, unit }: { blocks: readonly Block[]; unit: LengthUnit } = $props();
+  const find = $derived(exercisesIn(blocks));
+</script>
+
+<ol class="rounded-soft border border-line bg-paper">
+  {#each blocks as block, i (i)}
+    {@const exercise = find(block.exerciseId)}
+    <li class="flex flex-wrap gap-x-4 border-b border-line px-4 py-2 last:border-0">
+      <h2 class="w-64 text-base">{exercise.name}</h2>
+      <div class="grow">
+        {#each block.work as work (work.side)}
+          {#if isAsked(work)}
+            <p class="flex items-center gap-2">
+              <SideMark side={work.side} size={14} />
+              {doseText(work)}{heightText(exercise, work, unit)}
+            </p>
+          {:else}<p class="text-ink-soft">{exercise.why}</p>{/if}
+        {/each}
+        <GateNotes within={block.work.flatMap((w) => w.notes ?? [])} compact />
+      </div>
+    </li>
+  {/each}
+</ol>
