@@ -227,7 +227,7 @@ describe('coming back', () => {
     player.tellPain({ kind: 'joint', place: 'knee', side: 'left' });
     // As this device kept it when it began, and nothing waits in the outbox any more.
     const again = playerOf().player;
-    expect([again.set.exerciseId, again.logged, again.leftOut]).toEqual(['settle', [0, 1], [1]]);
+    expect([again.set.exerciseId, again.logged, again.leftOut]).toEqual(['settle', [0, 1, 2], [1]]);
   });
 
   test('a browser that has no room left: the place is not kept, which is told, and the work goes on', () => {

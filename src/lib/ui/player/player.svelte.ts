@@ -499,6 +499,12 @@ export class Player {
     const at = typeof kept?.elapsedS === 'number' ? this.sets[kept.setIndex] : undefined;
     if (at && Array.isArray(kept?.unsaid))
       this.#unsaid = kept.unsaid.filter((u) => this.sets[u.setIndex] && !this.logged.includes(u.setIndex));
+    // A pain that ended this set was told, and the page went before anybody went on: what was done of it stands, the rest is not done.
+    const hasHurt = this.#pains.some((p, i) => p.setIndex === at?.index && this.#outcomes[i]!.endsSet);
+    if (kept && at && hasHurt && !kept.asking && isAsked(at.work) && this.#isOpen(at)) {
+      if (kept.spentS > 0) this.#log(at, kept.spentS, unsaidButHurt);
+      else this.logged = [...this.logged, at.index];
+    }
     if (kept && at && this.#isOpen(at)) {
       this.setIndex = kept.setIndex;
       this.elapsedS = kept.elapsedS;
