@@ -246,6 +246,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
   };
   const press = { rampUpS: 5, holdS: 5, rampDownS: 5, peakPct: 30 };
   const cycle = { holdS: 60, rounds: 2, press, turnS: 0, settleS: 10, finalSettleS: 20, perRound: [{ press: { peakPct: 20 } }] };
+  const lift = { reps: 8, leastReps: 5, liftS: 2, holdS: 3, lowerS: 2, restS: 4, insideDeg: 10 };
   const cleared: Typed = { clearedBy: 'M. Ash, physiotherapist', clearNote: 'May go on.' };
   return [
     { route: '/people', action: 'archive', typed: { clientId: String(clientId) } },
@@ -326,6 +327,10 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
     }),
     ofClient('grade/cycle', 'name', { name: 'Twice lightly', cycle: JSON.stringify(cycle) }),
     ofClient('grade/cycle', 'forget', { id: '1' }),
+    ofClient('grade/lifts', 'keep', {
+      exerciseId: 'front_leg_lift',
+      lifts: JSON.stringify({ left: lift, right: lift })
+    }),
     ofClient('grade', 'note', { exerciseId: 'front_split_on_stack', effect: 'works', note: 'Since the strap.' }),
     ofClient('plan', 'make', {
       schoolId: 'drills',

@@ -135,7 +135,7 @@ test('archiving can be undone', async ({ page }) => {
 test('legs of 95 and 80 cm, retests on one day, a gap as long as a leg: every page has a clear word', async ({ page }) => {
   test.setTimeout(120_000);
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `Unlike ${stamp()}`, '45', { 'Left leg cm': '95', 'Right leg cm': '80' });
+  const base = await readyToPractise(page, `Unlike ${stamp()}`, { leftLegCm: '95', rightLegCm: '80' });
   const write = async (state: string, way: string, field: string, cm: string) => {
     await page.goto(`${base}/measure?set=short&m=front_split_gap`);
     await page.getByRole('radiogroup', { name: 'State of the body' }).getByText(state, { exact: true }).click();

@@ -104,7 +104,7 @@ test('pain told after the verdicts were accepted counts: it eases, told again it
 }) => {
   test.setTimeout(240_000);
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `After ${stamp()}`, '35');
+  const base = await readyToPractise(page, `After ${stamp()}`, { minutesPerSession: '35' });
   const session = async (second: boolean) => {
     await page.goto(`${base}/practise`);
     if (second) {
@@ -190,7 +190,7 @@ test('a child gets no goal past flat, and the day of birth says who is one', asy
 test('limits stand at the exercise they bear on, in Grade, before the session and beside the mat', async ({ page }) => {
   test.setTimeout(120_000);
   // Born in 1950: 60 and over.
-  const base = await readyToPractise(page, `Old ${stamp()}`, '45', { 'Year of birth': '1950' });
+  const base = await readyToPractise(page, `Old ${stamp()}`, { birthYear: '1950' });
   const wide = 'Wide, supported positions only (60 and over).';
   await page.goto(`${base}/grade?exercise=rear_hip_cycle`);
   const limits = page.getByRole('complementary').getByRole('listitem');

@@ -39,6 +39,8 @@ export const figuresSchema = z.strictObject({
   feltAt: z.strictObject({ place: z.enum(painPlaceIds), side: z.enum(sides).nullable() }).optional(),
   /** One of the signs ended the set. */
   ended: z.boolean().optional(),
+  /** What the open variant allowed; without it the strict one was done. */
+  allows: z.string().max(120).optional(),
   /** It was done one step easier, by choice on the way. */
   easier: z.boolean().optional()
 });

@@ -81,7 +81,7 @@ export {
   type CornerId,
   type CycleBounds
 } from './cycle/corners';
-export { compileReps, type RepsSpec } from './cycle/compileReps';
+export { compileReps, repsDone, type RepsSpec } from './cycle/compileReps';
 export { compileFlow, compileHold } from './cycle/compileHold';
 export { effortInWords } from './cycle/effortInWords';
 export { effortAtPct, phaseAt, rampSteps } from './cycle/effortAt';
@@ -106,7 +106,16 @@ export {
   type Work
 } from './session/block';
 export { buildBlock, type DialAsked, type SideCycles, type SideState } from './session/buildBlock';
-export { asksMore, overCap, takesCycle, type OverCap } from './session/shapedCycle';
+export { cycleAsksMore, overCap, takesCycle, type OverCap } from './session/shapedCycle';
+export {
+  heelHeight,
+  insideOf,
+  liftsAskMore,
+  liftsOverCap,
+  takesLifts,
+  type LiftShape,
+  type SideLifts
+} from './session/shapedLifts';
 export { formOf } from './session/formOf';
 export {
   compileSession,

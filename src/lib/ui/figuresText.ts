@@ -9,7 +9,22 @@ export const placeText = ({ place, side }: NonNullable<SetFigures['feltAt']>): s
 
 /** What was written down of a set, one short piece each; nothing where nothing was. */
 export function figuresText(
-  { done, of, effortTold, effortSeen, dropDeg, reachedCm, reachedDeg, loadKg, checks, signs, feltAt, ended, easier }: SetFigures,
+  {
+    done,
+    of,
+    effortTold,
+    effortSeen,
+    dropDeg,
+    reachedCm,
+    reachedDeg,
+    loadKg,
+    checks,
+    signs,
+    feltAt,
+    ended,
+    allows,
+    easier
+  }: SetFigures,
   units: Units
 ): string[] {
   const efforts = [
@@ -26,6 +41,7 @@ export function figuresText(
     feltAt === undefined ? '' : `felt: ${placeText(feltAt)}`,
     checks ? `slipped: ${checks.join(', ')}` : '',
     signs ? `${signs.join(', ')}${ended ? ', which ended it' : ''}` : '',
+    allows === undefined ? '' : `open: ${allows}`,
     easier ? 'one step easier' : ''
   ].filter(Boolean);
 }

@@ -1,6 +1,6 @@
 import { CoreError, requireRange } from '../errors';
 import { defaultEffortCapPct, type EffortLimits } from './compileCycle';
-import { layPhases, type Phase } from './phase';
+import { layPhases, type Phase, type Piece } from './phase';
 
 export type RepsSpec = Readonly<{
   reps: number;
@@ -13,36 +13,76 @@ export type RepsSpec = Readonly<{
   lastHoldS?: number;
   /** A strap or hand helps a little at the edge: then the time held there is stretch as well. */
   assisted?: boolean;
+  /** As many as stay clean, from so many on; then `reps` is the most. Whoever does it says which was the last. */
+  leastReps?: number;
+  /** Placed by hand above where it lifts by itself, and let go, in place of being lifted. */
+  letGo?: boolean;
+  /** Held so many degrees inside the greatest active range; and at which angle and height that is, where it is known. */
+  insideDeg?: number;
+  atDeg?: number;
+  atCm?: number;
+  /** An effort against the pull at the deepest point of each. */
+  deepest?: Readonly<{ holdS: number; peakPct: number }>;
+  /** What the open variant allows, in the instructor's words; without it the strict one is done. */
+  allows?: string;
+  /** Without the help of hands: one thing more to keep to. */
+  noHands?: boolean;
 }>;
 
 /**
  * Active end-range repetitions: lift, hold at the edge, lower, rest; no rest after the last.
  *
- * Model:  the shortened side works, so effort is drawn below the line, as in a draw.
+ * Model:  the shortened side works, so effort is drawn below the line, as in a draw. Where it is placed by hand nothing works until it is let
+ *         go. An effort at the deepest point presses the other way, above the line.
  * Units:  seconds, percent.
  * Throws: CoreError 'effort_above_cap', 'reps_out_of_range', 'duration_out_of_range'.
  */
 export function compileReps(spec: RepsSpec, limits: EffortLimits = {}): Phase[] {
+  const { reps, liftS, holdS, lowerS, restS, lastHoldS, deepest } = spec;
   const capPct = limits.effortCapPct ?? defaultEffortCapPct;
-  requireRange('reps', spec.reps, 1, 100);
-  for (const s of [spec.liftS, spec.holdS, spec.lowerS, spec.restS, spec.lastHoldS ?? 0]) requireRange('duration', s, 0, 600);
-  requireRange('peak', spec.peakPct, 0, 100);
-  if (spec.peakPct > capPct) throw new CoreError('effort_above_cap', { peakPct: spec.peakPct, capPct });
+  requireRange('reps', reps, 1, 100);
+  requireRange('reps', spec.leastReps ?? 1, 1, reps);
+  for (const s of [liftS, holdS, lowerS, restS, lastHoldS ?? 0, deepest?.holdS ?? 0]) requireRange('duration', s, 0, 600);
+  for (const peakPct of [spec.peakPct, deepest?.peakPct ?? 0]) {
+    requireRange('peak', peakPct, 0, 100);
+    if (peakPct > capPct) throw new CoreError('effort_above_cap', { peakPct, capPct });
+  }
   const peak = -spec.peakPct;
+  const note = spec.allows === undefined ? undefined : `Open: ${spec.allows}.`;
+  const where = spec.atDeg === undefined ? '' : ` at ${Math.round(spec.atDeg)}°`;
   return layPhases(
-    Array.from({ length: spec.reps }, (_, i) => {
-      const last = i === spec.reps - 1;
+    Array.from({ length: reps }, (_, i): Piece[] => {
+      const last = i === reps - 1;
+      const of = spec.leastReps === undefined ? `${i + 1} of ${reps}` : `${i + 1}, from ${spec.leastReps} to ${reps} clean ones`;
       return [
-        { kind: 'lift' as const, durationS: spec.liftS, fromPct: 0, toPct: peak, cue: `Lift, ${i + 1} of ${spec.reps}.` },
+        spec.letGo
+          ? { kind: 'move', durationS: liftS, cue: `Place it by hand above where it lifts by itself, ${of}.`, note }
+          : { kind: 'lift', durationS: liftS, fromPct: 0, toPct: peak, cue: `Lift, ${of}.`, note },
         {
-          kind: spec.assisted ? ('hold' as const) : ('held' as const),
-          durationS: last ? (spec.lastHoldS ?? spec.holdS) : spec.holdS,
+          kind: spec.assisted ? 'hold' : 'held',
+          durationS: last ? (lastHoldS ?? holdS) : holdS,
           fromPct: peak,
-          cue: `Hold it there, ${i + 1} of ${spec.reps}.`
+          cue: spec.letGo ? `Let go, and keep it there, ${of}.` : `Hold it there${where}, ${of}.`,
+          note
         },
-        { kind: 'lower' as const, durationS: spec.lowerS, fromPct: peak, toPct: 0, cue: 'Lower slowly.' },
-        { kind: 'rest' as const, durationS: last ? 0 : spec.restS, cue: 'Rest.' }
+        {
+          kind: 'press',
+          durationS: deepest?.holdS ?? 0,
+          fromPct: deepest?.peakPct ?? 0,
+          cue: `Press against the pull, there where it is deepest, ${of}.`,
+          how: 'Press against the pull, there where it is deepest.',
+          note
+        },
+        { kind: 'lower', durationS: lowerS, fromPct: peak, toPct: 0, cue: 'Lower slowly.', note },
+        { kind: 'rest', durationS: last ? 0 : restS, cue: 'Rest.' }
       ];
     }).flat()
   );
+}
+
+/** How many repetitions of a set are over after so many seconds of it. Units: seconds from its first phase. */
+export function repsDone({ reps, liftS, holdS, lowerS, restS, lastHoldS, deepest }: RepsSpec, afterS: number): number {
+  const oneS = liftS + holdS + (deepest?.holdS ?? 0) + lowerS;
+  const endsS = (i: number) => i * (oneS + restS) + oneS + (i === reps - 1 ? (lastHoldS ?? holdS) - holdS : 0);
+  return Array.from({ length: reps }, (_, i) => endsS(i)).filter((s) => s <= afterS + 1e-6).length;
 }

@@ -4,6 +4,7 @@ import {
   compileCycle,
   compileHold,
   compileReps,
+  repsDone,
   CoreError,
   cornersOf,
   effortAtPct,
@@ -14,7 +15,8 @@ import {
   rampSteps,
   totals,
   usualBounds,
-  type Phase
+  type Phase,
+  type RepsSpec
 } from '../index';
 import { atBreath } from './compileCycle';
 import { workedCycle as worked } from '../testing/cycle';
@@ -199,6 +201,51 @@ describe('compileReps and compileHold', () => {
     expect(() => compileReps({ ...spec, reps: 0 })).toThrow(CoreError);
     expect(() => compileHold({ holdS: Number.NaN })).toThrow(CoreError);
   });
+  test('as many as stay clean: the phases go to the most, each says from how many on', () => {
+    const phases = compileReps({ ...spec, reps: 8, leastReps: 5 });
+    expect(phases.filter((p) => p.kind === 'lift')).toHaveLength(8);
+    expect(phases[0]!.cue).toBe('Lift, 1, from 5 to 8 clean ones.');
+    expect(() => compileReps({ ...spec, reps: 4, leastReps: 5 })).toThrow(CoreError);
+  });
+  test('placed by hand nothing works until it is let go', () => {
+    const phases = compileReps({ ...spec, letGo: true });
+    expect(phases.slice(0, 2).map((p) => [p.kind, p.fromPct, p.toPct])).toEqual([
+      ['move', 0, 0],
+      ['held', -50, -50]
+    ]);
+    // Two seconds of lifting in each of five are none.
+    expect(totals(phases).contractionS).toBe(totals(compileReps(spec)).contractionS - 5 * spec.liftS);
+  });
+  test('an effort at the deepest point presses, above the line, under the same cap', () => {
+    const phases = compileReps({ ...spec, deepest: { holdS: 4, peakPct: 40 } });
+    expect(effortAtPct(phases, spec.liftS + spec.holdS + 1)).toBe(40);
+    expect(totals(phases).durationS).toBe(totals(compileReps(spec)).durationS + 5 * 4);
+    expect(() => compileReps({ ...spec, deepest: { holdS: 4, peakPct: 70 } })).toThrow(CoreError);
+  });
+  test('the open variant and the angle are told where they count', () => {
+    const phases = compileReps({ ...spec, atDeg: 51.6, allows: 'the pelvis may tip' });
+    expect(phases.find((p) => p.kind === 'held')).toMatchObject({
+      cue: 'Hold it there at 52°, 1 of 5.',
+      note: 'Open: the pelvis may tip.'
+    });
+  });
+  test('so many are over as have been lowered, whatever the shape', () =>
+    fc.assert(
+      fc.property(
+        fc.record({
+          reps: fc.integer({ min: 1, max: 20 }),
+          ...Object.fromEntries(['liftS', 'holdS', 'restS'].map((k) => [k, fc.integer({ min: 0, max: 9 })])),
+          lowerS: fc.integer({ min: 1, max: 9 }),
+          lastHoldS: fc.option(fc.integer({ min: 0, max: 30 }), { nil: undefined })
+        }) as fc.Arbitrary<RepsSpec>,
+        fc.nat({ max: 400 }),
+        (shape, afterS) => {
+          const whole = { ...shape, peakPct: 50 };
+          const lowered = compileReps(whole).filter((p) => p.kind === 'lower' && p.endS <= afterS);
+          expect(repsDone(whole, afterS)).toBe(lowered.length);
+        }
+      )
+    ));
   test('a hold is all stretch and no contraction', () =>
     expect(totals(compileHold({ holdS: 45 }))).toEqual({ durationS: 45, stretchS: 45, contractionS: 0, effortPctS: 0 }));
 });

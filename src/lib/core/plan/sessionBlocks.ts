@@ -5,6 +5,7 @@ import type { SafetyPerson } from '../safety/person';
 import type { School } from '../school/school';
 import type { Block, BlockWhy, FlowStep, Form } from '../session/block';
 import { buildBlock, type DialAsked, type SideCycles, type SideState } from '../session/buildBlock';
+import type { SideLifts } from '../session/shapedLifts';
 import { easyShare } from '../session/figures';
 import type { LeftOut } from './leftOut';
 import type { PlanPhase } from './phases';
@@ -17,6 +18,7 @@ export type WeekWork = Readonly<{
   states: Readonly<Record<Side, SideState>>;
   /** Shaped by hand, in place of the school's way; null: none. */
   cycles?: SideCycles | null;
+  lifts?: SideLifts | null;
   /** Not one that ships: the block keeps it as it is. */
   isOwn: boolean;
 }>;
@@ -88,7 +90,7 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
   return { blocks, leftOut, asks };
 }
 
-function builtFrom({ exercise, school, states, cycles }: WeekWork, backWarm: boolean, ask: BlocksAsk) {
+function builtFrom({ exercise, school, states, cycles, lifts }: WeekWork, backWarm: boolean, ask: BlocksAsk) {
   const part = partOf(exercise);
   const { sets, moreRounds } = doseOf(part, ask);
   const built = buildBlock({
@@ -96,6 +98,7 @@ function builtFrom({ exercise, school, states, cycles }: WeekWork, backWarm: boo
     school,
     states,
     cycles,
+    lifts,
     sideOrder: sideOrder(ask),
     sets,
     extraSide: part === 'position' && !ask.easy ? ask.weakerSide : null,
@@ -111,7 +114,7 @@ function builtFrom({ exercise, school, states, cycles }: WeekWork, backWarm: boo
     backWarm
   });
   return built.block
-    ? { ...built, block: { ...built.block, because: whyOf(exercise, built.block, ask, cycles != null) } }
+    ? { ...built, block: { ...built.block, because: whyOf(exercise, built.block, ask, cycles != null || lifts != null) } }
     : built;
 }
 
@@ -125,7 +128,7 @@ function whyOf(exercise: Exercise, block: Block, { weakerSide, limiting }: Block
     ...(limit && !isPosition && links.includes(limit) ? [{ code: 'limit', link: limit } as const] : []),
     ...(cycle ? [{ code: 'rounds', rounds: cycle.rounds, lighterFirst: (cycle.perRound?.length ?? 0) > 0 } as const] : []),
     ...(isPosition && weakerSide && exercise.sides === 'each' ? [{ code: 'weaker leads', side: weakerSide } as const] : []),
-    ...(isShaped && cycle ? [{ code: 'shaped' } as const] : []),
+    ...(isShaped ? [{ code: 'shaped' } as const] : []),
     ...(block.schoolId ? [{ code: 'school', schoolId: block.schoolId } as const] : [])
   ];
 }

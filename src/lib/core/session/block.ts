@@ -98,7 +98,7 @@ export function countedIn(form: Form): Counted | null {
     case 'cycle':
       return { one: 'round', many: 'rounds', planned: form.spec.rounds };
     case 'reps':
-      return { one: 'repetition', many: 'repetitions', planned: form.spec.reps };
+      return { one: 'repetition', many: 'repetitions', planned: form.spec.leastReps ?? form.spec.reps };
     case 'breaths':
       return { one: 'breath', many: 'breaths', planned: form.spec.breaths };
     case 'pulses':
@@ -151,7 +151,7 @@ const plainWhys = {
   'warm first': 'Warm before anything is held. Never cut.',
   position: 'The position itself, as it stands today.',
   'in the week': 'It was put into the week.',
-  shaped: 'Its cycle was shaped by hand.',
+  shaped: 'How it is done was shaped by hand.',
   'ends quiet': 'Ends without strain. Never cut.'
 } as const;
 

@@ -13,6 +13,7 @@ import { schoolFigure } from '../exercise/schoolFigure';
 import { lowOf } from '../span';
 import { countedIn, type Block, type BlockWhy, type Form, type Work } from './block';
 import { formOf } from './formOf';
+import { heelHeight, type ActiveReach, type SideLifts } from './shapedLifts';
 
 /** No hold is cut shorter where no school says how short (assumption). */
 const usualLeastS = 20;
@@ -24,6 +25,8 @@ export type SideState = Readonly<{
   /** The stack a dial begins on that nobody set or measured for. */
   begins: Readonly<Partial<Record<DialId, Rung>>>;
   measured: Readonly<Partial<Record<DialId, number>>>;
+  /** Degrees its first motion is moved by own strength, where that was measured. */
+  activeDeg?: number | null;
 }>;
 
 export type BlockAsk = Readonly<{
@@ -31,6 +34,8 @@ export type BlockAsk = Readonly<{
   school: School;
   /** Cycles shaped by hand, side by side; in place of the school's way. */
   cycles?: SideCycles | null;
+  /** Lifts shaped by hand, side by side; in place of the school's way. */
+  lifts?: SideLifts | null;
   /** Of what is done with both sides together that of the left counts. */
   states: Readonly<Record<Side, SideState>>;
   /** Sides in the order they are done. */
@@ -159,7 +164,8 @@ const countDials: Readonly<Record<Form['kind'], readonly DialId[]>> = {
 function mostOf({ exercise }: BlockAsk, form: Form, gated: Gated): Pick<Work, 'most'> {
   const planned = countedIn(form)?.planned;
   if (planned === undefined) return {};
-  if (gated.noHarder) return { most: planned };
+  // Of a range the most is in it already.
+  if (gated.noHarder || (form.kind === 'reps' && form.spec.leastReps !== undefined)) return { most: planned };
   const ends = endValues(gated);
   const dials = exercise.dials
     .filter((d) => countDials[form.kind].includes(d.id))
@@ -191,7 +197,7 @@ const formUnits: ReadonlySet<Dial['unit']> = new Set(['s', 'reps', 'breaths', 'r
 const isOfForm = (dial: Dial): boolean => formUnits.has(dial.unit);
 
 const formFor = (
-  { exercise, school, cycles, level, moreRounds, easy, dayCapPct, breathS }: BlockAsk,
+  { exercise, school, cycles, lifts, states, person, level, moreRounds, easy, dayCapPct, breathS }: BlockAsk,
   side: Side | null,
   setting: Setting,
   gated: Gated
@@ -206,8 +212,13 @@ const formFor = (
     gated,
     capPct: Math.min(gated.caps.effortPct, dayCapPct),
     breathS,
-    cycle: cycles?.[side ?? 'left']
+    cycle: cycles?.[side ?? 'left'],
+    lifts: lifts?.[side ?? 'left'],
+    active: activeOf(exercise, states[side ?? 'left'].activeDeg, person.legCm[side ?? 'left'])
   });
+
+const activeOf = (exercise: Exercise, deg: number | null | undefined, legCm: number): ActiveReach | null =>
+  deg === null || deg === undefined ? null : { deg, heightCm: heelHeight(exercise, legCm) };
 
 type StackOfDial = Readonly<{ dial: Dial; rung: Rung; rungs: readonly Rung[]; isMeant: boolean }>;
 

@@ -5,6 +5,7 @@ import type { Gated } from '../safety/gate';
 import type { School } from '../school/school';
 import { lowOf, type Span } from '../span';
 import type { Form } from './block';
+import type { ActiveReach, LiftShape } from './shapedLifts';
 
 export type FormAsk = Readonly<{
   exercise: Exercise;
@@ -23,6 +24,10 @@ export type FormAsk = Readonly<{
   breathS: number;
   /** The cycle that was shaped by hand for this side; the school's way where there is none. */
   cycle?: CycleSpec | null;
+  /** The lifts that were shaped by hand for this side; the school's way where there are none. */
+  lifts?: LiftShape | null;
+  /** How far the person moves it by their own strength, where it was measured. */
+  active?: ActiveReach | null;
 }>;
 
 /** A form, and how many sets of it the school makes. */

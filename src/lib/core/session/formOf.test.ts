@@ -6,11 +6,18 @@ import {
   exercises,
   formOf,
   gate,
+  heelHeight,
+  insideOf,
+  liftsAskMore,
+  liftsOverCap,
   schoolOf,
   schools,
   takesCycle,
   totals,
   type CycleSpec,
+  type Exercise,
+  type LiftShape,
+  type OverCap,
   type SafetyPerson,
   type SchoolId,
   type Setting
@@ -208,5 +215,67 @@ describe('a cycle shaped by hand', () => {
     expect(takesCycle(exerciseOf('front_hamstring_cycle'))).toBe(true);
     for (const e of exercises.filter((x) => ['warm-up', 'active end', 'settle'].includes(x.phases[0]!)))
       expect(takesCycle(e)).toBe(false);
+  });
+});
+
+describe('lifts shaped by hand', () => {
+  const gateOf = (person = somebody()) =>
+    gate({ exercise: exerciseOf('front_leg_lift'), side: 'left', setting: {}, person, today: '2026-03-02' });
+  const own: LiftShape = { reps: 8, leastReps: 5, liftS: 3, holdS: 4, lowerS: 3, restS: 6, lastHoldS: 12 };
+  const lifted = (lifts: LiftShape, setting: Setting = {}, more: Ask = {}) => {
+    const form = made('front_leg_lift', 'drills', setting, { lifts, ...more });
+    if ('asks' in form || form.form.kind !== 'reps') throw new Error('no lifts');
+    return form.form.spec;
+  };
+
+  test('are done so at the effort of the exercise; a dial moved since moves the least, and the most with it', () => {
+    expect(lifted(own)).toMatchObject({ ...own, peakPct: 50 });
+    expect(lifted(own, { reps: 7 })).toMatchObject({ leastReps: 7, reps: 10 });
+  });
+
+  test('so many degrees inside: the angle from the measure, the height of the heel on its circle around the hip', () => {
+    // By hand: 90 cm × sin(60° − 10°) = 68.9 cm lying; 90 × (1 − cos 50°) = 32.1 cm standing.
+    const reach = (position: Exercise['position']) => heelHeight({ position, links: ['HF-KS'] }, 90);
+    const at = (position: Exercise['position']) => insideOf(10, { deg: 60, heightCm: reach(position) });
+    expect(at('lying on the back')).toEqual({ atDeg: 50, atCm: expect.closeTo(68.94, 2) as number });
+    expect(at('standing')).toEqual({ atDeg: 50, atCm: expect.closeTo(32.15, 2) as number });
+    expect(at('sitting')).toEqual({ atDeg: 50 });
+    expect(lifted({ ...own, insideDeg: 10 }, {}, { active: { deg: 60, heightCm: null } })).toMatchObject({ atDeg: 50 });
+    expect(lifted({ ...own, insideDeg: 10 }).atDeg).toBeUndefined();
+    expect(insideOf(10, { deg: 4, heightCm: null })).toEqual({ atDeg: 0 });
+  });
+
+  test('stay inside the gate: contraction with its lift and lowering, effort, and no more than before where nothing gets harder', () => {
+    const person = somebody({ limits: [limit('contraction at most', { value: 8 })] });
+    const kept = lifted({ ...own, deepest: { holdS: 20, peakPct: 90 } }, {}, { person });
+    expect(liftsOverCap(kept, gateOf(person))).toBeNull();
+    expect([kept.holdS, kept.lastHoldS, kept.deepest]).toEqual([2, 2, { holdS: 8, peakPct: 60 }]);
+  });
+
+  test.each<[string, LiftShape, OverCap | null]>([
+    ['as it is', own, null],
+    ['an effort past the cap', { ...own, deepest: { holdS: 2, peakPct: 70 } }, { what: 'effort', asked: 70, most: 60 }],
+    ['a contraction too long', { ...own, lastHoldS: 30 }, { what: 'contraction', asked: 36, most: 20 }],
+    ['an effort too long', { ...own, deepest: { holdS: 25, peakPct: 20 } }, { what: 'contraction', asked: 25, most: 20 }]
+  ])('%s is told by what it goes past', (_, shape, over) => {
+    const caps = {
+      ...gateOf().caps,
+      contractionS: 20
+    };
+    expect(liftsOverCap(shape, { caps, longestHoldS: null })).toEqual(over);
+  });
+
+  test('a hold past the longest is told', () =>
+    expect(
+      liftsOverCap(own, {
+        caps: gateOf().caps,
+        longestHoldS: 10
+      })
+    ).toMatchObject({ what: 'hold', asked: 12, most: 10 }));
+
+  test('letting go asks for more than lifting, and so does one more', () => {
+    expect(liftsAskMore({ ...own, letGo: true }, own)).toBe(true);
+    expect(liftsAskMore({ ...own, reps: 9 }, own)).toBe(true);
+    expect(liftsAskMore({ ...own, restS: 9 }, own)).toBe(false);
   });
 });

@@ -7,6 +7,7 @@ import { lowOf, type Span } from '../span';
 import type { Form } from './block';
 import { easyShare, Figures, type FormAsk, type Made } from './figures';
 import { presses, shapedCycle, shortened } from './shapedCycle';
+import { shapedLifts } from './shapedLifts';
 
 /** The form, how many sets of it the school makes, and the dials it is made from; or the dials for which there is no figure. */
 export type FormMade = Readonly<{ form: Form; sets: number; uses: readonly DialId[] }> | Readonly<{ asks: readonly DialId[] }>;
@@ -94,6 +95,8 @@ const goesRound = ({ name }: Exercise): boolean => /\bcircles?\b/i.test(name);
 function lifts(ask: FormAsk, figures: Figures): Made {
   const { school, gated, capPct, exercise } = ask;
   if (figures.has('breaths')) return inBreaths(ask, figures);
+  const peakPct = Math.min(figures.has('effortPct') ? figures.of('effortPct', null) : lift.peakPct, capPct);
+  if (ask.lifts) return shapedLifts(ask, ask.lifts, figures, peakPct);
   const contractionS = gated.caps.contractionS ?? Infinity;
   // Where contractions are kept short the lift and the lowering are part of them.
   const moveS = contractionS < Infinity ? lift.quickS : lift.moveS;
@@ -102,7 +105,6 @@ function lifts(ask: FormAsk, figures: Figures): Made {
   const moment = figures.dose?.contractionS === undefined ? heldFigure(school) : lowOf(figures.dose.contractionS);
   const holdS = figures.has('holdS') ? figures.of('holdS', moment) : (moment ?? lift.momentS);
   const held = Math.min(within(holdS, gated.longestHoldS), Math.max(0, contractionS - 2 * moveS));
-  const peakPct = Math.min(figures.has('effortPct') ? figures.of('effortPct', null) : lift.peakPct, capPct);
   const spec = { reps, liftS: moveS, holdS: held, lowerS: moveS, restS: lift.restS, peakPct };
   return { form: { kind: 'reps', spec: { ...spec, ...(exercise.kinds.includes('assisted') && { assisted: true }) } } };
 }

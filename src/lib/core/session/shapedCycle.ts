@@ -1,4 +1,5 @@
 import { atBreath, compileCycle, effortsOf, type CycleSpec, type Effort } from '../cycle/compileCycle';
+import type { Phase } from '../cycle/phase';
 import { totals } from '../cycle/totals';
 import type { DialId } from '../exercise/dial';
 import type { Exercise } from '../exercise/exercise';
@@ -84,14 +85,19 @@ export function overCap(spec: CycleSpec, { caps, longestHoldS }: Pick<Gated, 'ca
   return spec.brace && !caps.brace ? { what: 'bracing', asked: 1, most: 0 } : null;
 }
 
-/** Whether a cycle asks for more than another: a higher peak, more effort, a longer contraction or more time under stretch. */
-export function asksMore(spec: CycleSpec, than: CycleSpec): boolean {
-  const of = (s: CycleSpec) => {
-    const phases = compileCycle(s, { effortCapPct: 100 });
-    const peakPct = Math.max(0, ...phases.map((p) => Math.max(Math.abs(p.fromPct), Math.abs(p.toPct))));
-    const { stretchS, contractionS, effortPctS } = totals(phases);
+/** Whether phases ask for more than others: a higher peak, more effort, a longer contraction or more time under stretch. */
+export function asksMore(phases: readonly Phase[], than: readonly Phase[]): boolean {
+  const of = (some: readonly Phase[]) => {
+    const peakPct = Math.max(0, ...some.map((p) => Math.max(Math.abs(p.fromPct), Math.abs(p.toPct))));
+    const { stretchS, contractionS, effortPctS } = totals(some);
     return [peakPct, stretchS, contractionS, effortPctS];
   };
   const before = of(than);
-  return of(spec).some((n, i) => n > before[i]! + 1e-6);
+  return of(phases).some((n, i) => n > before[i]! + 1e-6);
 }
+
+/** Whether a cycle asks for more than another. */
+export const cycleAsksMore = (spec: CycleSpec, than: CycleSpec): boolean => {
+  const of = (s: CycleSpec) => compileCycle(s, { effortCapPct: 100 });
+  return asksMore(of(spec), of(than));
+};

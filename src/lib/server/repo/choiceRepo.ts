@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { cycleSchema, sideCyclesSchema } from '$lib/contract/cycleForm';
+import { sideLiftsSchema } from '$lib/contract/liftForm';
 import { policiesSchema } from '$lib/contract/exerciseForms';
 import { CoreError, schoolIds, sides, type CycleSpec, type Side } from '$lib/core';
 import type { Db } from '../db/db';
@@ -10,16 +11,23 @@ const ChoiceRow = z
     exercise_id: z.string(),
     school_id: z.enum(schoolIds).nullable(),
     policies: policiesSchema,
-    cycles: sideCyclesSchema.nullable()
+    cycles: sideCyclesSchema.nullable(),
+    lifts: sideLiftsSchema.nullable()
   })
-  .transform((r) => ({ exerciseId: r.exercise_id, schoolId: r.school_id, policies: r.policies, cycles: r.cycles }));
-/** An exercise of the week, where it differs in school or policy from what the client prefers, and its cycle where one was shaped. */
+  .transform((r) => ({
+    exerciseId: r.exercise_id,
+    schoolId: r.school_id,
+    policies: r.policies,
+    cycles: r.cycles,
+    lifts: r.lifts
+  }));
+/** An exercise of the week, where it differs in school or policy from what the client prefers, and its cycle or its lifts where they were shaped. */
 export type ExerciseChoice = z.output<typeof ChoiceRow>;
 
 /** The week's exercises of a goal in their order; empty while nobody chose. */
 export async function listChoices(db: Db, goalId: number): Promise<ExerciseChoice[]> {
   const { rows } = await db.query(
-    'select exercise_id, school_id, policies, cycles from exercise_choice where goal_id = $1 order by ordinal, exercise_id',
+    'select exercise_id, school_id, policies, cycles, lifts from exercise_choice where goal_id = $1 order by ordinal, exercise_id',
     [goalId]
   );
   return allRows(ChoiceRow, rows);
@@ -30,8 +38,8 @@ export async function replaceChoices(tx: Db, goalId: number, choices: readonly E
   await tx.query('delete from exercise_choice where goal_id = $1', [goalId]);
   for (const [ordinal, c] of choices.entries())
     await tx.query(
-      'insert into exercise_choice (goal_id, exercise_id, ordinal, school_id, policies, cycles) values ($1, $2, $3, $4, $5, $6)',
-      [goalId, c.exerciseId, ordinal, c.schoolId, JSON.stringify(c.policies), c.cycles && JSON.stringify(c.cycles)]
+      'insert into exercise_choice (goal_id, exercise_id, ordinal, school_id, policies, cycles, lifts) values ($1, $2, $3, $4, $5, $6, $7)',
+      [goalId, c.exerciseId, ordinal, c.schoolId, ...[c.policies, c.cycles, c.lifts].map((of) => of && JSON.stringify(of))]
     );
 }
 

@@ -12,6 +12,7 @@ import {
   whyText,
   type Block,
   type CycleSpec,
+  type LiftShape,
   type SchoolId
 } from '$lib/core';
 import { keepCycleForm } from '$lib/contract/cycleForm';
@@ -21,6 +22,7 @@ import { lanternHallShelf } from '../demo/lanternHall';
 import { listPeople } from '../repo/peopleRepo';
 import { updateBreath } from '../repo/clientRepo';
 import { listLeftOut } from '../repo/logRepo';
+import { insertLock } from '../repo/lockRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed } from '../repo/sessionRepo';
 import { passCheck, personWithGoal, take } from '../testing/people';
@@ -28,12 +30,13 @@ import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { loadGoalCase } from './clientCase';
 import { cycleDesk, keepCycles } from './cycles';
+import { keepLifts, liftsDesk } from './lifts';
 import { acceptProposals } from './deciding';
 import { tellLater } from './pain';
 import { arrangeSession, makePlan, planView, prepareSession } from './planning';
 import { startSession, writeSession } from './practising';
 import { doneAgainstPlan, proposalsOf } from './reviewing';
-import { lastTimes } from './sessionRecords';
+import { lastTimes, recordsOf } from './sessionRecords';
 import { setDial, setDials } from './settingDial';
 import { addToWeek, chooseSchool, takeFromWeek } from './week';
 
@@ -261,6 +264,70 @@ describe('the week and its schools', () => {
         await keepCycles(db, id, keepCycleForm.parse({ exerciseId: 'front_hamstring_cycle', cycles }), at(today));
         const kept = (await loadGoalCase(db, id, today)).choices.find((x) => x.exerciseId === 'front_hamstring_cycle')!.cycles!;
         expect(kept.left).toMatchObject({ deepening: 'lean', press: { peakPct: 40 } });
+      }));
+  });
+
+  describe('lifts shaped by hand', () => {
+    const lift: LiftShape = { reps: 8, leastReps: 5, liftS: 2, holdS: 5, lowerS: 2, restS: 5 };
+    const keep = (db: Database, id: number, left: LiftShape | null, exerciseId = 'front_leg_lift') =>
+      keepLifts(db, id, { exerciseId, lifts: left && { left, right: left }, reason: '' }, at(today));
+    const specOf = async (db: Database, id: number) => {
+      const work = (await prepared(db, id)).find((b) => b.exerciseId === 'front_leg_lift')!.work[0]!;
+      return work.form.kind === 'reps' ? work.form.spec : null;
+    };
+
+    test('are played as they were shaped, at the height that was measured, until one goes back to the school', () =>
+      store.rolledBack(async (db) => {
+        const id = await measured(db, 'front_split');
+        await makePlan(db, id, plan('long_hold'), today);
+        const before = await specOf(db, id);
+        await keep(db, id, { ...lift, insideDeg: 10 });
+        expect(await specOf(db, id)).toMatchObject({ ...lift, insideDeg: 10 });
+        expect((await specOf(db, id))!.atDeg).toBeUndefined();
+        await take(db, id, 'HF-KS', 'left', [62], { on: today, mode: 'active', way: 'inclinometer' });
+        expect((await specOf(db, id))!.atDeg).toBe(52);
+        expect(liftsDesk(await loadGoalCase(db, id, today), 'front_leg_lift')).toMatchObject({
+          isShaped: true,
+          sides: { left: { activeDeg: 62 } }
+        });
+        await keep(db, id, null);
+        expect(await specOf(db, id)).toEqual(before);
+      }));
+
+    test('what the gate forbids is refused, and nothing is kept', () =>
+      store.rolledBack(async (db) => {
+        const id = await measured(db, 'front_split');
+        await makePlan(db, id, plan('long_hold'), today);
+        await expect(keep(db, id, { ...lift, deepest: { holdS: 5, peakPct: 90 } })).rejects.toEqual(refusal('cycle_over_cap'));
+        await expect(keep(db, id, lift, 'front_hamstring_cycle')).rejects.toEqual(refusal('not_found'));
+        const told = { kind: 'afterwards', place: 'back_of_thigh', side: null, exerciseId: null, workSide: null } as const;
+        await tellLater(db, id, { ...told, feltOn: today, note: '' }, at(today));
+        const now = liftsDesk(await loadGoalCase(db, id, today), 'front_leg_lift')!;
+        if (now.sides.left.noHarder)
+          await expect(keep(db, id, { ...now.sides.left.lift, letGo: true })).rejects.toEqual(refusal('nothing_harder'));
+        await insertLock(db, id, {
+          stop: { joint: 'hip', side: null },
+          reason: 'A sharp pain.',
+          openedOn: today,
+          painEventId: null
+        });
+        await expect(keep(db, id, lift)).rejects.toEqual(refusal('exercise_barred'));
+        const c = await loadGoalCase(db, id, today);
+        expect(c.choices.every((x) => x.lifts === null)).toBe(true);
+        expect(liftsDesk(c, 'front_leg_lift')!.bar).not.toBeNull();
+      }));
+
+    test('the open variant is a log of its own: what it was ready for says nothing about the strict one', () =>
+      store.rolledBack(async (db) => {
+        const id = await measured(db, 'front_split');
+        await makePlan(db, id, plan('long_hold'), today);
+        const allows = 'the pelvis may tip';
+        await keep(db, id, { ...lift, allows });
+        await play(db, id, today, ({ exerciseId }) => (exerciseId === 'front_leg_lift' ? { figures: { allows } } : {}));
+        const recordsNow = async () => recordsOf(await loadGoalCase(db, id, today), 'front_leg_lift', 'left').length;
+        expect(await recordsNow()).toBe(1);
+        await keep(db, id, lift);
+        expect(await recordsNow()).toBe(0);
       }));
   });
 

@@ -26,6 +26,7 @@ import { dateOf, type ClientCase, type GoalCase } from './clientCase';
 import { exerciseIn } from './library';
 import { perCase } from './perCase';
 import { barsOf, dialValue, gateOf, measuredOf, startTaken } from './safety';
+import { latestTaken } from './taken';
 
 /** Whether left and right may stand differently. */
 export const isPerSide = (exercise: Exercise): boolean => exercise.sides === 'each';
@@ -95,8 +96,14 @@ export function sideState(c: GoalCase, exercise: Exercise, side: Side): SideStat
     setting,
     rungs: of((s) => s.rungs),
     begins: of((s) => s.rung),
-    measured: measuredOf(c, exercise, placeOfSide(exercise, side))
+    measured: measuredOf(c, exercise, placeOfSide(exercise, side)),
+    activeDeg: activeDeg(c, exercise, side)
   };
+}
+
+/** Degrees the first motion of an exercise is moved by own strength, as measured last; null where it was not. */
+function activeDeg(c: GoalCase, { links: [motion] }: Exercise, side: Side): number | null {
+  return motion ? (latestTaken(c, motion, side, 'active')?.value ?? null) : null;
 }
 
 /** The stack an exercise stands on; null where none of its dials stands on one. */

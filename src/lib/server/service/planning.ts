@@ -40,6 +40,7 @@ const weekWork = (c: GoalCase, planSchool: SchoolId): WeekWork[] =>
   weekOf(c).map(({ exercise, schoolId, choice }) => ({
     exercise,
     cycles: choice.cycles,
+    lifts: choice.lifts,
     school: schoolOf(schoolId ?? planSchool),
     isOwn: !shipped.has(exercise.id),
     states: { left: sideState(c, exercise, 'left'), right: sideState(c, exercise, 'right') }

@@ -34,10 +34,14 @@ const logsOf = perCase((c: GoalCase) => {
 
 /** The sessions of one exercise on one side, as the verdict reads them. A step back after a pause stands as a record of its own. */
 export function recordsOf(c: GoalCase, exerciseId: string, side: Side | null): SessionRecord[] {
+  const isOpen = c.choices.find((o) => o.exerciseId === exerciseId)?.lifts?.[side ?? 'left'].allows !== undefined;
   return endedSessions(c).flatMap((session): SessionRecord[] => {
     const planned = session.plannedSets.find((p) => p.exerciseId === exerciseId && p.side === side);
     if (!planned) return [];
     const logs = logsOf(c).get(`${session.id}/${exerciseId}/${side}`) ?? [];
+    // The strict variant and the open one are two logs: what the one is ready for says nothing about the other.
+    const wasOpen = logs[0]?.figures.allows !== undefined;
+    if (logs.length > 0 && wasOpen !== isOpen) return [];
     const pains = painsIn(c, session.id, exerciseId, side);
     const decisions = c.decisions.filter((d) => d.sessionId === session.id && d.exerciseId === exerciseId && d.side === side);
     const decisionAt = (moment: Moment) => decisions.find((d) => d.moment === moment);

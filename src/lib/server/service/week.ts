@@ -22,7 +22,13 @@ export const weekOf = perCase((c: GoalCase): WeekExercise[] => {
   return (c.choices.length > 0 ? chosen : first()).map((w) => ({ ...w, schoolId: w.choice.schoolId ?? c.client.schoolId }));
 });
 
-const plainChoice = (exerciseId: string): ExerciseChoice => ({ exerciseId, schoolId: null, policies: {}, cycles: null });
+const plainChoice = (exerciseId: string): ExerciseChoice => ({
+  exerciseId,
+  schoolId: null,
+  policies: {},
+  cycles: null,
+  lifts: null
+});
 
 /** A first list that the gate lets through; a position that is not open yet gives way to the nearest easier one that is. */
 function firstWeek(c: GoalCase): Exercise[] {

@@ -195,6 +195,10 @@
             onclick={() => player.addMore(player.moreOnOther)}
             >As the other side: {plural(player.moreOnOther, player.counted.one)} more</button
           >{/if}
+        {#if player.endsByWord && player.phase.kind !== 'ready'}<button
+            class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16"
+            onclick={() => player.enough()}>That was the last</button
+          >{/if}
         {#if player.paused}
           {#if player.mayEase}<button class="btn btn-quiet sm:min-h-16" onclick={() => player.ease()}>One step easier</button
             >{/if}

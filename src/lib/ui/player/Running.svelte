@@ -3,7 +3,7 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import { capital, clockText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
-  import { countText, cueOf, howOf, stackChangeText } from './cueText';
+  import { checksOf, countText, cueOf, howOf, stackChangeText } from './cueText';
   import { askTimes, type Player } from './player.svelte';
 
   type Props = { player: Player; shelf: readonly Prop[]; unit: LengthUnit };
@@ -12,7 +12,8 @@
   const cue = $derived(cueOf(player.phase, player.announcedPct, player.set));
   const how = $derived(howOf(player.phase, exercise));
   /** One check at a time, another with every phase; all of them are in the set-up. */
-  const check = $derived(exercise.checks[player.phaseIndex % Math.max(1, exercise.checks.length)]);
+  const checks = $derived(checksOf(exercise, player.work.form));
+  const check = $derived(checks[player.phaseIndex % Math.max(1, checks.length)]);
   const isReady = $derived(player.phase.kind === 'ready' || player.phase.kind === 'rest');
   /** The prop change of this set, in words, while there is time to make it. */
   const stackChange = $derived(

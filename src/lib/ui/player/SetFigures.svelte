@@ -6,15 +6,23 @@
   import { toCm, toKg, type Units } from '$lib/contract/fields';
   import { compileForm, type Counted, type Exercise, type Form } from '$lib/core';
   import { capital } from '$lib/ui/format';
+  import { checksOf } from './cueText';
 
   /** What can be written down of a set besides the three questions; all of it may stay open. */
-  type Props = { exercise: Exercise; form: Form; counted: Counted | null; units: Units; figures: SetFigures };
+  type Props = {
+    exercise: Exercise;
+    form: Form;
+    counted: (Counted & { done: number }) | null;
+    units: Units;
+    figures: SetFigures;
+  };
   let { exercise, form, counted, units, figures = $bindable() }: Props = $props();
   const works = $derived(compileForm(form, { effortCapPct: 100 }).some((p) => p.fromPct !== 0 || p.toPct !== 0));
   const depth = $derived(exercise.dials.find((d) => d.unit === 'cm' || d.unit === '°'));
   const load = $derived(exercise.dials.find((d) => d.unit === 'kg'));
   const isHeld = $derived(form.kind === 'reps' && !form.spec.assisted);
-  const done = $derived(figures.done ?? counted?.planned ?? 0);
+  const checks = $derived(checksOf(exercise, form));
+  const done = $derived(figures.done ?? counted?.done ?? 0);
 
   type Key = keyof SetFigures;
   /** One figure, or back to open. */
@@ -57,10 +65,12 @@
         aria-label="One {counted.one} more"
         onclick={() => put('done', Math.min(500, done + 1))}><Plus /></button
       >
-      <span class="text-ink-soft">of {counted.planned}</span>
+      <span class="text-ink-soft"
+        >of {form.kind === 'reps' && form.spec.leastReps !== undefined ? 'at least ' : ''}{counted.planned}</span
+      >
     </div>
   {/if}
-  {#if exercise.checks.length > 0}
+  {#if checks.length > 0}
     <ToggleGroup.Root
       type="multiple"
       bind:value={() => [...(figures.checks ?? [])], (v) => put('checks', v.length > 0 ? v : undefined)}
@@ -68,8 +78,7 @@
       class="flex flex-wrap items-center gap-2"
     >
       <span class="mr-1 text-xl font-semibold">Slipped</span>
-      {#each exercise.checks as check (check)}<ToggleGroup.Item value={check} class="btn min-h-12">{check}</ToggleGroup.Item
-        >{/each}
+      {#each checks as check (check)}<ToggleGroup.Item value={check} class="btn min-h-12">{check}</ToggleGroup.Item>{/each}
     </ToggleGroup.Root>
   {/if}
   <ToggleGroup.Root

@@ -2,6 +2,7 @@ import {
   exerciseOf,
   type Exercise,
   type FindExercise,
+  type Form,
   type Phase,
   type Prop,
   type Side,
@@ -33,7 +34,7 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
     case 'lift':
       return { text: 'Lift', tone: 'fern' };
     case 'held':
-      return { text: 'Hold it there', tone: 'fern' };
+      return { text: isLetGo(set) ? 'Let go, keep it there' : 'Hold it there', tone: 'fern' };
     case 'lower':
       return { text: 'Lower slowly', tone: 'fern' };
     case 'turn':
@@ -49,9 +50,15 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
     case 'rest':
       return { text: 'Rest', tone: 'ink' };
     case 'move':
-      return { text: 'Move', tone: 'ink' };
+      return { text: isLetGo(set) ? 'Place it by hand' : 'Move', tone: 'ink' };
   }
 }
+
+const isLetGo = ({ work: { form } }: TimelineSet): boolean => form.kind === 'reps' && form.spec.letGo === true;
+
+/** What is to be kept to in a set: the checks of the exercise, and what its shape asks besides. */
+export const checksOf = ({ checks }: Pick<Exercise, 'checks'>, form: Form): readonly string[] =>
+  form.kind === 'reps' && form.spec.noHands ? [...checks, 'no hands'] : checks;
 
 /** What is counted now, where something is: "4 of 10". */
 export function countText(count: Readonly<{ at: number; of: number }> | null): string {

@@ -600,3 +600,53 @@ describe('changed on the way', () => {
     expect(right!.figures).toEqual({ effortSeen: 6, signs: ['trembling'] });
   });
 });
+
+describe('a set that ends where it is no longer clean', () => {
+  const spec = { reps: 8, leastReps: 5, liftS: 2, holdS: 3, lowerS: 2, restS: 4, peakPct: 40 };
+  const lifts = blockOf('front_leg_lift', ['left'], { kind: 'reps', spec });
+  const start = (form: Form = lifts.work[0]!.form) => {
+    const made = playerOf({ blocks: [{ ...lifts, work: [{ ...lifts.work[0]!, form }] }, blocks[2]!] });
+    made.player.togglePause();
+    return made;
+  };
+
+  test('the last one is said: so many are over as were lowered, of the least that was asked for', () => {
+    const { player, sent } = start();
+    player.tick(6 * 11 + 7 + 1); // seven, and a second of the rest
+    player.enough();
+    expect(player.askedCount).toMatchObject({ planned: 5, done: 7 });
+    player.clean();
+    expect(sent('sets')).toEqual([expect.objectContaining({ clean: true, figures: { done: 7, of: 5 } })]);
+  });
+
+  test('run to its end it was the most; corrected by hand that counts', () => {
+    const whole = start();
+    whole.runOut();
+    whole.player.clean();
+    expect(whole.sent('sets')).toEqual([expect.objectContaining({ figures: { done: 8, of: 5 } })]);
+    localStorage.clear();
+    const told = start();
+    told.runOut();
+    told.player.clean({ done: 4 });
+    expect(told.sent('sets')).toEqual([expect.objectContaining({ figures: { done: 4, of: 5 } })]);
+  });
+
+  test('seconds added to a hold make no repetition of themselves', () => {
+    const { player } = start();
+    player.tick(3);
+    player.extend();
+    player.tick(11);
+    player.enough();
+    expect(player.askedCount!.done).toBe(0);
+  });
+
+  test('the open variant is written with the set, so that its log stays its own', () => {
+    const { player, sent } = start({ kind: 'reps', spec: { ...spec, allows: 'the pelvis may tip' } });
+    player.enough();
+    player.keepNotes({ sensation: 3, felt: null, slipped: null });
+    expect(sent('sets')).toEqual([expect.objectContaining({ figures: { done: 0, of: 5, allows: 'the pelvis may tip' } })]);
+  });
+
+  test('counted lifts have no last one to say', () =>
+    expect(start({ kind: 'reps', spec: { ...spec, leastReps: undefined } }).player.endsByWord).toBe(false));
+});

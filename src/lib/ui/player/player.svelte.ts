@@ -9,6 +9,7 @@ import {
   painKindOf,
   phaseAt,
   rampSteps,
+  repsDone,
   stepsAfterPain,
   timelineOf,
   type Block,
@@ -50,7 +51,12 @@ type Place = {
 };
 
 /** A set that is worked, and of which nobody has said yet how it was. */
-type Unsaid = Readonly<{ setIndex: number; spentS: number }>;
+type Unsaid = Readonly<{
+  setIndex: number;
+  spentS: number;
+  /** How many were done, where that is open until the last one. */
+  done?: number;
+}>;
 
 /** When it is asked how the sets were, so that nobody has to get up after every one. */
 export const askTimes = ['each set', 'each exercise', 'the session'] as const;
@@ -139,6 +145,8 @@ export class Player {
   /** What is counted of it, and whether one more is open. */
   readonly counted = $derived.by(() => countedIn(this.work.form));
   readonly mayAdd = $derived.by(() => this.changes.mayAdd(this.set, this.work.form));
+  /** Whether it ends where it is no longer clean, and whoever does it says so. */
+  readonly endsByWord = $derived.by(() => this.work.form.kind === 'reps' && this.work.form.spec.leastReps !== undefined);
   readonly mayEase = $derived.by(() => this.set.work.easier !== undefined && !this.isEased);
   /** The same set of the other side, still to come, while this one has not begun. */
   readonly otherSide: TimelineSet | null = $derived.by(() => {
@@ -318,12 +326,25 @@ export class Player {
       this.#goOn();
       return;
     }
-    this.#unsaid = [...this.#unsaid, { setIndex: set.index, spentS: this.#spentS }];
+    this.#unsaid = [...this.#unsaid, { setIndex: set.index, spentS: this.#spentS, ...this.#doneNow() }];
     const following = this.#following(set.index);
     const canWait =
       this.askAfter === 'the session' || (this.askAfter === 'each exercise' && following?.exerciseId === set.exerciseId);
     if (following && canWait) this.#goOn();
     else this.#ask();
+  }
+
+  /** How many repetitions are over, of a set that ends where they are no longer clean. */
+  #doneNow(): Pick<Unsaid, 'done'> {
+    const { form } = this.work;
+    if (!this.endsByWord || form.kind !== 'reps') return {};
+    const addedS = Object.values(this.#extraS).reduce((sum, s) => sum + s, 0);
+    return { done: repsDone(form.spec, this.elapsedS - this.readyS - addedS) };
+  }
+
+  /** That was the last one that was clean: the set is over. */
+  enough(): void {
+    this.#endSet();
   }
 
   #ask(): void {
@@ -340,7 +361,10 @@ export class Player {
   }
 
   /** What the set that is asked about counts, as it was done unless somebody says otherwise. */
-  readonly askedCount = $derived.by(() => countedIn(this.#workOf(this.asked).form));
+  readonly askedCount = $derived.by(() => {
+    const counted = countedIn(this.#workOf(this.asked).form);
+    return counted && { ...counted, done: this.#unsaid[0]?.done ?? counted.planned };
+  });
 
   /** What is said of the set that is asked about; then the next question, or on. */
   #say(said: Said): void {
@@ -372,9 +396,17 @@ export class Player {
   /** How many were done of how many; nothing of it where nobody counts, or where it is as planned and nothing else was said. */
   #figuresOf(set: TimelineSet, { figures = {}, leftOut }: Said): Pick<SetLogInput, 'figures'> {
     const of = countedIn(set.work.form)?.planned;
-    const done = figures.done ?? countedIn(this.#workOf(set).form)?.planned;
-    const counted = of === undefined || leftOut || done === of ? {} : { done, of };
-    const told = { ...figures, ...counted, ...(this.changes.isEased(set) && { easier: true }) };
+    const work = this.#workOf(set);
+    const counted = this.#unsaid.find((u) => u.setIndex === set.index)?.done;
+    const done = figures.done ?? counted ?? countedIn(work.form)?.planned;
+    const allows = work.form.kind === 'reps' ? work.form.spec.allows : undefined;
+    const howMany = of === undefined || leftOut || done === of ? {} : { done, of };
+    const told = {
+      ...figures,
+      ...howMany,
+      ...(allows !== undefined && { allows }),
+      ...(this.changes.isEased(set) && { easier: true })
+    };
     return Object.keys(told).length > 0 ? { figures: told } : {};
   }
 

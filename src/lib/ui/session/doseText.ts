@@ -1,7 +1,7 @@
 import type { LengthUnit } from '$lib/contract/fields';
 import { dialAtRung, levelName, type Exercise, type Work } from '$lib/core';
 import { dialText } from '$lib/ui/dialText';
-import { clockText, plural } from '$lib/ui/format';
+import { clockText, degText, lengthText, plural } from '$lib/ui/format';
 
 /** What is done on one side, in a line: sets, holds, rounds, efforts. */
 export function doseText({ form, sets }: Pick<Work, 'form' | 'sets'>): string {
@@ -15,8 +15,16 @@ export function doseText({ form, sets }: Pick<Work, 'form' | 'sets'>): string {
       return `${times}${last ? '' : `hold ${holdS} s, `}${plural(rounds, 'round')}: ${efforts}${last}`;
     }
     case 'reps': {
-      const { reps, holdS, assisted } = form.spec;
-      return `${times}${reps === 1 ? `hold ${holdS} s` : `${plural(reps, assisted ? 'repeat' : 'lift')} of ${holdS} s`}`;
+      const { reps, leastReps, holdS, lastHoldS, assisted, letGo, atDeg, deepest, allows } = form.spec;
+      const one = assisted ? 'repeat' : letGo ? 'let-go' : 'lift';
+      const many = leastReps === undefined ? plural(reps, one) : `${leastReps} to ${plural(reps, one)}`;
+      const more = [
+        lastHoldS === undefined || reps === 1 ? '' : `the last ${lastHoldS} s`,
+        atDeg === undefined ? '' : `at ${degText(atDeg)}`,
+        deepest ? `then press ${deepest.peakPct} % for ${deepest.holdS} s` : '',
+        allows === undefined ? '' : `open: ${allows}`
+      ].filter(Boolean);
+      return [`${times}${reps === 1 ? `hold ${holdS} s` : `${many} of ${holdS} s`}`, ...more].join(', ');
     }
     case 'hold':
       return `${times}${form.spec.moving ? 'move ' : ''}${form.spec.holdS < 120 ? `${form.spec.holdS} s` : `${clockText(form.spec.holdS)} minutes`}`;
@@ -38,7 +46,7 @@ export function doseText({ form, sets }: Pick<Work, 'form' | 'sets'>): string {
 /** Where it stands besides: heights, levels and loads, each by its name. */
 export function heightText(
   { dials }: Pick<Exercise, 'dials'>,
-  { stacks = [], setting }: Pick<Work, 'stacks' | 'setting'>,
+  { stacks = [], setting, form }: Pick<Work, 'stacks' | 'setting' | 'form'>,
   unit: LengthUnit
 ): string {
   const parts = dials.flatMap((dial) => {
@@ -52,5 +60,6 @@ export function heightText(
     if (dial.kind === 'level') return at > 0 ? [levelName(dial, at)] : [];
     return dial.unit === 'cm' || dial.unit === 'kg' || dial.unit === '°' ? [`${dial.name} ${dialText(dial, at, unit)}`] : [];
   });
+  if (form.kind === 'reps' && form.spec.atCm !== undefined) parts.push(`heel at ${lengthText(form.spec.atCm, unit, 0)}`);
   return parts.map((p) => `, ${p}`).join('');
 }

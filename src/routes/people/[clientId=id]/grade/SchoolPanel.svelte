@@ -6,10 +6,12 @@
     schoolOf,
     schools,
     takesCycle,
+    takesLifts,
     timePolicies,
     type Exercise,
     type SchoolId,
-    type SideCycles
+    type SideCycles,
+    type SideLifts
   } from '$lib/core';
   import type { PolicyChanges } from '$lib/contract/exerciseForms';
   import { doseText } from '$lib/ui/dialText';
@@ -20,7 +22,7 @@
   type Choice = Readonly<{ schoolId: SchoolId | null; policies: PolicyChanges }>;
   type Props = {
     exercise: Exercise;
-    choice: (Choice & Readonly<{ cycles: SideCycles | null }>) | null;
+    choice: (Choice & Readonly<{ cycles: SideCycles | null; lifts: SideLifts | null }>) | null;
     prefers: Choice;
     schoolId: SchoolId | null;
     clientName: string;
@@ -65,6 +67,12 @@
     <p>
       {choice.cycles ? 'Its cycle was shaped by hand.' : ''}
       <a class="font-semibold underline" href="{base}/grade/cycle?exercise={exercise.id}">Shape its cycle</a>
+    </p>
+  {/if}
+  {#if choice && takesLifts(exercise)}
+    <p>
+      {choice.lifts ? 'Its lifts were shaped by hand.' : ''}
+      <a class="font-semibold underline" href="{base}/grade/lifts?exercise={exercise.id}">Shape its lifts</a>
     </p>
   {/if}
   <details>

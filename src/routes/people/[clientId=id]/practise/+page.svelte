@@ -110,7 +110,10 @@
             <Readiness form={own} />
             <input type="hidden" name="sessionId" value={data.session.id} />
             <button class="btn btn-primary min-h-14 text-lg">Start the session</button>
-            {#key data.prepared}<KeptHere href="{base}/practise/{data.session.id}" sessionId={data.session.id} />{/key}
+            <!-- What is still to be answered or filled in holds up a start here as well. -->
+            {#if asks.length === 0 && data.resume.length === 0 && !data.day.isStopped}
+              {#key data.prepared}<KeptHere href="{base}/practise/{data.session.id}" sessionId={data.session.id} />{/key}
+            {/if}
             <a class="btn" href="{base}/practise/arrange?session={data.session.id}">Arrange this session</a>
             <WrittenDown {blocks} {find} today={data.today} form={own} painHref={`${base}/pain`} />
           {/if}

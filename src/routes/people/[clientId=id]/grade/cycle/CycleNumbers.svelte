@@ -12,7 +12,7 @@
     type Resistance
   } from '$lib/core';
   import type { CycleDraft } from './cycle.svelte';
-  import CycleNumber from './CycleNumber.svelte';
+  import FigureNumber from '../FigureNumber.svelte';
 
   /** Every figure of a cycle, beside its curve: what is dragged there can be typed here. */
   type Props = {
@@ -61,7 +61,7 @@
 <div class="gap-4 md:columns-2 xl:columns-3">
   <section class="card mb-4 flex break-inside-avoid flex-col gap-1.5" aria-label="First">
     <h2>First</h2>
-    <CycleNumber
+    <FigureNumber
       label="Hold"
       unit="s"
       value={cycle.holdS}
@@ -70,7 +70,7 @@
       step={draft.bounds.holdS.step}
       onvalue={(holdS) => draft.set({ holdS })}
     />
-    <CycleNumber
+    <FigureNumber
       label="Effort all through it"
       unit="%"
       value={Math.abs(cycle.holdPct ?? 0)}
@@ -101,14 +101,14 @@
         {capital(exercise[kind] ?? `${kind}, in a way the instructor says`)}</label
       >
       {#if effort}
-        <CycleNumber
+        <FigureNumber
           label="Build up"
           unit="s"
           value={effort.rampUpS}
           max={60}
           onvalue={(rampUpS) => setEffort(kind, { rampUpS })}
         />
-        <CycleNumber
+        <FigureNumber
           label="Keep it"
           unit="s"
           value={effort.holdS}
@@ -117,7 +117,7 @@
           step={draft.bounds.contractionS.step}
           onvalue={(holdS) => setEffort(kind, { holdS })}
         />
-        <CycleNumber
+        <FigureNumber
           label="Let go"
           unit="s"
           value={effort.rampDownS}
@@ -126,7 +126,7 @@
         />
         {#each rounds as round (round)}
           {@const pct = effortsOf(cycle, round)[kind]!.peakPct}
-          <CycleNumber
+          <FigureNumber
             label={rounds.length > 1 ? `Effort, round ${round + 1}` : 'Effort'}
             unit="%"
             value={pct}
@@ -143,7 +143,7 @@
   <section class="card mb-4 flex break-inside-avoid flex-col gap-1.5" aria-label="Between">
     <h2>Between</h2>
     {#each pauses as { key, label } (key)}
-      <CycleNumber
+      <FigureNumber
         {label}
         unit={!inBreaths ? 's' : cycle[key] === breathS ? 'breath' : 'breaths'}
         value={inBreaths ? Math.round(cycle[key] / breathS) : cycle[key]}
@@ -165,7 +165,7 @@
   </section>
   <section class="card mb-4 flex break-inside-avoid flex-col gap-1.5" aria-label="How often">
     <h2>How often</h2>
-    <CycleNumber
+    <FigureNumber
       label="Rounds"
       unit=""
       value={cycle.rounds}
@@ -177,7 +177,7 @@
       until last time is exceeded</label
     >
     {#if cycle.mostRounds !== undefined}
-      <CycleNumber
+      <FigureNumber
         label="At most"
         unit=""
         value={cycle.mostRounds}

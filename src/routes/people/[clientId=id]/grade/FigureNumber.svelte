@@ -1,5 +1,5 @@
 <script lang="ts">
-  /** One figure of a cycle, typed; while the field is empty or is no number, what stood there counts. */
+  /** One figure of a shape, typed; while the field is empty or is no number, what stood there counts. */
   type Props = {
     label: string;
     value: number;
