@@ -62,6 +62,6 @@ test('a cycle is shaped by dragging, by keys and by typing, kept under a name, a
   await send(page, 'Keep for this exercise');
 
   await page.goto(`${base}/plan`);
-  await expect(page.getByText('Its cycle was shaped by hand.').first()).toBeVisible();
+  await expect(page.getByText('How it is done was shaped by hand.').first()).toBeVisible();
   expect(faults).toEqual([]);
 });

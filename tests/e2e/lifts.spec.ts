@@ -15,17 +15,17 @@ test('lifts are shaped, played until they are no longer clean, and written with 
   await page.getByLabel('From', { exact: true }).fill('3');
   await page.getByLabel('At most', { exact: true }).fill('6');
   await page.getByLabel('Lift', { exact: true }).fill('1');
-  await page.getByLabel('Hold', { exact: true }).fill('2');
+  await page.getByLabel('Hold', { exact: true }).fill('3');
   await page.getByLabel('Lower', { exact: true }).fill('1');
   await page.getByLabel('Rest', { exact: true }).fill('2');
-  // By hand: 6 × 4 s and 5 rests of 2 s; the last one held for 10 s is 8 s more.
-  await expect(total).toContainText('0:34');
+  // By hand: 6 × 5 s and 5 rests of 2 s; the last one held for 10 s is 7 s more.
+  await expect(total).toContainText('0:40');
   await page.getByLabel('The last one is held longer').check();
-  await expect(total).toContainText('0:42');
+  await expect(total).toContainText('0:47');
   await page.getByLabel('Inside the greatest active range').check();
   await expect(page.getByText('left: no active range is measured yet')).toBeVisible();
   await page.getByLabel('An effort against the pull where it is deepest').check();
-  await page.getByRole('region', { name: 'Where' }).getByLabel('Effort').fill('90');
+  await page.getByRole('region', { name: 'Where' }).getByLabel('Effort', { exact: true }).fill('90');
   await expect(total.getByRole('alert')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep for this exercise' })).toBeDisabled();
   await page.getByLabel('An effort against the pull where it is deepest').uncheck();
@@ -39,7 +39,7 @@ test('lifts are shaped, played until they are no longer clean, and written with 
   const block = page
     .getByRole('listitem')
     .filter({ has: page.getByRole('heading', { name: 'Straight-leg lift, sitting tall' }) });
-  await expect(block).toContainText('3 to 6 lifts of 2 s, the last 10 s, open: the pelvis may tip');
+  await expect(block).toContainText('3 to 6 lifts of 3 s, the last 10 s, open: the pelvis may tip');
   await startSession(page);
   const last = page.getByRole('button', { name: 'That was the last' });
   for (let sets = 0; sets < 20 && !(await page.getByRole('heading', { name: /^Straight-leg lift/ }).isVisible()); sets++) {

@@ -16,7 +16,7 @@ export function watched(page: Page): { faults: string[] } {
 export const stamp = (): string => Math.random().toString(36).slice(2, 8);
 
 /** Something a person sent; not the session that the page keeps on the device by itself. */
-const isSent = (r: Request): boolean => r.method() === 'POST' && !r.url().endsWith('/keep');
+const isSent = (r: Request): boolean => r.method() === 'POST' && !/practise\/\d+\/keep$/.test(r.url());
 
 /**
  * Presses a button that writes, and waits for the answer: going on at once would leave what is written half-sent. A page that scrolls

@@ -4,7 +4,9 @@ import { exerciseId } from './exerciseForms';
 import { checkbox, jsonField } from './fields';
 
 const arrangementSchema = z.strictObject({
-  parts: z.array(z.strictObject({ exerciseId, sets: z.int().min(1).max(20).optional() })).max(60),
+  parts: z
+    .array(z.strictObject({ exerciseId, sets: z.int().min(1).max(20).optional(), joins: z.literal(true).optional() }))
+    .max(60),
   out: z.array(exerciseId).max(100),
   sides: z.enum(['one side first', 'alternate']),
   setupS: z.number().min(0).max(600),

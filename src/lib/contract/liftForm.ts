@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Caps, Exercise, LiftShape, Side, SideLifts } from '$lib/core';
+import type { Bound, Caps, Exercise, LiftShape, Side, SideLifts } from '$lib/core';
 import { exerciseId } from './exerciseForms';
 import { jsonField, text } from './fields';
 
@@ -48,6 +48,8 @@ export type SideLift = Readonly<{
   effortPct: number;
   caps: Caps;
   longestHoldS: number | null;
+  /** How far the figures go that the exercise has a dial for, and the hold inside the person's longest. */
+  bounds: Readonly<Record<'reps' | 'holdS', Bound>>;
   /** Why nothing of it gets harder. */
   noHarder: string | null;
   /** Degrees it is moved by own strength; null where that was not measured. */

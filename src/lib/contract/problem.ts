@@ -16,6 +16,7 @@ export const problemCodes = [
   'no_stack_near',
   'weeks_past_target',
   'minutes_too_few',
+  'session_too_long',
   'everything_locked',
   'dials_unset',
   'nothing_in_week',

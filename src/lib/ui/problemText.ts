@@ -30,6 +30,8 @@ const sentences = {
     Number(d.weeksLeft) > 0
       ? `Only ${d.weeksLeft} ${Number(d.weeksLeft) === 1 ? 'week is' : 'weeks are'} left before the date of the goal. Choose fewer weeks, or move the date.`
       : 'The date of the goal has come. Move the date, or leave it open, then plan.',
+  session_too_long: (d: Data) =>
+    `This comes to ${d.sets} sets and ${d.minutes} minutes. A session has at most 200 sets and ten hours; take something out.`,
   minutes_too_few: (d: Data) =>
     `The warm-up, one exercise and the settle need ${Math.ceil(Number(d.neededS) / 60)} minutes. Give the session more time.`,
   everything_locked: () =>

@@ -137,6 +137,73 @@ describe('arranging', () => {
   });
 });
 
+test('a session of a day and a night is refused, with what it comes to', () => {
+  const parts = Array.from({ length: 12 }, () => part('front_hamstring_cycle', 20));
+  expect(() => make({ parts, out: [] })).toThrow(expect.objectContaining({ code: 'session_too_long' }));
+  // 160 sets alone would do, with ten minutes of rest between them they last longer than ten hours.
+  const long = Array.from({ length: 4 }, () => part('front_hamstring_cycle', 20));
+  expect(() => make({ parts: long, out: [], restS: 600 })).toThrow(expect.objectContaining({ code: 'session_too_long' }));
+});
+
+describe('in turn, without rest', () => {
+  const [a, b, c] = ['front_hamstring_cycle', 'rear_hip_cycle', 'front_leg_lift'] as const;
+  const inTurn = (exerciseId: string, sets: number) => ({ ...part(exerciseId, sets), joins: true as const });
+  const only = (...parts: Arrangement['parts']): Partial<Arrangement> => ({
+    parts,
+    out: usual.parts.map((p) => p.exerciseId).filter((id) => !parts.some((p) => p.exerciseId === id))
+  });
+  const setsOf = (more: Partial<Arrangement>) =>
+    timelineOf(make(more)).sets.filter((s) => ([a, b, c] as readonly string[]).includes(s.exerciseId));
+  const told = (more: Partial<Arrangement>) => setsOf(more).map((s) => `${s.exerciseId} ${s.side} ${s.setNo}`);
+
+  test('the first set of each, then the second of each, one side before the other', () =>
+    expect(told(only(part(a, 2), inTurn(b, 2)))).toEqual([
+      `${a} left 1`,
+      `${b} left 1`,
+      `${a} left 2`,
+      `${b} left 2`,
+      `${a} right 1`,
+      `${b} right 1`,
+      `${a} right 2`,
+      `${b} right 2`
+    ]));
+
+  test('or side by side; the one with more sets ends alone', () =>
+    expect(told({ ...only(part(a, 2), inTurn(b, 1)), sides: 'alternate' })).toEqual([
+      `${a} left 1`,
+      `${b} left 1`,
+      `${a} right 1`,
+      `${b} right 1`,
+      `${a} left 2`,
+      `${a} right 2`
+    ]));
+
+  test('between two of a turn there are five seconds to change, before the next exercise and the other side the usual', () => {
+    const ready = setsOf(only(part(a, 1), inTurn(b, 1), part(c, 1))).map((s) => s.workStartS - s.startS);
+    // a left after the warm-up, b left; a right, b right; c left, c right.
+    expect(ready).toEqual([15, 5, 15, 5, 15, 15]);
+  });
+
+  test('what is left of a turn goes by itself, and never in turn with what stood before it', () => {
+    const left = make({ parts: [part(c), part(a), inTurn(b, 1)], out: [a] }).blocks.find((x) => x.exerciseId === b)!;
+    expect(left.joins).toBeUndefined();
+    // Lifts have no stretch: on such a day nothing of them is left.
+    const day = make({ parts: [part(a), part(c), inTurn(b, 1)], out: [], work: 'stretch only' }).blocks;
+    expect(day.find((x) => x.exerciseId === b)!.joins).toBeUndefined();
+    const twice = make({ parts: [part(a), inTurn(a, 1)], out: [] }).blocks.filter((x) => x.exerciseId === a);
+    expect(twice.map((x) => x.joins)).toEqual([undefined, undefined]);
+  });
+
+  test('cut to the minutes, what took turns with a block that goes is by itself', () => {
+    const parts = [part(c, 1), part(a, 3), inTurn(b, 3)];
+    for (const minutes of [12, 16, 20, 24]) {
+      const made = make({ parts, out: [], fits: true, minutes, cutOrder: ['blocks'] }).blocks;
+      const at = made.findIndex((x) => x.exerciseId === b);
+      if (at >= 0) expect(made[at]!.joins === true, String(minutes)).toBe(made[at - 1]!.exerciseId === a);
+    }
+  });
+});
+
 test('every template holds the whole week, and says what it does', () => {
   for (const { id, of, words } of sessionTemplates) {
     const arrangement = of(usual, blocks);

@@ -1,11 +1,16 @@
-import { requireRange } from '../errors';
+import { CoreError, requireRange } from '../errors';
 import type { LinkId, SessionPart } from '../exercise/exercise';
-import { isWorked, type Block, type Form } from './block';
+import { byItself, isWorked, type Block, type Form } from './block';
 import { compileSession, usualRestS, usualSetupS, type SessionOptions } from './compileSession';
 import { fitToMinutes, cutKinds, type CutKind } from './fitToMinutes';
 
 /** One exercise of a session, in its place; sets only where they differ from what the plan gives. */
-export type ArrangedPart = Readonly<{ exerciseId: string; sets?: number }>;
+export type ArrangedPart = Readonly<{
+  exerciseId: string;
+  sets?: number;
+  /** In turn with the part before it, without rest. */
+  joins?: true;
+}>;
 
 /** What is worked on a day: stretch alone, effort alone, or both. */
 export const dayWorks = ['both', 'stretch only', 'effort only'] as const;
@@ -55,25 +60,44 @@ export function arrange(blocks: readonly Block[], arrangement: Arrangement): Blo
   const { parts, out, work, setupS, restS } = arrangement;
   for (const s of [setupS, restS]) requireRange('duration', s, 0, 600);
   const movable = blocks.filter(isWorked);
-  const placed = parts.flatMap(({ exerciseId, sets }) => {
-    const block = movable.find((b) => b.exerciseId === exerciseId);
+  const blockAt = ({ exerciseId }: ArrangedPart) =>
+    out.includes(exerciseId) ? undefined : movable.find((b) => b.exerciseId === exerciseId);
+  const placed = parts.flatMap((part, i) => {
+    const block = blockAt(part);
+    if (!block) return [];
+    // Nobody takes turns with what is not there, nor with themselves.
+    const before = i > 0 ? blockAt(parts[i - 1]!) : undefined;
+    const inTurn = part.joins && before && before.exerciseId !== part.exerciseId;
     // Each a block of its own, so that of two visits one can be cut.
-    return block && !out.includes(exerciseId) ? [sets === undefined ? { ...block } : withSets(block, sets)] : [];
+    return [{ ...(part.sets === undefined ? block : withSets(block, part.sets)), ...(inTurn && { joins: part.joins }) }];
   });
   const since = movable.filter((b) => !out.includes(b.exerciseId) && !parts.some((p) => p.exerciseId === b.exerciseId));
   const fixed = blocks.filter((b) => !isWorked(b));
   const isSettle = (b: Block) => b.part === 'settle';
-  const worked = [...placed, ...since].flatMap((b) => ofDay(b, work));
+  const all = [...placed, ...since];
+  const ofThisDay = all.map((b) => ofDay(b, work));
+  const worked = ofThisDay.flatMap((made, i) => (ofThisDay[i - 1]?.length === 0 ? made.map(byItself) : made));
   return [...fixed.filter((b) => !isSettle(b)), ...worked, ...fixed.filter(isSettle)];
 }
 
-/** A session as it is arranged, cut to its minutes where that is wished. Throws: those of `arrange`, CoreError 'minutes_too_few'. */
+/** More of it nobody plays, nor writes down (assumption). */
+const longestSession = { sets: 200, minutes: 600 } as const;
+
+/**
+ * A session as it is arranged, cut to its minutes where that is wished.
+ *
+ * Throws: those of `arrange`, CoreError 'minutes_too_few', 'session_too_long' for more than 200 sets or ten hours.
+ */
 export function arrangedSession(blocks: readonly Block[], arrangement: Arrangement, effortCapPct: number) {
   const placed = arrange(blocks, arrangement);
   const options = optionsOf(arrangement);
-  if (!arrangement.fits || !placed.some(isWorked))
-    return { blocks: placed, durationS: compileSession(placed, { effortCapPct, ...options }).durationS, cuts: [], options };
-  const fitted = fitToMinutes({ blocks: placed, effortCapPct, ...options }, arrangement.minutes, arrangement.cutOrder);
+  const fitted =
+    arrangement.fits && placed.some(isWorked)
+      ? fitToMinutes({ blocks: placed, effortCapPct, ...options }, arrangement.minutes, arrangement.cutOrder)
+      : { blocks: placed, durationS: compileSession(placed, { effortCapPct, ...options }).durationS, cuts: [] };
+  const sets = fitted.blocks.flatMap((b) => b.work).reduce((sum, w) => sum + w.sets, 0);
+  const minutes = Math.ceil(fitted.durationS / 60);
+  if (sets > longestSession.sets || minutes > longestSession.minutes) throw new CoreError('session_too_long', { sets, minutes });
   return { ...fitted, options };
 }
 
@@ -201,6 +225,22 @@ export const sessionTemplates: readonly SessionTemplate[] = [
     name: 'Side by side',
     words: 'Left and right in turn, set by set, so that they can be compared.',
     of: (usual, blocks) => ({ ...openThenOwn(usual, blocks), sides: 'alternate', restS: 10 })
+  },
+  {
+    id: 'passes',
+    name: 'In passes',
+    words: 'The stretches in turn without rest, one after the other and round again, then active work and the position.',
+    of: (usual, blocks) => {
+      const { parts, ...rest } = openThenOwn(usual, blocks);
+      const opens = new Set(blocks.filter((b) => b.part === 'open').map((b) => b.exerciseId));
+      const inTurn = (p: ArrangedPart, i: number) => opens.has(p.exerciseId) && i > 0 && opens.has(parts[i - 1]!.exerciseId);
+      return {
+        ...rest,
+        parts: parts.map((p, i) =>
+          opens.has(p.exerciseId) ? { ...p, sets: 2, ...(inTurn(p, i) && { joins: true as const }) } : p
+        )
+      };
+    }
   },
   {
     id: 'ten minutes',

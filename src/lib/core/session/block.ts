@@ -55,6 +55,8 @@ export type Block = Readonly<{
   schoolId?: SchoolId;
   /** An own exercise as it was when the session was composed, so that it is played whatever became of it. */
   own?: Exercise;
+  /** Done in turn with the one before it, set by set and without rest. */
+  joins?: true;
   /** Sets every side gets; a work with more has an extra one. */
   baseSets: number;
   /** Shortest hold it may be cut to. */
@@ -72,6 +74,9 @@ export const easedBlock = (block: Block): Block => ({
   ...block,
   work: block.work.map((work) => (work.easier ? { ...work, ...work.easier, easier: undefined } : work))
 });
+
+/** A block that takes turns with none. */
+export const byItself = ({ joins: _, ...block }: Block): Block => block;
 
 /** Any form as the same phases. Throws: those of the compilers. */
 export function compileForm(form: Form, limits: EffortLimits = {}): Phase[] {

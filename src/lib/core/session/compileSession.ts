@@ -18,6 +18,8 @@ export type SessionOptions = Readonly<{
 
 export const usualSetupS = 15;
 export const usualRestS = 20;
+/** From one exercise to the next where they are done in turn without rest (assumption). */
+const turnS = 5;
 
 export type TimelinePhase = Phase & Readonly<{ setIndex: number }>;
 
@@ -50,7 +52,8 @@ export type Timeline = Readonly<{
  * A whole session as one timeline.
  *
  * Model:  parts in their order (warm-up, open, own, position, settle); inside a part the order of blocks with least prop
- *         changes. Before a new exercise or a side change `setupS`, between sets on one side `restS`; none before the first set.
+ *         changes. Before a new exercise or a side change `setupS`, between sets on one side `restS`; none before the first set. Blocks that
+ *         are joined take turns set by set, side by side, with a few seconds to change.
  * Units:  seconds from the start of the session; phases are contiguous.
  * Throws: CoreError 'effort_above_cap' and the others of the compilers.
  */
@@ -62,12 +65,13 @@ export function compileSession(blocks: readonly Block[], options: SessionOptions
   let last: { exerciseId: string; side: Side | null } | null = null;
 
   const ordered = order === 'as given' ? blocks : orderBlocks(blocks);
-  for (const [blockIndex, block] of ordered.entries())
-    for (const { work, setNo } of orderSets(block, sides)) {
+  for (const turn of turnsOf(ordered))
+    for (const { blockIndex, block, work, setNo } of orderTurn(turn, sides)) {
       const newExercise: boolean = last?.exerciseId !== block.exerciseId;
       const sideChange: boolean = !newExercise && last?.side !== work.side;
       const index = sets.length;
-      const readyS = last === null ? 0 : newExercise || sideChange ? setupS : restS;
+      const inTurn = newExercise && last?.side === work.side && turn.some(({ block: b }) => b.exerciseId === last?.exerciseId);
+      const readyS = last === null ? 0 : inTurn ? Math.min(turnS, setupS) : newExercise || sideChange ? setupS : restS;
       const ready = layPhases(
         [{ kind: newExercise || sideChange ? 'ready' : 'rest', durationS: readyS, cue: 'Get ready.' }],
         atS
@@ -103,6 +107,27 @@ export function compileSession(blocks: readonly Block[], options: SessionOptions
 /** The timeline of a session that was given: its efforts were held against the cap when it was composed. */
 export const timelineOf = ({ blocks, options }: Readonly<{ blocks: readonly Block[]; options?: SessionOptions }>): Timeline =>
   compileSession(blocks, { effortCapPct: 100, ...options });
+
+type Placed = Readonly<{ blockIndex: number; block: Block }>;
+
+/** Blocks that are done in turn, together; every other one by itself. */
+function turnsOf(blocks: readonly Block[]): Placed[][] {
+  const turns: Placed[][] = [];
+  for (const [blockIndex, block] of blocks.entries())
+    if (block.joins && turns.length > 0) turns.at(-1)!.push({ blockIndex, block });
+    else turns.push([{ blockIndex, block }]);
+  return turns;
+}
+
+/** The sets of blocks done in turn: the first of each on a side, then the second of each; the other side after it, or turn and turn about. */
+function orderTurn(turn: readonly Placed[], order: 'one side first' | 'alternate') {
+  const all = turn.flatMap((placed) => orderSets(placed.block, order).map((set) => ({ ...placed, ...set })));
+  if (turn.length === 1) return all;
+  const sideAt = new Map([...new Set(all.map((s) => s.work.side))].map((side, i) => [side, i]));
+  const key = (s: (typeof all)[number]): [number, number] =>
+    order === 'alternate' ? [s.setNo, sideAt.get(s.work.side)!] : [sideAt.get(s.work.side)!, s.setNo];
+  return all.toSorted((a, b) => key(a)[0] - key(b)[0] || key(a)[1] - key(b)[1]);
+}
 
 function orderSets(block: Block, order: 'one side first' | 'alternate'): { work: Work; setNo: number }[] {
   const all = block.work.flatMap((work) => Array.from({ length: work.sets }, (_, i) => ({ work, setNo: i + 1 })));

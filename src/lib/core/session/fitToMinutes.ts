@@ -1,6 +1,6 @@
 import { CoreError, requireRange } from '../errors';
 import { compileSession, type SessionOptions } from './compileSession';
-import { isWorked, type Block, type Form } from './block';
+import { byItself, isWorked, type Block, type Form } from './block';
 import type { LinkId } from '../exercise/exercise';
 
 /** Kinds of cuts, in the order in which they are usually made. */
@@ -106,7 +106,8 @@ const cutters: Record<CutKind, (blocks: readonly Block[]) => Step> = {
 };
 
 const drop = (blocks: readonly Block[], out: Block, kind: CutKind): Step => ({
-  blocks: blocks.filter((b) => b !== out),
+  // Whoever took turns with it alone goes by itself from here on.
+  blocks: blocks.flatMap((b, i) => (b === out ? [] : [blocks[i - 1] === out && !out.joins ? byItself(b) : b])),
   cut: { kind, exerciseId: out.exerciseId, from: 1, to: 0 }
 });
 

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { StartedAway } from '$lib/contract/played';
-import { addDays, isAsked, timelineOf } from '$lib/core';
+import { ownExerciseForm, ownExerciseShape, typedExercise } from '$lib/contract/ownExercise';
+import { addDays, exerciseOf, isAsked, timelineOf } from '$lib/core';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
 import { deleteKeptBefore, getKept } from '../repo/keptSessionRepo';
@@ -11,6 +12,8 @@ import { passCheck, personWithGoal, take, testDay } from '../testing/people';
 import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { loadCase, loadGoalCase } from './clientCase';
+import { addExercise, removeExercise } from './library';
+import { addToWeek, takeFromWeek } from './week';
 import { keepSession, playedSession, startAway } from './keeping';
 import { makePlan } from './planning';
 import { finishSession, logSet, startSession, tellPain } from './practising';
@@ -148,6 +151,25 @@ describe('a session that a device keeps', () => {
       const kept = await keepSession(db, id, first!, noon);
       await expect(startAway(db, id, second!, said('0'.repeat(64)), noon)).rejects.toEqual(refusal('not_found'));
       await expect(startAway(db, id + 1, first!, said(kept.copy), noon)).rejects.toEqual(refusal('not_found'));
+    }));
+
+  test('an own exercise that was taken from the library meanwhile is played and written down as it was', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const like = exerciseOf('front_hamstring_cycle');
+      const own = await addExercise(db, ownExerciseForm.parse(ownExerciseShape(typedExercise(like))), like.id);
+      await addToWeek(db, id, own, testDay);
+      const sessionId = await nextSession(db, id);
+      const kept = await keepSession(db, id, sessionId, noon);
+      expect(kept.blocks.find((b) => b.exerciseId === own)!.own!.name).toBe(like.name);
+      await takeFromWeek(db, id, own, testDay);
+      await removeExercise(db, own, noon);
+      await startAway(db, id, sessionId, said(kept.copy), at(testDay));
+      const set = timelineOf(kept).sets.find((s) => s.exerciseId === own)!;
+      await logSet(db, id, sessionId, { ...setOf(kept), setIndex: set.index, exerciseId: own, side: set.side });
+      const c = await loadGoalCase(db, id, testDay);
+      expect(c.setLogs.map((l) => l.exerciseId)).toEqual([own]);
+      expect((await playedSession(db, c, sessionId))!.blocks.some((b) => b.own?.id === own)).toBe(true);
     }));
 
   test('what nobody starts from any more is dropped', () =>

@@ -1,5 +1,15 @@
-import type { KeepLiftsInput, LiftsDesk, SideLift } from '$lib/contract/liftForm';
-import { formOf, liftsAskMore, liftsOverCap, takesLifts, type LiftShape, type RepsSpec, type Side } from '$lib/core';
+import { mostReps, type KeepLiftsInput, type LiftsDesk, type SideLift } from '$lib/contract/liftForm';
+import {
+  formOf,
+  liftsAskMore,
+  liftsOverCap,
+  takesLifts,
+  type Bound,
+  type Exercise,
+  type LiftShape,
+  type RepsSpec,
+  type Side
+} from '$lib/core';
 import type { Database } from '../db/db';
 import { legOf, type GoalCase } from './clientCase';
 import { isPerSide } from './gradeExercise';
@@ -23,9 +33,16 @@ function liftNow(c: GoalCase, found: WeekExercise, side: Side | null): SideLift 
     lift: shapeOf(spec),
     effortPct: spec.peakPct,
     ...capsFor(ask.gated),
+    bounds: boundsFor(exercise, ask.gated.longestHoldS),
     activeDeg: activeDegOf(c, exercise, side),
     legCm: legOf(c.client, side ?? 'left').value
   };
+}
+
+function boundsFor({ dials }: Exercise, longestHoldS: number | null): SideLift['bounds'] {
+  const of = (id: string, usual: Bound): Bound => dials.find((d) => d.id === id) ?? usual;
+  const { min, max, step } = of('holdS', { min: 0, max: 600, step: 1 });
+  return { reps: of('reps', { min: 1, max: mostReps, step: 1 }), holdS: { min, max: Math.min(max, longestHoldS ?? max), step } };
 }
 
 /** What the page needs to shape the lifts of an exercise of the week; null where they cannot be shaped. */

@@ -22,7 +22,9 @@
   const base = $derived(`/people/${data.client.id}`);
   const lift = $derived(draft.value);
   const of = $derived(draft.of);
-  const how = $derived(lift.leastReps === undefined ? 'so many' : lift.leastReps === 1 ? 'to tired' : 'from to');
+  /** From the least the exercise knows to many: as long as they stay clean. */
+  const isToTired = $derived(lift.leastReps === of.bounds.reps.min && lift.reps >= 15);
+  const how = $derived(lift.leastReps === undefined ? 'so many' : isToTired ? 'to tired' : 'from to');
   const tooHigh = (pct: number) => (pct > of.caps.effortPct ? `at most ${of.caps.effortPct} %` : undefined);
   const measureHref = $derived(`${base}/measure?m=${exercise.links[0] ?? ''}`);
   const heldText = $derived(
@@ -79,8 +81,8 @@
               label="From"
               unit=""
               value={lift.leastReps!}
-              min={1}
-              max={lift.reps}
+              min={of.bounds.reps.min}
+              max={Math.min(of.bounds.reps.max, lift.reps)}
               onvalue={(n) => draft.set({ leastReps: Math.max(1, Math.round(n)) })}
             />
           {/if}
@@ -88,8 +90,8 @@
             label={how === 'so many' ? 'Repetitions' : 'At most'}
             unit=""
             value={lift.reps}
-            min={lift.leastReps ?? 1}
-            max={mostReps}
+            min={lift.leastReps ?? of.bounds.reps.min}
+            max={how === 'so many' ? of.bounds.reps.max : mostReps}
             onvalue={(n) => draft.set({ reps: Math.max(lift.leastReps ?? 1, Math.round(n)) })}
           />
         </section>
@@ -147,7 +149,9 @@
             label="Hold"
             unit="s"
             value={lift.holdS}
-            max={of.longestHoldS ?? 600}
+            min={of.bounds.holdS.min}
+            max={of.bounds.holdS.max}
+            step={of.bounds.holdS.step}
             onvalue={(holdS) => draft.set({ holdS })}
           />
           <FigureNumber label="Lower" unit="s" value={lift.lowerS} max={60} onvalue={(lowerS) => draft.set({ lowerS })} />

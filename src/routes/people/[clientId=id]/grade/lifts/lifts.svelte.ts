@@ -71,9 +71,10 @@ export class LiftsDraft {
   /** So many, a range, or until it is no longer clean: of those the figure is the most. */
   count(how: 'so many' | 'from to' | 'to tired'): void {
     const { reps, leastReps } = this.value;
-    if (how === 'so many') this.set({ reps: leastReps ?? reps, leastReps: undefined });
-    else if (how === 'from to')
-      this.set({ leastReps: leastReps === undefined || leastReps === 1 ? Math.max(1, reps - 3) : leastReps });
-    else this.set({ leastReps: 1, reps: Math.max(reps, 15) });
+    const { min, max } = this.of.bounds.reps;
+    const least = Math.min(max, Math.max(min, leastReps ?? reps));
+    if (how === 'so many') this.set({ reps: least, leastReps: undefined });
+    else if (how === 'from to') this.set({ leastReps: Math.max(min, Math.min(least, reps - 3)) });
+    else this.set({ leastReps: min, reps: Math.max(reps, 15) });
   }
 }

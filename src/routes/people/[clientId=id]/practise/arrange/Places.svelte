@@ -5,6 +5,7 @@
   import GripVertical from '@lucide/svelte/icons/grip-vertical';
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
+  import Repeat from '@lucide/svelte/icons/repeat-2';
   import X from '@lucide/svelte/icons/x';
   import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
   import type { LengthUnit } from '$lib/contract/fields';
@@ -55,6 +56,9 @@
       </span>
       <div class="min-w-0 leading-snug">
         <h2 class="text-base {seconds === null ? 'text-ink-soft line-through' : ''}">{exercise.name}</h2>
+        {#if place.joins && i > 0}<p class="font-semibold">
+            in turn with {find(hand.places[i - 1]!.exerciseId).name.toLowerCase()}, without rest
+          </p>{/if}
         {#if block}
           {#each block.work as work (work.side)}
             <p class="flex items-start gap-1">
@@ -70,8 +74,10 @@
           {/each}
         {/if}
       </div>
-      <div class="flex items-center max-sm:col-span-2 max-sm:justify-end">
-        <span class="w-12 text-right font-semibold">{seconds === null ? 'cut' : clockText(seconds)}</span>
+      <div class="flex items-center max-sm:col-span-2 max-sm:flex-wrap max-sm:justify-end">
+        <span class="w-12 text-right font-semibold max-sm:w-full max-sm:pr-4"
+          >{seconds === null ? 'cut' : clockText(seconds)}</span
+        >
         <button
           class="btn btn-quiet min-w-11"
           type="button"
@@ -84,6 +90,14 @@
           type="button"
           aria-label="One set more of {exercise.name}"
           onclick={() => hand.changeSets(i, 1)}><Plus size={18} /></button
+        >
+        <button
+          class="btn btn-quiet min-w-11"
+          type="button"
+          disabled={i === 0}
+          aria-label="{exercise.name} in turn with the one before it"
+          aria-pressed={place.joins === true && i > 0}
+          onclick={() => hand.toggleTurn(i)}><Repeat size={18} /></button
         >
         <button
           class="btn btn-quiet min-w-11"

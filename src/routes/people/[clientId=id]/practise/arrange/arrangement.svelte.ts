@@ -14,7 +14,7 @@ import {
 } from '$lib/core';
 
 /** A place in the list: the same exercise may stand in two of them. */
-export type Place = { id: number; exerciseId: string; sets?: number };
+export type Place = { id: number; exerciseId: string; sets?: number; joins?: true };
 
 type Start = Readonly<{
   blocks: readonly Block[];
@@ -38,7 +38,11 @@ export class ArrangementState {
 
   readonly value: Arrangement = $derived.by(() => ({
     ...this.#rest,
-    parts: this.places.map(({ exerciseId, sets }) => ({ exerciseId, ...(sets !== undefined && { sets }) }))
+    parts: this.places.map(({ exerciseId, sets, joins }, i) => ({
+      exerciseId,
+      ...(sets !== undefined && { sets }),
+      ...(joins && i > 0 && { joins })
+    }))
   }));
   readonly made = $derived.by(() => compute(() => arrangedSession(this.#start.blocks, this.value, this.#start.effortCapPct)));
   readonly timeline = $derived.by(() => (this.made.ok ? timelineOf(this.made.value) : null));
@@ -102,6 +106,12 @@ export class ArrangementState {
     const place = this.places[index]!;
     const sets = Math.min(20, Math.max(1, this.setsOf(place) + by));
     this.places = this.places.with(index, { ...place, sets });
+  }
+
+  /** In turn with the exercise before it, without rest, or by itself again. */
+  toggleTurn(index: number): void {
+    const { joins, ...place } = this.places[index]!;
+    this.places = this.places.with(index, joins ? place : { ...place, joins: true });
   }
 
   moveCut(kind: CutKind, by: 1 | -1): void {
