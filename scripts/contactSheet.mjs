@@ -1,4 +1,4 @@
-// Makes docs/screenshots/figures.png: every position a figure can take, each at two or three of its numbers, at 120 px, on one sheet.
+// Makes docs/figures.png: every position a figure can take, each at two or three of its numbers, at 120 px, on one sheet.
 import { createServer } from 'vite';
 import { launchBrowser } from './browser.mjs';
 import { ensureInstalled } from './setUp.mjs';
@@ -26,5 +26,5 @@ await page.setContent(`<!doctype html><html data-theme="light"><style>${theme}
   body { margin: 12px; background: var(--color-chalk); display: grid; grid-template-columns: repeat(9, 1fr); gap: 8px; }
   figcaption { font-size: 11px; text-align: center; color: var(--color-ink-soft); }
   svg { height: 120px; width: 100%; }</style>${cells.join('')}</html>`);
-await page.screenshot({ path: 'docs/screenshots/figures.png', fullPage: true });
+await page.screenshot({ path: 'docs/figures.png', fullPage: true });
 await browser.close();

@@ -107,6 +107,15 @@ for (const [across, down] of [
 await shoot(page, 'photo');
 await page.mouse.up();
 
+// What this device can play by itself, with one session begun and something that waits.
+for (const person of [maud, corvin, oda]) {
+  await page.goto(`${person}/practise`);
+  await page.waitForLoadState('networkidle');
+}
+await page.goto('/kept');
+await page.getByRole('heading', { name: 'Kept on this device' }).waitFor();
+await shoot(page, 'kept');
+
 await page.goto(`${wren}/practise`); // with limits in view
 await page.getByRole('radiogroup', { name: 'A new pain, illness or symptom?' }).getByText('No', { exact: true }).click();
 await page

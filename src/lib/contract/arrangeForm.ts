@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { cutKinds, dayWorks, type Arrangement } from '$lib/core';
+import { cutKinds, dayWorks, trainings, type Arrangement } from '$lib/core';
 import { exerciseId } from './exerciseForms';
 import { checkbox, jsonField } from './fields';
 
@@ -12,6 +12,7 @@ const arrangementSchema = z.strictObject({
   setupS: z.number().min(0).max(600),
   restS: z.number().min(0).max(600),
   work: z.enum(dayWorks),
+  training: z.enum(trainings).optional(),
   minutes: z.number().min(1).max(600),
   fits: z.boolean(),
   cutOrder: z.array(z.enum(cutKinds)).max(cutKinds.length)

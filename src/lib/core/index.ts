@@ -131,9 +131,11 @@ export {
   dayWorks,
   sessionTemplates,
   usualArrangement,
+  trainings,
   warningsOf,
   type Arrangement,
   type ArrangementWarning,
+  type Training,
   type DayWork
 } from './session/arrange';
 export { cutKinds, fitToMinutes, type Cut, type CutKind } from './session/fitToMinutes';

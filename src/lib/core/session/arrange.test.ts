@@ -234,6 +234,24 @@ describe('warnings', () => {
       'hard again: front_leg_lift'
     ]));
 
+  // The minute: Behm DG et al. (2016) Appl Physiol Nutr Metab 41:1-11, static stretching under 60 s per muscle -1.1 %, longer -4.6 %.
+  test('a minute and more under stretch before other training, and active work after it', () => {
+    const beside = (training: Parameters<typeof warningsOf>[3], of: readonly Block[] = blocks) =>
+      warningsOf(of, blocks, [], training)
+        .filter((w) => /training/.test(w.code))
+        .map((w) => w.code);
+    expect([beside('alone'), beside('before training'), beside('after training')]).toEqual([
+      [],
+      ['long before training'],
+      ['work after training']
+    ]);
+    // What the mend leaves of the day has none of it.
+    const [told] = warningsOf(blocks, blocks, [], 'before training').filter((w) => w.code === 'long before training');
+    expect([told!.exerciseId, told!.stretchS >= 60]).toEqual([told!.all[0], true]);
+    expect(beside('before training', make({ parts: [], out: told!.all }).blocks)).toEqual([]);
+    expect(beside('after training', make({ work: 'stretch only' }).blocks)).toEqual([]);
+  });
+
   test('the position before anything that opens it', () =>
     expect(told(order('front_split_on_stack', 'front_hamstring_cycle', 'front_leg_lift'))).toEqual([
       'position early: front_split_on_stack'

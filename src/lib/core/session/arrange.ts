@@ -1,6 +1,7 @@
 import { CoreError, requireRange } from '../errors';
+import { totals } from '../cycle/totals';
 import type { LinkId, SessionPart } from '../exercise/exercise';
-import { byItself, isWorked, type Block, type Form } from './block';
+import { byItself, compileForm, isWorked, type Block, type Form } from './block';
 import { compileSession, usualRestS, usualSetupS, type SessionOptions } from './compileSession';
 import { fitToMinutes, cutKinds, type CutKind } from './fitToMinutes';
 
@@ -16,6 +17,10 @@ export type ArrangedPart = Readonly<{
 export const dayWorks = ['both', 'stretch only', 'effort only'] as const;
 export type DayWork = (typeof dayWorks)[number];
 
+/** Whether other training comes right before it or right after it. */
+export const trainings = ['alone', 'before training', 'after training'] as const;
+export type Training = (typeof trainings)[number];
+
 /** How an instructor arranged a session by hand. The warm-up stays first and the settle last. */
 export type Arrangement = Readonly<{
   parts: readonly ArrangedPart[];
@@ -25,6 +30,8 @@ export type Arrangement = Readonly<{
   setupS: number;
   restS: number;
   work: DayWork;
+  /** @default 'alone' */
+  training?: Training;
   minutes: number;
   /** Whether it is cut to the minutes. */
   fits: boolean;
@@ -139,18 +146,43 @@ function formOfDay(form: Form, day: Exclude<DayWork, 'both'>): Form | null {
 export type ArrangementWarning =
   | Readonly<{ code: 'opened, not owned'; link: LinkId; exerciseId: string }>
   | Readonly<{ code: 'hard again'; link: LinkId; exerciseId: string }>
-  | Readonly<{ code: 'position early'; exerciseId: string }>;
+  | Readonly<{ code: 'position early'; exerciseId: string }>
+  | Readonly<{ code: 'long before training'; exerciseId: string; stretchS: number; all: readonly string[] }>
+  | Readonly<{ code: 'work after training'; exerciseId: string }>;
+
+/** From so long under stretch on a muscle is clearly weaker right afterwards: 4.6 % against 1.1 % (Behm et al. 2016). Seconds a side. */
+const longBeforeS = 60;
+
+/** What does not go well with the training that stands beside it: each told once, at the block that does it most. */
+function besideTraining(arranged: readonly Block[], training: Training): ArrangementWarning[] {
+  if (training === 'after training') {
+    const own = arranged.find((b) => b.part === 'own');
+    return own ? [{ code: 'work after training', exerciseId: own.exerciseId }] : [];
+  }
+  if (training !== 'before training') return [];
+  const long = arranged
+    .filter(isWorked)
+    .map(({ exerciseId, work }) => {
+      const sides = work.map((w) => w.sets * totals(compileForm(w.form, { effortCapPct: 100 })).stretchS);
+      return { exerciseId, stretchS: Math.round(Math.max(...sides)) };
+    })
+    .filter((s) => s.stretchS >= longBeforeS)
+    .toSorted((one, other) => other.stretchS - one.stretchS);
+  return long[0] ? [{ code: 'long before training', ...long[0], all: long.map((s) => s.exerciseId) }] : [];
+}
 
 /**
  * What a session as arranged does against common practice.
  *
  * Model:  a motion that is opened and has no active work after it, where the week has some for it; active work for a motion that was
- *         worked hard the day before; a position before anything that opens it. Source: common practice (docs/sources.md#planning).
+ *         worked hard the day before; a position before anything that opens it; a minute and more under stretch right before other training,
+ *         and active work right after it. Source: common practice, and a review for the minute (docs/sources.md#planning).
  */
 export function warningsOf(
   arranged: readonly Block[],
   week: readonly Block[],
-  hardYesterday: readonly LinkId[]
+  hardYesterday: readonly LinkId[],
+  training: Training = 'alone'
 ): ArrangementWarning[] {
   const at = (part: SessionPart, link: LinkId, list: readonly Block[]) =>
     list.findLastIndex((b) => b.part === part && b.links.includes(link));
@@ -172,7 +204,10 @@ export function warningsOf(
     b.part === 'position' && i < firstOpen ? [{ code: 'position early', exerciseId: b.exerciseId }] : []
   );
   // One warning for an exercise is enough.
-  return [...new Map([...unowned, ...again, ...early].map((w) => [`${w.code}/${w.exerciseId}`, w])).values()];
+  return [
+    ...new Map([...unowned, ...again, ...early].map((w) => [`${w.code}/${w.exerciseId}`, w])).values(),
+    ...besideTraining(arranged, training)
+  ];
 }
 
 /** An order of a session that is used again and again. Common practice; which exercise stands where follows from its part. */

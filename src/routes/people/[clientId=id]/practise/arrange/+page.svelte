@@ -2,7 +2,7 @@
   import { enhance } from '$app/forms';
   import ArrowDown from '@lucide/svelte/icons/arrow-down';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
-  import { dayWorks, exercisesIn, sessionTemplates, type DayWork } from '$lib/core';
+  import { dayWorks, exercisesIn, sessionTemplates, trainings, type DayWork, type Training } from '$lib/core';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { formProblem } from '$lib/ui/formState';
   import { clockText } from '$lib/ui/format';
@@ -30,6 +30,11 @@
     both: 'Stretch and effort',
     'stretch only': 'Stretch only',
     'effort only': 'Effort only'
+  };
+  const trainingText: Readonly<Record<Training, string>> = {
+    alone: 'None beside it',
+    'before training': 'This comes before it',
+    'after training': 'This comes after it'
   };
   /** A number as it is typed; while the field is empty what stood there counts. */
   function typed(event: Event & { currentTarget: HTMLInputElement }, key: 'minutes' | 'setupS' | 'restS', most: number) {
@@ -182,6 +187,16 @@
               onchange={(e) => hand.set({ work: dayWorks.find((d) => d === e.currentTarget.value) ?? 'both' })}
             >
               {#each dayWorks as day (day)}<option value={day}>{dayText[day]}</option>{/each}
+            </select>
+          </label>
+          <label class="flex flex-col gap-1">
+            <span class="font-semibold">Other training</span>
+            <select
+              class="input"
+              value={hand.value.training ?? 'alone'}
+              onchange={(e) => hand.set({ training: trainings.find((t) => t === e.currentTarget.value) })}
+            >
+              {#each trainings as at (at)}<option value={at}>{trainingText[at]}</option>{/each}
             </select>
           </label>
           <label class="flex flex-col gap-1">

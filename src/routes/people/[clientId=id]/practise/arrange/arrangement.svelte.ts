@@ -52,7 +52,7 @@ export class ArrangementState {
   );
   readonly uncutS = $derived.by(() => (this.#uncut.ok ? this.#uncut.value.durationS : 0));
   readonly warnings = $derived.by(() =>
-    this.#uncut.ok ? warningsOf(this.#uncut.value.blocks, this.#start.blocks, this.#start.hardYesterday) : []
+    this.#uncut.ok ? warningsOf(this.#uncut.value.blocks, this.#start.blocks, this.#start.hardYesterday, this.#rest.training) : []
   );
   /** Exercises of the week that are not in it. */
   readonly left = $derived.by(() =>
@@ -125,6 +125,15 @@ export class ArrangementState {
 
   /** Carries out what a warning offers. */
   mend(warning: ArrangementWarning): void {
+    if (warning.code === 'work after training') {
+      this.set({ work: 'stretch only' });
+      return;
+    }
+    if (warning.code === 'long before training') {
+      for (let at = this.places.length - 1; at >= 0; at--)
+        if (warning.all.includes(this.places[at]!.exerciseId)) this.takeOut(at);
+      return;
+    }
     const at = this.places.findIndex((p) => p.exerciseId === warning.exerciseId);
     if (warning.code === 'hard again') {
       this.takeOut(at);

@@ -1,3 +1,4 @@
+import { clockText } from '$lib/ui/format';
 import { motionOf, type ArrangementWarning, type FindExercise } from '$lib/core';
 
 /** What is not as it usually is, and what the button beside it does. */
@@ -13,6 +14,16 @@ export function warningText(warning: ArrangementWarning, find: FindExercise): { 
       return {
         why: `${name} works ${motionOf(warning.link).name}, which was worked hard yesterday. A day between is usual.`,
         mend: `Take out ${name}`
+      };
+    case 'long before training':
+      return {
+        why: `${name} is ${clockText(warning.stretchS)} under stretch on a side, right before other training. After a minute and more a muscle is some 5 % weaker for a while, after less about 1 %.`,
+        mend: 'Take out what is stretched for a minute or more'
+      };
+    case 'work after training':
+      return {
+        why: `${name} comes right after other training. Tired muscles hold the range less well.`,
+        mend: 'Stretch alone today'
       };
     case 'position early':
       return {
