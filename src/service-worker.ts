@@ -34,11 +34,14 @@ worker.addEventListener('fetch', (event) => {
 
 const kept = async (path: string): Promise<Response | undefined> => (await caches.open(cacheName)).match(path);
 
-/** As the studio gives it now; as it was given last where nobody answers. */
+/**
+ * As the studio gives it now; as it was kept where nobody answers. The page itself stays the one that came with this worker: a newer one
+ * would ask for scripts that are not kept yet.
+ */
 async function freshOrKept(request: Request, path: string): Promise<Response> {
   try {
     const answer = await fetch(request);
-    if (answer.ok) await (await caches.open(cacheName)).put(path, answer.clone());
+    if (answer.ok && path === awayData) await (await caches.open(cacheName)).put(path, answer.clone());
     return answer;
   } catch {
     return (await kept(path)) ?? Response.error();

@@ -12,6 +12,24 @@ async function keepSession(page: Page, base: string): Promise<void> {
   await page.evaluate(async () => void (await navigator.serviceWorker.ready));
 }
 
+/** Letters that this device still has. */
+const waiting = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<number>((tell, fail) => {
+        const opening = indexedDB.open('calm-reach');
+        opening.onerror = () => fail(new Error('no database'));
+        opening.onsuccess = () => {
+          const counting = opening.result.transaction('letters').objectStore('letters').count();
+          counting.onsuccess = () => {
+            opening.result.close();
+            tell(counting.result);
+          };
+        };
+      })
+  );
+const allArrived = (page: Page) => expect.poll(() => waiting(page)).toBe(0);
+
 test('a session that was opened once starts, is played and ends without a server; all of it arrives once', async ({
   page,
   context
@@ -53,7 +71,7 @@ test('a session that was opened once starts, is played and ends without a server
   await context.setOffline(false);
   await page.getByRole('link', { name: 'Try the studio again' }).click();
   await expect(page.getByRole('heading', { name: 'People' })).toBeVisible();
-  await expect(page.getByText(/not sent yet/)).toBeHidden();
+  await allArrived(page);
   await page.goto(`${base}/review`);
   await expect(page.getByText(/week 1, session 1/i).first()).toBeVisible();
   await page.goto(`${base}/practise`);
@@ -85,6 +103,7 @@ test('a pain told without a server keeps what it stops out of the session, and l
   await context.setOffline(false);
   await page.evaluate(() => window.dispatchEvent(new Event('online')));
   await expect(page.getByText(/waiting for the connection/)).toBeHidden();
+  await allArrived(page);
   await page.goto(`${base}/pain`);
   await expect(page.getByRole('listitem').filter({ hasText: /pain in the joint/i })).toBeVisible();
 });
@@ -108,7 +127,7 @@ test('a new symptom holds the session up without a server as well, for good', as
   await expect(page.getByText('may not start today')).toBeVisible();
   await context.setOffline(false);
   await page.goto('/people');
-  await expect(page.getByText(/not sent yet/)).toBeHidden();
+  await allArrived(page);
   await page.goto(`${base}/check`);
   await expect(page.getByRole('heading', { name: 'Left hip is locked' })).toBeVisible();
   expect(clientBase(page)).toBe(base);

@@ -5,7 +5,14 @@ import { checkbox, jsonField } from './fields';
 
 const arrangementSchema = z.strictObject({
   parts: z
-    .array(z.strictObject({ exerciseId, sets: z.int().min(1).max(20).optional(), joins: z.literal(true).optional() }))
+    .array(
+      z.strictObject({
+        exerciseId,
+        sets: z.int().min(1).max(20).optional(),
+        joins: z.literal(true).optional(),
+        grows: z.literal(true).optional()
+      })
+    )
     .max(60),
   out: z.array(exerciseId).max(100),
   sides: z.enum(['one side first', 'alternate']),

@@ -39,6 +39,8 @@ export type KeptSession = PlayedSession &
   Readonly<{
     /** Which composition of the session it is, by the name the server keeps it under; null once it has begun. */
     copy: string | null;
+    /** The day it was kept, or played last. */
+    keptOn: string;
     days: readonly KeptDay[];
     /** What is not in it, and why: told before it starts. */
     without: readonly (LeftOut | string)[];

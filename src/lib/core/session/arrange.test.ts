@@ -145,6 +145,28 @@ test('a session of a day and a night is refused, with what it comes to', () => {
   expect(() => make({ parts: long, out: [], restS: 600 })).toThrow(expect.objectContaining({ code: 'session_too_long' }));
 });
 
+describe('passes that grow', () => {
+  const breath: Block = {
+    ...blocks.find((b) => b.exerciseId === 'front_hamstring_cycle')!,
+    baseSets: 3,
+    work: [
+      { side: 'left', sets: 3, setting: {}, most: 8, form: { kind: 'breaths', spec: { breaths: 3, breathS: 5, effortPct: 0 } } }
+    ]
+  };
+  const breathsOf = (block: Block) =>
+    timelineOf({ blocks: [block] }).sets.map((s) => (s.work.form.kind === 'breaths' ? s.work.form.spec.breaths : 0));
+
+  test('three, six, and no more than the gate lets through; the seconds follow', () => {
+    expect(breathsOf({ ...breath, grows: true })).toEqual([3, 6, 8]);
+    expect(breathsOf(breath)).toEqual([3, 3, 3]);
+    const { sets } = timelineOf({ blocks: [{ ...breath, grows: true }] });
+    expect(sets.map((s) => s.endS - s.workStartS)).toEqual([15, 30, 40]);
+  });
+
+  test('what is not counted in breaths stays as it is', () =>
+    expect(make({ parts: usual.parts.map((p) => ({ ...p, grows: true as const })) }).durationS).toBe(make().durationS));
+});
+
 describe('in turn, without rest', () => {
   const [a, b, c] = ['front_hamstring_cycle', 'rear_hip_cycle', 'front_leg_lift'] as const;
   const inTurn = (exerciseId: string, sets: number) => ({ ...part(exerciseId, sets), joins: true as const });

@@ -11,6 +11,8 @@ export type ArrangedPart = Readonly<{
   sets?: number;
   /** In turn with the part before it, without rest. */
   joins?: true;
+  /** Longer with each set, where it is counted in breaths. */
+  grows?: true;
 }>;
 
 /** What is worked on a day: stretch alone, effort alone, or both. */
@@ -76,7 +78,13 @@ export function arrange(blocks: readonly Block[], arrangement: Arrangement): Blo
     const before = i > 0 ? blockAt(parts[i - 1]!) : undefined;
     const inTurn = part.joins && before && before.exerciseId !== part.exerciseId;
     // Each a block of its own, so that of two visits one can be cut.
-    return [{ ...(part.sets === undefined ? block : withSets(block, part.sets)), ...(inTurn && { joins: part.joins }) }];
+    return [
+      {
+        ...(part.sets === undefined ? block : withSets(block, part.sets)),
+        ...(inTurn && { joins: part.joins }),
+        ...(part.grows && { grows: part.grows })
+      }
+    ];
   });
   const since = movable.filter((b) => !out.includes(b.exerciseId) && !parts.some((p) => p.exerciseId === b.exerciseId));
   const fixed = blocks.filter((b) => !isWorked(b));
@@ -264,7 +272,8 @@ export const sessionTemplates: readonly SessionTemplate[] = [
   {
     id: 'passes',
     name: 'In passes',
-    words: 'The stretches in turn without rest, one after the other and round again, then active work and the position.',
+    words:
+      'The stretches in turn without rest, one after the other and round again, those counted in breaths longer each time, then active work and the position.',
     of: (usual, blocks) => {
       const { parts, ...rest } = openThenOwn(usual, blocks);
       const opens = new Set(blocks.filter((b) => b.part === 'open').map((b) => b.exerciseId));
@@ -272,7 +281,7 @@ export const sessionTemplates: readonly SessionTemplate[] = [
       return {
         ...rest,
         parts: parts.map((p, i) =>
-          opens.has(p.exerciseId) ? { ...p, sets: 2, ...(inTurn(p, i) && { joins: true as const }) } : p
+          opens.has(p.exerciseId) ? { ...p, sets: 2, grows: true as const, ...(inTurn(p, i) && { joins: true as const }) } : p
         )
       };
     }

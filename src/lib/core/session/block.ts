@@ -57,6 +57,8 @@ export type Block = Readonly<{
   own?: Exercise;
   /** Done in turn with the one before it, set by set and without rest. */
   joins?: true;
+  /** What is counted in breaths has as many more in each set as in the first: 3, 6, 9. */
+  grows?: true;
   /** Sets every side gets; a work with more has an extra one. */
   baseSets: number;
   /** Shortest hold it may be cut to. */
@@ -128,6 +130,14 @@ export function withMore(form: Form, more: number): Form {
     default:
       return form;
   }
+}
+
+/** The work of one of its sets: of a block that grows as many breaths more with each, up to what the gate lets through. */
+export function workOfSet({ grows }: Pick<Block, 'grows'>, work: Work, setNo: number): Work {
+  const { form, most } = work;
+  if (!grows || form.kind !== 'breaths' || setNo === 1) return work;
+  const breaths = Math.min(form.spec.breaths * setNo, most ?? form.spec.breaths);
+  return { ...work, form: { ...form, spec: { ...form.spec, breaths } } };
 }
 
 /** Finds the exercises of a session: own ones as they were when it was composed, the others in the catalogue. */

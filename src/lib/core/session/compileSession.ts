@@ -1,4 +1,4 @@
-import { compileForm, isWorked, type Block, type Work } from './block';
+import { compileForm, isWorked, workOfSet, type Block, type Work } from './block';
 import type { EffortLimits } from '../cycle/compileCycle';
 import { layPhases, type Phase } from '../cycle/phase';
 import { sessionParts } from '../exercise/exercise';
@@ -130,7 +130,9 @@ function orderTurn(turn: readonly Placed[], order: 'one side first' | 'alternate
 }
 
 function orderSets(block: Block, order: 'one side first' | 'alternate'): { work: Work; setNo: number }[] {
-  const all = block.work.flatMap((work) => Array.from({ length: work.sets }, (_, i) => ({ work, setNo: i + 1 })));
+  const all = block.work.flatMap((work) =>
+    Array.from({ length: work.sets }, (_, i) => ({ work: workOfSet(block, work, i + 1), setNo: i + 1 }))
+  );
   return order === 'alternate' ? all.toSorted((a, b) => a.setNo - b.setNo) : all;
 }
 

@@ -70,6 +70,7 @@ export async function keepSession(db: Database, clientId: number, sessionId: num
   return {
     ...playedOf(c, session, given, []),
     copy,
+    keptOn: c.today,
     days: [
       { on: c.today, overdueCheck: isCheckDue(c, c.today), sameDay: day.isSecond },
       { on: tomorrow, overdueCheck: isCheckDue(c, tomorrow), sameDay: false }

@@ -14,13 +14,15 @@ describe('where a page that no server answers for leads', () => {
 
 describe('what this device holds of a person', () => {
   const today = '2026-03-02';
-  const kept = (status: KeptSession['session']['status'], days: readonly string[] = []) =>
-    ({ session: { id: 7, status }, days: days.map((on) => ({ on })) }) as unknown as KeptSession;
+  const kept = (status: KeptSession['session']['status'], days: readonly string[] = [], keptOn = today) =>
+    ({ session: { id: 7, status }, keptOn, days: days.map((on) => ({ on })) }) as unknown as KeptSession;
   test.each([
     ['one that may start today', kept('planned', ['2026-03-01', today]), true],
     ['one whose days are over', kept('planned', ['2026-02-28', '2026-03-01']), false],
     ['one that begins no more', kept('planned'), false],
     ['one that has begun', kept('running'), true],
+    ['one that began a week ago', kept('running', [], '2026-02-23'), true],
+    ['one that nobody went on with for longer', kept('running', [], '2026-02-22'), false],
     ['one that is over', kept('done'), false],
     ['one that was stopped', kept('stopped'), false]
   ])('%s', (_, session, isHeld) => {

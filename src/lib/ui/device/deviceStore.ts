@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { KeptSession, PlayedSession } from '$lib/contract/played';
+import { addDays } from '$lib/core';
 import { dateToday } from '$lib/ui/format';
 
 /** What a player says to the studio about a session. */
@@ -58,7 +59,7 @@ export const sessionOf = ({ client, session }: PlayedSession): string =>
 
 /** Keeps a session that has begun. A device that cannot plays on with the studio alone. */
 export const keepPlayed = (played: PlayedSession): Promise<void> =>
-  putSession({ ...played, copy: null, days: [], without: [], effortCapPct: 100 }).catch(() => undefined);
+  putSession({ ...played, copy: null, keptOn: dateToday(), days: [], without: [], effortCapPct: 100 }).catch(() => undefined);
 
 /** The sessions this device can play by itself; none where nothing can be read. */
 export const listSessions = (): Promise<KeptSession[]> =>
@@ -67,12 +68,15 @@ export const listSessions = (): Promise<KeptSession[]> =>
     () => []
   );
 
+/** Days after which nobody goes on with a session that has begun. */
+const goneCold = 7;
+
 /**
- * Whether a kept session is still of use on a day: one that may start on it, one that has begun, or one of which something waits.
- * What is of no use is let go, since it is about a person.
+ * Whether a kept session is still of use on a day: one that may start on it, one that has begun in the last week, or one of which something
+ * waits. What is of no use is let go, since it is about a person.
  */
 export const isOfUse = (kept: KeptSession, today: string, letters: readonly Pick<Letter, 'sessionId'>[]): boolean =>
-  kept.session.status === 'running' ||
+  (kept.session.status === 'running' && kept.keptOn >= addDays(today, -goneCold)) ||
   letters.some((l) => l.sessionId === kept.session.id) ||
   (kept.session.status === 'planned' && kept.days.some((d) => d.on >= today));
 

@@ -72,6 +72,12 @@
               >
             </p>
           {/each}
+          {#if hand.mayGrow(place)}
+            <label class="choice min-h-8"
+              ><input type="checkbox" checked={place.grows === true} onchange={() => hand.toggleGrowth(i)} /> As many breaths again
+              with each set</label
+            >
+          {/if}
         {/if}
       </div>
       <div class="flex items-center max-sm:col-span-2 max-sm:flex-wrap max-sm:justify-end">

@@ -14,7 +14,7 @@ import {
 } from '$lib/core';
 
 /** A place in the list: the same exercise may stand in two of them. */
-export type Place = { id: number; exerciseId: string; sets?: number; joins?: true };
+export type Place = { id: number; exerciseId: string; sets?: number; joins?: true; grows?: true };
 
 type Start = Readonly<{
   blocks: readonly Block[];
@@ -38,10 +38,11 @@ export class ArrangementState {
 
   readonly value: Arrangement = $derived.by(() => ({
     ...this.#rest,
-    parts: this.places.map(({ exerciseId, sets, joins }, i) => ({
+    parts: this.places.map(({ exerciseId, sets, joins, grows }, i) => ({
       exerciseId,
       ...(sets !== undefined && { sets }),
-      ...(joins && i > 0 && { joins })
+      ...(joins && i > 0 && { joins }),
+      ...(grows && { grows })
     }))
   }));
   readonly made = $derived.by(() => compute(() => arrangedSession(this.#start.blocks, this.value, this.#start.effortCapPct)));
@@ -106,6 +107,14 @@ export class ArrangementState {
     const place = this.places[index]!;
     const sets = Math.min(20, Math.max(1, this.setsOf(place) + by));
     this.places = this.places.with(index, { ...place, sets });
+  }
+
+  /** Whether it is counted in breaths and done more than once: then it may get longer with each set. */
+  mayGrow = (place: Place): boolean =>
+    this.setsOf(place) > 1 && (this.blockOf(place.exerciseId)?.work.some((w) => w.form.kind === 'breaths') ?? false);
+  toggleGrowth(index: number): void {
+    const { grows, ...place } = this.places[index]!;
+    this.places = this.places.with(index, grows ? place : { ...place, grows: true });
   }
 
   /** In turn with the exercise before it, without rest, or by itself again. */
