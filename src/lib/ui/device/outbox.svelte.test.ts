@@ -192,6 +192,13 @@ describe('the outbox', () => {
     expect([outbox.isFull, tos()]).toEqual([false, ['sets', 'sets', 'finish']]);
   });
 
+  test('several put in at once: one that is not kept yet is no lack of room', async () => {
+    const outbox = await Outbox.open();
+    const puts = [0, 1, 2].map((no) => outbox.put(of, 'sets', set(no)));
+    const seen = await Promise.all(puts.map((put) => put.then(() => outbox.isFull)));
+    expect(seen).toEqual([false, false, false]);
+  });
+
   test('a clock that was set back does not change the order', async () => {
     next = ['no connection', 'no connection'];
     const outbox = await Outbox.open();

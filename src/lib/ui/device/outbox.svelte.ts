@@ -23,6 +23,8 @@ export class Outbox {
   #letters = $state<readonly Letter[]>([]);
   /** Letters that only this page has. */
   readonly #unkept = new Set<string>();
+  /** Those of them that the browser would not keep; the others are on their way into it. */
+  readonly #failed = new Set<string>();
   #sending: Promise<void> | null = null;
   /** The browser keeps nothing more: what waits is only in this page. */
   isFull = $state(false);
@@ -71,7 +73,8 @@ export class Outbox {
   async letGo(id: string): Promise<void> {
     this.#letters = this.#letters.filter((l) => l.id !== id);
     this.#unkept.delete(id);
-    this.isFull = this.#unkept.size > 0;
+    this.#failed.delete(id);
+    this.isFull = this.#failed.size > 0;
     await deleteLetter(id).catch(() => undefined);
   }
 
@@ -157,10 +160,12 @@ export class Outbox {
     try {
       await putLetter($state.snapshot(letter) as Letter);
       this.#unkept.delete(letter.id);
+      this.#failed.delete(letter.id);
     } catch {
-      // The browser keeps nothing more: it goes from this page.
+      // The browser keeps nothing more: it goes from this page. Where it has gone already, nothing is amiss.
+      if (this.#unkept.has(letter.id)) this.#failed.add(letter.id);
     }
-    this.isFull = this.#unkept.size > 0;
+    this.isFull = this.#failed.size > 0;
   }
 }
 
