@@ -123,6 +123,7 @@ test('a new symptom holds the session up without a server as well, for good', as
     .click();
   await page.getByRole('button', { name: 'Start the session' }).click();
   await expect(page.getByRole('alert').first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start the session' })).toBeHidden();
   await page.reload();
   await expect(page.getByText('may not start today')).toBeVisible();
   await context.setOffline(false);

@@ -1,3 +1,4 @@
+// Long because it is the one list of what a browser test does by name.
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Locator, type Page, type Request } from '@playwright/test';
 

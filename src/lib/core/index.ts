@@ -129,15 +129,14 @@ export {
 export {
   arrangedSession,
   dayWorks,
-  sessionTemplates,
   usualArrangement,
   trainings,
-  warningsOf,
   type Arrangement,
-  type ArrangementWarning,
   type Training,
   type DayWork
 } from './session/arrange';
+export { warningsOf, type ArrangementWarning } from './session/warnings';
+export { sessionTemplates } from './session/templates';
 export { cutKinds, fitToMinutes, type Cut, type CutKind } from './session/fitToMinutes';
 
 export {

@@ -21,7 +21,6 @@
   /** A new symptom is told to the studio, which opens its stop; from this device the session does not start any more. */
   async function stop(kept: KeptSession, answers: Typed) {
     await data.outbox.put(of(kept), 'start', { ...answers, copy: kept.copy, at: new Date().toISOString() });
-    await putSession({ ...kept, days: [] }).catch(() => undefined);
   }
 
   /** Begins it on this device: what the studio will be told is kept first. */

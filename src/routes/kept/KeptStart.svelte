@@ -27,9 +27,12 @@
   let { kept, day, begin, stop }: Props = $props();
   const timeline = $derived(timelineOf(kept));
   let form = $state.raw<FormState>(null);
+  /** A new symptom was told: other answers afterwards start nothing. */
+  let isStopped = $state(false);
 
   async function start(event: SubmitEvent & { currentTarget: HTMLFormElement }) {
     event.preventDefault();
+    if (isStopped) return;
     const data = new FormData(event.currentTarget);
     const typed: Record<string, string | string[]> = { today: data.getAll('today').map(String) };
     for (const [name, value] of data) if (name !== 'today') typed[name] = String(value);
@@ -41,7 +44,10 @@
     const { overdueCheck, sameDay, ...answers } = answered.value;
     const readiness = before(answers);
     if (!readiness.starts) {
-      if (answers.symptom) await stop(typed);
+      if (answers.symptom) {
+        isStopped = true;
+        await stop(typed);
+      }
       form = { problem: { code: 'not_ready', data: { why: readiness.because.map(readinessText).join(' ') } }, typed };
     } else if (day.overdueCheck && !overdueCheck) form = { problem: { code: 'check_overdue_unconfirmed', data: {} }, typed };
     else if (day.sameDay && !sameDay) form = { problem: { code: 'same_day_unconfirmed', data: {} }, typed };
@@ -70,7 +76,7 @@
         <ProblemNote text={formProblem(form)} />
         <Confirmations overdueCheck={day.overdueCheck} sameDay={day.sameDay} {form} />
         <Readiness {form} />
-        <button class="btn btn-primary min-h-14 text-lg">Start the session</button>
+        {#if !isStopped}<button class="btn btn-primary min-h-14 text-lg">Start the session</button>{/if}
       </form>
       <Fetch blocks={kept.blocks} shelf={kept.shelf} unit={kept.units.length} />
     </aside>

@@ -1,3 +1,4 @@
+// Long because a side becomes work by one way: gate, ends, stacks, form, what is easier; each step needs the one before.
 import { mostCycleRounds, type CycleSpec } from '../cycle/compileCycle';
 import { dialAtRung, dialStates, depthOfDial, isWithin } from '../exercise/dials';
 import type { Dial, DialId, Setting } from '../exercise/dial';

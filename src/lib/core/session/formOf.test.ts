@@ -252,6 +252,13 @@ describe('lifts shaped by hand', () => {
     expect([kept.holdS, kept.lastHoldS, kept.deepest]).toEqual([2, 2, { holdS: 8, peakPct: 60 }]);
   });
 
+  test('of a contraction kept very short the lift and the lowering give way before the hold is gone past', () => {
+    const person = somebody({ limits: [limit('contraction at most', { value: 5 })] });
+    const kept = lifted({ ...own, liftS: 4, lowerS: 4 }, {}, { person });
+    expect([kept.liftS, kept.holdS, kept.lowerS]).toEqual([2, 1, 2]);
+    expect(liftsOverCap(kept, gateOf(person))).toBeNull();
+  });
+
   test.each<[string, LiftShape, OverCap | null]>([
     ['as it is', own, null],
     ['an effort past the cap', { ...own, deepest: { holdS: 2, peakPct: 70 } }, { what: 'effort', asked: 70, most: 60 }],

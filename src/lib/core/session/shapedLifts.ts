@@ -25,7 +25,9 @@ export function shapedLifts({ gated, capPct, active }: FormAsk, own: LiftShape, 
   const counted = figures.shaped('reps', leastReps ?? own.reps);
   const mostS = caps.contractionS ?? Infinity;
   // Where contractions are kept short the lift and the lowering are part of them.
-  const roomS = Math.max(0, mostS - own.liftS - own.lowerS);
+  const moveS = (s: number) => Math.min(s, Math.floor(mostS / 2));
+  const [liftS, lowerS] = [moveS(own.liftS), moveS(own.lowerS)];
+  const roomS = Math.max(0, mostS - liftS - lowerS);
   const held = (s: number) => Math.min(s, longestHoldS ?? Infinity, roomS);
   const heldS = held(figures.shaped('holdS', own.holdS));
   const at = insideDeg !== undefined && active ? insideOf(insideDeg, active) : {};
@@ -34,6 +36,8 @@ export function shapedLifts({ gated, capPct, active }: FormAsk, own: LiftShape, 
     ...rest,
     reps: gated.noHarder ? Math.min(reps, counted) : reps,
     ...(leastReps !== undefined && { leastReps: counted }),
+    liftS,
+    lowerS,
     holdS: heldS,
     peakPct,
     ...(lastHoldS !== undefined && { lastHoldS: held(lastHoldS) }),

@@ -1,3 +1,4 @@
+// Long because a session that is begun, written down, said of and ended has one set of rules, each used by two of them.
 import type { FinishInput, PainInput, StartInput } from '$lib/contract/forms';
 import type { SetLogInput, WriteInput, Written } from '$lib/contract/setForms';
 import {

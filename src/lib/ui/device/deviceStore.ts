@@ -53,6 +53,12 @@ export const putSession = async (kept: KeptSession): Promise<void> => void (awai
 /** Where the player's place in a session is kept. */
 export const placeKeyOf = (sessionId: number): string => `calm-reach/place/${sessionId}`;
 
+/** From here on no session of a person starts by itself on this device: something was told that the studio has to hear first. */
+export async function holdSessionsOf(clientId: number): Promise<void> {
+  for (const kept of await listSessions())
+    if (kept.client.id === clientId && kept.session.status === 'planned') await putSession({ ...kept, days: [] });
+}
+
 /** What a session is called on this device: whose, and which. */
 export const sessionOf = ({ client, session }: PlayedSession): string =>
   `${client.name}, week ${session.week}, session ${session.ordinal}`;

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { deleteLetter, listLetters } from './deviceStore';
+import type { KeptSession } from '$lib/contract/played';
+import { deleteLetter, listLetters, listSessions, putSession } from './deviceStore';
 import { Outbox, SessionLetters } from './outbox.svelte';
 
 type Answer = 'kept' | 'begun twice' | 'refused' | 'busy' | 'away' | 'no words' | 'no connection';
@@ -191,6 +192,27 @@ describe('the outbox', () => {
     await later(5000);
     expect([outbox.isFull, tos()]).toEqual([false, ['sets', 'sets', 'finish']]);
   });
+
+  test.each([
+    ['a pain', 'pain', {}, 0],
+    ['a new symptom', 'start', { newSymptom: 'yes' }, 0],
+    ['nothing new', 'start', { newSymptom: 'no' }, 1],
+    ['a set', 'sets', set(0), 1]
+  ] as const)(
+    '%s told on this device: what was kept of the person before it starts there, or does not',
+    async (_, to, body, days) => {
+      const kept = (id: number, clientId: number) =>
+        ({
+          session: { id, status: 'planned' },
+          client: { id: clientId },
+          days: [{ on: '2026-03-02' }]
+        }) as unknown as KeptSession;
+      await putSession(kept(7, of.clientId));
+      await putSession(kept(9, of.clientId + 1));
+      await (await Outbox.open()).put(of, to, body);
+      expect((await listSessions()).map((s) => s.days.length)).toEqual([days, 1]);
+    }
+  );
 
   test('several put in at once: one that is not kept yet is no lack of room', async () => {
     const outbox = await Outbox.open();

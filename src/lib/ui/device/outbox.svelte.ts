@@ -1,7 +1,7 @@
 import type { Result } from '$lib/contract/problem';
 import { newId } from '$lib/ui/newId';
 import { problemText } from '$lib/ui/problemText';
-import { deleteLetter, listLetters, putLetter, type Letter, type LetterTo } from './deviceStore';
+import { deleteLetter, holdSessionsOf, listLetters, putLetter, type Letter, type LetterTo } from './deviceStore';
 
 const retryMs = 4000;
 
@@ -49,6 +49,9 @@ export class Outbox {
     const letter: Letter = { id: newId(), no, ...of, to, body };
     this.#letters = [...this.#letters, letter];
     await this.#keep(letter);
+    // A pain or a new symptom: what was composed before it starts nowhere any more.
+    const isSymptom = to === 'start' && (body as { newSymptom?: unknown }).newSymptom === 'yes';
+    if (to === 'pain' || isSymptom) await holdSessionsOf(of.clientId).catch(() => undefined);
     void this.send();
   }
 
