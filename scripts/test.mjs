@@ -1,5 +1,5 @@
 // Everything a change is held against, from a fresh clone: install, format, lint, types, unused code, unit and database tests, browser tests.
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromiumPath } from './chromium.mjs';
@@ -9,15 +9,21 @@ const say = (text) => process.stdout.write(`${text}\n`);
 const bin = (name) => join('node_modules', '.bin', name);
 const counts = { passed: 0, failed: 0 };
 
-function step(name, command, args, env = {}) {
+function step(name, command, args) {
   say(`\n── ${name}`);
-  const { status } = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } });
-  return status === 0;
+  spawnSync(command, args, { stdio: 'inherit' });
 }
 
-/** A check that passes or fails as a whole. */
-function check(name, command, args) {
-  counts[step(name, command, args) ? 'passed' : 'failed']++;
+/** Checks that pass or fail as a whole, one after the other; what each says comes with its name, once it is through. */
+async function checks(...all) {
+  for (const [name, command, args] of all) {
+    const said = [];
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => said.push(chunk));
+    const status = await new Promise((done) => child.on('close', done).on('error', done));
+    counts[status === 0 ? 'passed' : 'failed']++;
+    say(`\n── ${name}\n${Buffer.concat(said).toString()}`);
+  }
 }
 
 const hasChromium = () => chromiumPath() !== undefined;
@@ -47,12 +53,17 @@ ensureInstalled();
 mkdirSync('test-results', { recursive: true });
 execFileSync(bin('svelte-kit'), ['sync'], { stdio: 'inherit' });
 
-check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']);
-check('types of the service worker', bin('tsc'), ['-p', 'tsconfig.worker.json']);
-check('unused code', bin('knip'), []);
-check('third-party notices', process.execPath, ['scripts/notices.mjs', '--check']);
+// The types take as long as all the others together: both at once suit two cores.
+await Promise.all([
+  checks(['types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']]),
+  checks(
+    ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+    ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+    ['types of the service worker', bin('tsc'), ['-p', 'tsconfig.worker.json']],
+    ['unused code', bin('knip'), []],
+    ['third-party notices', process.execPath, ['scripts/notices.mjs', '--check']]
+  )
+]);
 
 step('unit and database tests', bin('vitest'), [
   'run',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { cutKinds, dayWorks, trainings, type Arrangement } from '$lib/core';
+import { cutKinds, dayWorks, sides, trainings, type Arrangement } from '$lib/core';
 import { exerciseId } from './exerciseForms';
 import { checkbox, jsonField } from './fields';
 
@@ -9,6 +9,7 @@ const arrangementSchema = z.strictObject({
       z.strictObject({
         exerciseId,
         sets: z.int().min(1).max(20).optional(),
+        side: z.enum(sides).optional(),
         joins: z.literal(true).optional(),
         grows: z.literal(true).optional()
       })

@@ -9,18 +9,22 @@ export type BreathsSpec = Readonly<{
   /** Effort kept throughout; 0 where nothing works. */
   effortPct: number;
   passes?: number;
+  /** A circuit: so many breaths in each of these places, one after the other. */
+  places?: readonly string[];
 }>;
 
 /** A breath in and out of a resting adult, taken slowly (common practice: five to six a minute when counted; assumption). */
 export const usualBreathS = 8;
 
 /**
- * A stretch counted in breaths, with muscles lightly at work all the while where an effort is given; one phase a pass.
+ * A stretch counted in breaths, with muscles lightly at work all the while where an effort is given; one phase a pass, of a circuit one a
+ * place.
  *
  * Units:  seconds, percent.
  * Throws: CoreError 'effort_above_cap', 'breaths_out_of_range', 'breath_out_of_range', 'rounds_out_of_range'.
  */
-export function compileBreaths({ breaths, breathS, effortPct, passes = 1 }: BreathsSpec, limits: EffortLimits = {}): Phase[] {
+export function compileBreaths(spec: BreathsSpec, limits: EffortLimits = {}): Phase[] {
+  const { breaths, breathS, effortPct, passes = 1, places = [undefined] } = spec;
   const capPct = limits.effortCapPct ?? defaultEffortCapPct;
   requireRange('breaths', breaths, 1, 60);
   requireRange('breath', breathS, 2, 20);
@@ -28,12 +32,15 @@ export function compileBreaths({ breaths, breathS, effortPct, passes = 1 }: Brea
   requireRange('peak', effortPct, 0, 100);
   if (effortPct > capPct) throw new CoreError('effort_above_cap', { peakPct: effortPct, capPct });
   return layPhases(
-    Array.from({ length: passes }, () => ({
-      kind: 'hold' as const,
-      durationS: breaths * breathS,
-      fromPct: effortPct,
-      cue: effortPct > 0 ? 'Breathe, lightly at work. Longer out than in.' : 'Breathe slowly. Longer out than in.',
-      beatS: breathS
-    }))
+    Array.from({ length: passes }, () => places).flatMap((round) =>
+      round.map((how) => ({
+        kind: 'hold' as const,
+        durationS: breaths * breathS,
+        fromPct: effortPct,
+        cue: effortPct > 0 ? 'Breathe, lightly at work. Longer out than in.' : 'Breathe slowly. Longer out than in.',
+        beatS: breathS,
+        ...(how !== undefined && { how })
+      }))
+    )
   );
 }

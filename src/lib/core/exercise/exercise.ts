@@ -120,6 +120,8 @@ export type Exercise = Readonly<{
   /** Where bone meets floor. */
   padding: readonly string[];
   setup: readonly string[];
+  /** A circuit: the places it goes through in one go. */
+  places?: readonly string[];
   press?: string;
   draw?: string;
   checks: readonly string[];

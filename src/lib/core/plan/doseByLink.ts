@@ -1,8 +1,8 @@
-import { compileForm, exercisesIn, isAsked, type Block } from '../session/block';
+import { compileForm, exercisesIn, isAsked, workOfSet, type Block } from '../session/block';
 import type { PhaseKind } from '../cycle/phase';
 import { totals } from '../cycle/totals';
 import { movedMotions, type LinkId } from '../exercise/exercise';
-import type { Side } from '../body/side';
+import { sides, type Side } from '../body/side';
 
 export type LinkDose = Readonly<{ link: LinkId; side: Side; stretchS: number; contractionS: number; activeS: number }>;
 
@@ -14,6 +14,7 @@ const activeKinds: ReadonlySet<PhaseKind> = new Set(['lift', 'held', 'lower']);
  *
  * Model:  a block counts fully for every link it names, on the side of the body that makes the motion: a split done on the left for the
  *         flexion of the left hip and the extension of the right; what is done with both sides together for both.
+ * Shape:  link by link as they come first, left before right.
  * Units:  seconds. `share` is how much of a work was done, of 1; all of it where absent.
  */
 export function doseByLink(
@@ -24,19 +25,23 @@ export function doseByLink(
   const doses = new Map<string, { link: LinkId; side: Side; stretchS: number; contractionS: number; activeS: number }>();
   for (const block of blocks)
     for (const work of block.work.filter(isAsked)) {
-      const phases = compileForm(work.form, { effortCapPct: 100 });
+      // Passes that grow are not all as long as the first.
+      const phases = Array.from({ length: work.sets }, (_, i) =>
+        compileForm(workOfSet(block, work, i + 1).form, { effortCapPct: 100 })
+      ).flat();
       const { stretchS, contractionS } = totals(phases);
       const activeS = totals(phases.filter((p) => activeKinds.has(p.kind))).durationS;
       for (const { motion: link, side } of movedMotions(find(block.exerciseId), work.side)) {
         if (!block.links.includes(link)) continue;
         const key = `${link}/${side}`;
         const dose = doses.get(key) ?? { link, side, stretchS: 0, contractionS: 0, activeS: 0 };
-        const times = work.sets * share(block.exerciseId, work.side);
-        dose.stretchS += stretchS * times;
-        dose.contractionS += contractionS * times;
-        dose.activeS += activeS * times;
+        const done = share(block.exerciseId, work.side);
+        dose.stretchS += stretchS * done;
+        dose.contractionS += contractionS * done;
+        dose.activeS += activeS * done;
         doses.set(key, dose);
       }
     }
-  return [...doses.values()];
+  const links = [...new Set([...doses.values()].map((d) => d.link))];
+  return links.flatMap((link) => sides.flatMap((side) => doses.get(`${link}/${side}`) ?? []));
 }

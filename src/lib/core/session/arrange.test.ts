@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import {
   arrangedSession,
   compileForm,
+  doseByLink,
   exerciseOf,
   isWorked,
   ladder,
@@ -82,6 +83,19 @@ describe('arranging', () => {
     expect(worked(oneCut.blocks)).toEqual(['front_split_on_stack']);
   });
 
+  test('of one side alone nothing of the other is done; what both do together is done whole', () => {
+    const out = idsOf(blocks).filter((id) => id !== 'front_leg_lift');
+    const given = make({ parts: [{ ...part('front_leg_lift', 2), side: 'right' }], out }).blocks.filter(isWorked);
+    expect(given.map((b) => b.work.map((w) => [w.side, w.sets]))).toEqual([[['right', 2]]]);
+    const together = blocks.map((b) => ({ ...b, work: b.work.slice(0, 1).map((w) => ({ ...w, side: null })) }));
+    expect(worked(make({ parts: [{ ...part('front_leg_lift'), side: 'right' }], out }, together).blocks)).toEqual([
+      'front_leg_lift'
+    ]);
+    // Where the gate bars a side there is nothing of it, by hand neither.
+    const oneLeft = blocks.map((b) => ({ ...b, work: b.work.filter((w) => w.side !== 'right') }));
+    expect(worked(make({ parts: [{ ...part('front_leg_lift'), side: 'right' }], out }, oneLeft).blocks)).toEqual([]);
+  });
+
   test('get-ready and rest are as wished, and counted to the second', () => {
     const spare = timelineOf({ blocks, options: make().options }).sets.length;
     const longer = make({ setupS: usual.setupS + 10, restS: usual.restS + 10 }).durationS - make().durationS;
@@ -125,6 +139,23 @@ describe('arranging', () => {
     expect(make({ minutes: 1 }).cuts).toEqual([]);
   });
 
+  test('side by side as well the last active work is never cut, on either side', () => {
+    const bySide = usual.parts.flatMap((p) => [
+      { ...p, side: 'left' as const },
+      { ...p, side: 'right' as const }
+    ]);
+    for (const minutes of [14, 18, 24]) {
+      const given = make({ parts: bySide, fits: true, minutes, cutOrder: ['second link', 'blocks'] }).blocks;
+      for (const open of given.filter((b) => b.part === 'open'))
+        for (const { side } of open.work)
+          for (const link of open.links)
+            expect(
+              given.some((b) => b.part === 'own' && b.links.includes(link) && b.work.some((w) => w.side === side)),
+              `${minutes} min, ${link} ${side}`
+            ).toBe(true);
+    }
+  });
+
   test('the last active work of a motion that is stretched is never cut', () => {
     for (const minutes of [12, 15, 18, 22, 30]) {
       const given = make({ fits: true, minutes }).blocks;
@@ -161,6 +192,7 @@ describe('passes that grow', () => {
     expect(breathsOf(breath)).toEqual([3, 3, 3]);
     const { sets } = timelineOf({ blocks: [{ ...breath, grows: true }] });
     expect(sets.map((s) => s.endS - s.workStartS)).toEqual([15, 30, 40]);
+    expect(doseByLink([{ ...breath, grows: true }]).map((d) => d.stretchS)).toEqual([85]);
   });
 
   test('what is not counted in breaths stays as it is', () =>
@@ -226,17 +258,58 @@ describe('in turn, without rest', () => {
   });
 });
 
+const templateOf = (id: string, of: readonly Block[] = blocks) => sessionTemplates.find((t) => t.id === id)!.of(usual, of);
+
 test('every template holds the whole week, and says what it does', () => {
   for (const { id, of, words } of sessionTemplates) {
     const arrangement = of(usual, blocks);
     expect(new Set(arrangement.parts.map((p) => p.exerciseId)), id).toEqual(new Set(usual.parts.map((p) => p.exerciseId)));
     expect(words.length).toBeGreaterThan(20);
   }
-  const visits = sessionTemplates
-    .find((t) => t.id === 'two visits')!
-    .of(usual, blocks)
-    .parts.filter((p) => p.exerciseId === 'front_split_on_stack');
+  const visits = templateOf('two visits').parts.filter((p) => p.exerciseId === 'front_split_on_stack');
   expect(visits).toHaveLength(2);
+});
+
+describe('one side through, with what is tested between', () => {
+  const arranged = (of: readonly Block[]) => make({ ...templateOf('tests between', of), fits: false }, of);
+  const order = (of: readonly Block[]) =>
+    timelineOf(arranged(of))
+      .sets.filter(
+        (s) => s.side !== null && ['open', 'position'].includes(blocks.find((b) => b.exerciseId === s.exerciseId)!.part)
+      )
+      .map((s) => `${s.side} ${s.exerciseId}`);
+
+  test('all stretches of a side, the position, then the same on the other side; both get the same', () => {
+    const given = order(blocks);
+    const half = given.length / 2;
+    expect(given.slice(0, half).every((s) => s.startsWith('left'))).toBe(true);
+    expect(given.slice(half)).toEqual(given.slice(0, half).map((s) => s.replace('left', 'right')));
+    expect(given[half - 1]).toBe('left front_split_on_stack');
+    expect(warningsOf(arranged(blocks).blocks, blocks, [])).toEqual([]);
+  });
+
+  test('a side the gate bars is not in it', () =>
+    expect(order(blocks.map((b) => ({ ...b, work: b.work.filter((w) => w.side !== 'right') }))).join()).not.toContain('right'));
+
+  test('what is tested with both sides together is tested after each', () => {
+    const together = blocks.map((b) =>
+      b.part === 'position' ? { ...b, work: b.work.slice(0, 1).map((w) => ({ ...w, side: null })) } : b
+    );
+    const parts = templateOf('tests between', together).parts.filter((p) => p.exerciseId === 'front_split_on_stack');
+    expect(parts.map((p) => [p.side, p.sets])).toEqual([
+      [undefined, 1],
+      [undefined, 1]
+    ]);
+  });
+});
+
+test('the ladder goes from the highest stack down, the position after it, kicks last', () => {
+  const high: Block = { ...blocks.find((b) => b.part === 'open')!, exerciseId: 'low_lunge' };
+  const onStack = { ...high, work: high.work.map((w) => ({ ...w, rung: rungs[0] })) };
+  const { parts } = templateOf('ladder, then kicks', [...blocks, onStack]);
+  const partAt = parts.map((p) => blocks.find((b) => b.exerciseId === p.exerciseId)?.part ?? 'open');
+  expect(parts.find((_, i) => partAt[i] === 'open')!.exerciseId).toBe('low_lunge');
+  expect(partAt.filter((p, i) => p !== partAt[i - 1])).toEqual(['open', 'position', 'own']);
 });
 
 // Source: common practice (docs/sources.md#planning).
@@ -249,6 +322,12 @@ describe('warnings', () => {
     expect(told(order('front_hamstring_cycle', 'front_leg_lift'))).toEqual([]);
     expect(told(order('front_leg_lift', 'front_hamstring_cycle'))).toEqual(['opened, not owned: front_leg_lift']);
     expect(told(order('front_hamstring_cycle'))).toEqual(['opened, not owned: front_leg_lift']);
+    // Each side for itself.
+    const [cycle, lift] = order('front_hamstring_cycle', 'front_leg_lift') as [Block, Block];
+    const leftOnly = { ...lift, work: lift.work.filter((w) => w.side === 'left') };
+    expect(warningsOf([cycle, leftOnly], blocks, [])).toContainEqual(
+      expect.objectContaining({ code: 'opened, not owned', exerciseId: 'front_leg_lift', side: 'right' })
+    );
   });
 
   test('hard work for what was worked hard the day before', () =>
@@ -272,6 +351,24 @@ describe('warnings', () => {
     expect([told!.exerciseId, told!.stretchS >= 60]).toEqual([told!.all[0], true]);
     expect(beside('before training', make({ parts: [], out: told!.all }).blocks)).toEqual([]);
     expect(beside('after training', make({ work: 'stretch only' }).blocks)).toEqual([]);
+  });
+
+  // Source: both sides get the same dose (common practice).
+  test('a second side that gets a set less or more; the extra set of the side behind is meant', () => {
+    const [cycle] = order('front_hamstring_cycle') as [Block];
+    const withSets = (left: number, right: number, baseSets = Math.min(left, right)) => ({
+      ...cycle,
+      baseSets,
+      work: cycle.work.map((w) => ({ ...w, sets: w.side === 'left' ? left : right }))
+    });
+    const less = (arranged: readonly Block[]) => warningsOf(arranged, blocks, []).filter((w) => w.code === 'second side less');
+    expect(less([withSets(2, 2)])).toEqual([]);
+    expect(less([withSets(3, 2)])).toEqual([]);
+    const leftAlone = { ...withSets(2, 2), work: withSets(2, 2).work.filter((w) => w.side === 'left') };
+    expect(less([leftAlone])).toMatchObject([{ side: 'right', sets: 2 }]);
+    expect(less([withSets(2, 2), leftAlone])).toMatchObject([{ side: 'right', sets: 2 }]);
+    // Whoever has one side alone in the week, the other being barred, has no second side.
+    expect(warningsOf([leftAlone], [leftAlone], []).map((w) => w.code)).not.toContain('second side less');
   });
 
   test('the position before anything that opens it', () =>

@@ -1,4 +1,5 @@
 import { CoreError, requireRange } from '../errors';
+import type { Side } from '../body/side';
 import { byItself, isWorked, type Block, type Form } from './block';
 import { compileSession, usualRestS, usualSetupS, type SessionOptions } from './compileSession';
 import { fitToMinutes, cutKinds, type CutKind } from './fitToMinutes';
@@ -7,6 +8,8 @@ import { fitToMinutes, cutKinds, type CutKind } from './fitToMinutes';
 export type ArrangedPart = Readonly<{
   exerciseId: string;
   sets?: number;
+  /** This side alone, where it is done side by side; both where absent. */
+  side?: Side;
   /** In turn with the part before it, without rest. */
   joins?: true;
   /** Longer with each set, where it is counted in breaths. */
@@ -67,8 +70,10 @@ export function arrange(blocks: readonly Block[], arrangement: Arrangement): Blo
   const { parts, out, work, setupS, restS } = arrangement;
   for (const s of [setupS, restS]) requireRange('duration', s, 0, 600);
   const movable = blocks.filter(isWorked);
-  const blockAt = ({ exerciseId }: ArrangedPart) =>
-    out.includes(exerciseId) ? undefined : movable.find((b) => b.exerciseId === exerciseId);
+  const blockAt = ({ exerciseId, side }: ArrangedPart) => {
+    const block = out.includes(exerciseId) ? undefined : movable.find((b) => b.exerciseId === exerciseId);
+    return block && onSide(block, side);
+  };
   const placed = parts.flatMap((part, i) => {
     const block = blockAt(part);
     if (!block) return [];
@@ -112,6 +117,13 @@ export function arrangedSession(blocks: readonly Block[], arrangement: Arrangeme
   const minutes = Math.ceil(fitted.durationS / 60);
   if (sets > longestSession.sets || minutes > longestSession.minutes) throw new CoreError('session_too_long', { sets, minutes });
   return { ...fitted, options };
+}
+
+/** What of a block is done on a side; what both do together is done whole, and what is not done on that side not at all. */
+function onSide(block: Block, side: Side | undefined): Block | undefined {
+  if (side === undefined) return block;
+  const work = block.work.filter((w) => w.side === null || w.side === side);
+  return work.length > 0 ? { ...block, work } : undefined;
 }
 
 function withSets(block: Block, sets: number): Block {

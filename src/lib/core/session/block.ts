@@ -153,6 +153,10 @@ export const isAsked = ({ form }: Pick<Work, 'form'>): boolean => form.kind !== 
 /** Whether a block is work: not the warm-up's movements, nor the settle, which keep their places and are never cut. */
 export const isWorked = (block: Pick<Block, 'work'>): boolean => block.work.some(isAsked);
 
+/** Whether a block does something for a motion on a side; what both sides do together is for either. */
+export const servesSide = ({ links, work }: Pick<Block, 'links' | 'work'>, link: LinkId, side: Side | null): boolean =>
+  links.includes(link) && work.some((w) => w.side === null || side === null || w.side === side);
+
 /** Why a block is in a session; a code with its numbers. */
 export type BlockWhy =
   | Readonly<{ code: 'rounds'; rounds: number; lighterFirst: boolean }>

@@ -173,7 +173,7 @@ function mostOf({ exercise }: BlockAsk, form: Form, gated: Gated): Pick<Work, 'm
     .map((d) => Math.min(d.max, ends[d.id] ?? d.max));
   const atWork = form.kind === 'breaths' && form.spec.effortPct > 0;
   const longestS = Math.min(gated.longestHoldS ?? Infinity, atWork ? (gated.caps.contractionS ?? Infinity) : Infinity);
-  const breaths = form.kind === 'breaths' ? [Math.floor(longestS / form.spec.breathS)] : [];
+  const breaths = form.kind === 'breaths' ? [Math.floor(longestS / (form.spec.breathS * (form.spec.places?.length ?? 1)))] : [];
   const shaped = form.kind === 'cycle' ? [form.spec.mostRounds ?? mostCycleRounds] : [];
   const usual = { cycle: mostCycleRounds, reps: 100, breaths: 60, pulses: 20, hold: 0, flow: 0 }[form.kind];
   return { most: Math.max(planned, Math.min(usual, ...dials, ...breaths, ...shaped)) };

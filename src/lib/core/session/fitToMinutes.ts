@@ -1,6 +1,7 @@
 import { CoreError, requireRange } from '../errors';
 import { compileSession, type SessionOptions } from './compileSession';
-import { byItself, isWorked, type Block, type Form } from './block';
+import { byItself, isWorked, servesSide, type Block, type Form } from './block';
+import type { Side } from '../body/side';
 import type { LinkId } from '../exercise/exercise';
 
 /** Kinds of cuts, in the order in which they are usually made. */
@@ -45,14 +46,14 @@ export function fitToMinutes(
   return { blocks, durationS, cuts };
 }
 
-/** The last active work of a motion that is opened in this session: it is not cut. */
-const isLastActive = (blocks: readonly Block[], block: Block): boolean =>
-  block.part === 'own' &&
-  block.links.some(
-    (link) =>
-      blocks.some((b) => b.part === 'open' && b.links.includes(link)) &&
-      !blocks.some((b) => b !== block && b.part === 'own' && b.links.includes(link))
-  );
+/** The last active work of a motion that is opened in this session, on either side: it is not cut. */
+const isLastActive = (blocks: readonly Block[], block: Block): boolean => {
+  if (block.part !== 'own') return false;
+  const others = blocks.filter((b) => b !== block);
+  const has = (part: 'open' | 'own', link: LinkId, side: Side | null) =>
+    others.some((b) => b.part === part && servesSide(b, link, side));
+  return block.links.some((link) => block.work.some(({ side }) => has('open', link, side) && !has('own', link, side)));
+};
 
 /** Of some blocks the one that is missed least, the last active work of an opened motion spared. */
 const leastMissed = (some: readonly Block[], all: readonly Block[]): Block | undefined =>

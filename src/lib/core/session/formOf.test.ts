@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import {
   compileForm,
+  countAt,
   effortAtPct,
   exerciseOf,
   exercises,
@@ -112,6 +113,26 @@ describe('figures of one school', () => {
     expect(made('low_lunge', 'breath_counted', { holdS: 60 })).toMatchObject({ uses: [] });
     expect(made('low_lunge', 'long_hold', { holdS: 60 })).toMatchObject({ uses: ['holdS'] });
     expect(made('front_hamstring_cycle', 'contract_relax', { holdS: 60, effortPct: 40 })).toMatchObject({ uses: ['effortPct'] });
+  });
+});
+
+describe('a circuit', () => {
+  test('stays so many breaths in each of its places, in their order', () => {
+    const circuit = made('standing_leg_circuit', 'breath_counted', { breaths: 3 });
+    if ('asks' in circuit) throw new Error('asks');
+    const phases = compileForm(circuit.form);
+    const { places } = exerciseOf('standing_leg_circuit');
+    const passes = circuit.form.kind === 'breaths' ? (circuit.form.spec.passes ?? 1) : 0;
+    expect(phases.map((p) => p.how)).toEqual(Array.from({ length: passes }, () => places).flat());
+    for (const p of phases) expect(countAt(p, p.startS)).toEqual({ at: 1, of: 3 });
+  });
+
+  // A leg is carried all the way round: its places are one contraction.
+  test('where contractions are kept short it is efforts with rests, though each place alone were short enough', () => {
+    const person = somebody({ limits: [limit('contraction at most', { value: 40 })] });
+    expect(made('standing_leg_circuit', 'breath_counted', { breaths: 3 }, { person })).toMatchObject({
+      form: { kind: 'reps', spec: { reps: 3, peakPct: 15 } }
+    });
   });
 });
 

@@ -143,17 +143,26 @@ function inBreaths(ask: FormAsk, figures: Figures): Made {
   const isWay = way.kind === 'breaths';
   const wished = figures.of('breaths', isWay && rules.hold?.span !== undefined ? lowOf(rules.hold.span) : null);
   const longestS = gated.longestHoldS ?? Infinity;
-  // Where one breath is too long to stay, a short effort stands for each.
-  if (breathS > longestS) {
-    const spec = { reps: wished, liftS: lift.quickS, holdS: longestS, lowerS: lift.quickS, restS: lift.restS };
+  const atOnce = exercise.places?.length ?? 1;
+  const mostAtWorkS = gated.caps.contractionS ?? Infinity;
+  // Where one breath is too long to stay, or a leg carried through a whole circuit, a short effort stands for each.
+  if (breathS > longestS || (atOnce > 1 && breathS * wished * atOnce > mostAtWorkS)) {
+    const spec = {
+      reps: wished,
+      liftS: lift.quickS,
+      holdS: Math.max(0, Math.min(longestS, mostAtWorkS - 2 * lift.quickS)),
+      lowerS: lift.quickS,
+      restS: lift.restS
+    };
     return { form: { kind: 'reps', spec: { ...spec, peakPct: Math.min(lightPct, capPct) } } };
   }
   const breaths = Math.max(1, Math.min(wished, Math.floor(longestS / breathS)));
   const works = isWay || !exercise.kinds.includes('passive');
   // Lightly at work for so long is a contraction too long where contractions are kept short.
-  const tooLong = gated.caps.contractionS !== null && breaths * breathS > gated.caps.contractionS;
+  const tooLong = breaths * breathS > mostAtWorkS;
   const effortPct = works && !tooLong ? Math.min(isWay ? way.effortPct : lightPct, capPct) : 0;
-  return { form: { kind: 'breaths', spec: { breaths, breathS, effortPct, passes: isWay ? roundsOf(ask, figures) : 1 } } };
+  const spec = { breaths, breathS, effortPct, passes: isWay ? roundsOf(ask, figures) : 1 };
+  return { form: { kind: 'breaths', spec: exercise.places ? { ...spec, places: exercise.places } : spec } };
 }
 
 const lightPct = 15;

@@ -1,6 +1,6 @@
 import type { SessionPart } from '../exercise/exercise';
 import type { ArrangedPart, Arrangement } from './arrange';
-import { isWorked, type Block } from './block';
+import { exercisesIn, isWorked, type Block } from './block';
 
 /** An order of a session that is used again and again. Common practice; which exercise stands where follows from its part. */
 export type SessionTemplate = Readonly<{
@@ -16,6 +16,9 @@ const inOrder =
     ...usual,
     parts: order.flatMap((part) => blocks.filter((b) => isWorked(b) && b.part === part).map(({ exerciseId }) => ({ exerciseId })))
   });
+/** What stands on the higher stack comes first; without one last. */
+const higherFirst = (one: Block, other: Block): number => heightOf(other) - heightOf(one);
+const heightOf = ({ work }: Block): number => Math.max(...work.map((w) => w.rung?.depthCm ?? -100));
 const openThenOwn = inOrder('warm-up', 'mobilise', 'open', 'own', 'position', 'settle');
 
 export const sessionTemplates: readonly SessionTemplate[] = [
@@ -69,6 +72,48 @@ export const sessionTemplates: readonly SessionTemplate[] = [
         )
       };
     }
+  },
+  {
+    id: 'tests between',
+    name: 'One side through, tests between',
+    words:
+      'All stretches of one side in turn without rest, then what is tested, or the position itself; the same on the other side, so that the difference is felt and seen. Active work follows.',
+    of: (usual, blocks) => {
+      const worked = blocks.filter(isWorked);
+      const find = exercisesIn(blocks);
+      const isTest = (b: Block) => b.part === 'position' && find(b.exerciseId).phases.includes('test');
+      const tests = worked.some(isTest) ? isTest : (b: Block) => b.part === 'position';
+      const isSided = (b: Block) => b.work.some((w) => w.side !== null);
+      const together = worked.filter((b) => b.part === 'open' && !isSided(b));
+      const stretches = worked.filter((b) => b.part === 'open' && isSided(b));
+      const order = [...new Set(stretches.flatMap((b) => b.work.map((w) => w.side)))].filter((side) => side !== null);
+      const through = order.flatMap((side): ArrangedPart[] => [
+        ...stretches
+          .filter((b) => b.work.some((w) => w.side === side))
+          .map(({ exerciseId }, i) => ({ exerciseId, side, ...(i > 0 && { joins: true as const }) })),
+        // What is tested with both sides together is tested after each.
+        ...worked.filter(tests).map((b) => ({ exerciseId: b.exerciseId, sets: 1, ...(isSided(b) && { side }) }))
+      ]);
+      const whole = (...parts: SessionPart[]) =>
+        worked.filter((b) => parts.includes(b.part) && !(order.length > 0 && tests(b))).map(({ exerciseId }) => ({ exerciseId }));
+      return {
+        ...usual,
+        parts: [
+          ...whole('warm-up', 'mobilise'),
+          ...together.map(({ exerciseId }) => ({ exerciseId })),
+          ...through,
+          ...whole('own', 'position', 'settle')
+        ]
+      };
+    }
+  },
+  {
+    id: 'ladder, then kicks',
+    name: 'Counts, ladder, kicks',
+    words:
+      'Counted movement, then the stretches from the highest stack down to the floor and the position, then lifts and kicks.',
+    of: (usual, blocks) =>
+      inOrder('warm-up', 'mobilise', 'open', 'position', 'own', 'settle')(usual, blocks.toSorted(higherFirst))
   },
   {
     id: 'ten minutes',

@@ -1,11 +1,13 @@
 import { totals } from '../cycle/totals';
 import type { LinkId, SessionPart } from '../exercise/exercise';
 import type { Training } from './arrange';
-import { compileForm, isWorked, type Block } from './block';
+import { sides, type Side } from '../body/side';
+import { compileForm, isWorked, servesSide, workOfSet, type Block, type Work } from './block';
 
 /** What is not as it usually is, so that it is a choice: told with the mend that is offered. */
 export type ArrangementWarning =
-  | Readonly<{ code: 'opened, not owned'; link: LinkId; exerciseId: string }>
+  | Readonly<{ code: 'opened, not owned'; link: LinkId; exerciseId: string; side: Side | null }>
+  | Readonly<{ code: 'second side less'; exerciseId: string; side: Side; lessS: number; sets: number }>
   | Readonly<{ code: 'hard again'; link: LinkId; exerciseId: string }>
   | Readonly<{ code: 'position early'; exerciseId: string }>
   | Readonly<{ code: 'long before training'; exerciseId: string; stretchS: number; all: readonly string[] }>
@@ -32,12 +34,42 @@ function besideTraining(arranged: readonly Block[], training: Training): Arrange
   return long[0] ? [{ code: 'long before training', ...long[0], all: long.map((s) => s.exerciseId) }] : [];
 }
 
+/** Seconds in which a set of it works: under stretch, in contraction, in movement; not at rest. */
+const workedS = ({ form }: Pick<Work, 'form'>): number =>
+  compileForm(form, { effortCapPct: 100 }).reduce((sum, p) => (p.kind === 'rest' ? sum : sum + p.endS - p.startS), 0);
+
+/**
+ * Exercises of which the side that comes second gets less than the first by a whole set or more. The extra set of a side that is behind
+ * is meant. Source: both sides get the same dose (common practice).
+ */
+function secondSideLess(arranged: readonly Block[], week: readonly Block[]): ArrangementWarning[] {
+  const ids = [...new Set(arranged.filter(isWorked).map((b) => b.exerciseId))];
+  return ids.flatMap((exerciseId): ArrangementWarning[] => {
+    const own = arranged.filter((b) => b.exerciseId === exerciseId);
+    const gotS = (side: Side) =>
+      own.reduce((sum, b) => {
+        const work = b.work.filter((w) => w.side === side);
+        const sets = work.flatMap((w) => Array.from({ length: Math.min(w.sets, b.baseSets) }, (_, i) => workOfSet(b, w, i + 1)));
+        return sets.reduce((all, w) => all + workedS(w), sum);
+      }, 0);
+    const second = sides.find((side) => side !== own[0]!.work[0]!.side);
+    const usual = week.find((b) => b.exerciseId === exerciseId)?.work.find((w) => w.side === second);
+    const first = own[0]!.work[0]!.side;
+    // What both sides do together, and what is barred on one of them, has no second side.
+    if (first === null || !second || !usual) return [];
+    const lessS = Math.round(gotS(first) - gotS(second));
+    const sets = Math.floor(lessS / workedS(usual) + 1e-6);
+    return sets >= 1 ? [{ code: 'second side less', exerciseId, side: second, lessS, sets }] : [];
+  });
+}
+
 /**
  * What a session as arranged does against common practice.
  *
- * Model:  a motion that is opened and has no active work after it, where the week has some for it; active work for a motion that was
- *         worked hard the day before; a position before anything that opens it; a minute and more under stretch right before other training,
- *         and active work right after it. Source: common practice, and a review for the minute (docs/sources.md#planning).
+ * Model:  a motion that is opened and has no active work after it on that side, where the week has some for it; active work for a motion
+ *         that was worked hard the day before; a position before anything that opens it; a second side that gets less; a minute and more
+ *         under stretch right before other training, and active work right after it.
+ * Source: common practice, and a review for the minute (docs/sources.md#planning).
  */
 export function warningsOf(
   arranged: readonly Block[],
@@ -45,14 +77,15 @@ export function warningsOf(
   hardYesterday: readonly LinkId[],
   training: Training = 'alone'
 ): ArrangementWarning[] {
-  const at = (part: SessionPart, link: LinkId, list: readonly Block[]) =>
-    list.findLastIndex((b) => b.part === part && b.links.includes(link));
+  const at = (part: SessionPart, link: LinkId, side: Side) =>
+    arranged.findLastIndex((b) => b.part === part && servesSide(b, link, side));
   const opened = [...new Set(arranged.filter((b) => b.part === 'open').flatMap((b) => b.links))];
   const unowned = opened.flatMap((link): ArrangementWarning[] => {
-    const own = week.find((b) => b.part === 'own' && b.links.includes(link));
-    return own && at('own', link, arranged) < at('open', link, arranged)
-      ? [{ code: 'opened, not owned', link, exerciseId: own.exerciseId }]
-      : [];
+    const owned = (side: Side) => week.find((b) => b.part === 'own' && servesSide(b, link, side));
+    const missed = sides.filter((side) => owned(side) && at('own', link, side) < at('open', link, side));
+    if (missed.length === 0) return [];
+    const [side] = missed;
+    return [{ code: 'opened, not owned', link, exerciseId: owned(side!)!.exerciseId, side: missed.length === 1 ? side! : null }];
   });
   const again = arranged
     .filter((b) => b.part === 'own')
@@ -67,6 +100,7 @@ export function warningsOf(
   // One warning for an exercise is enough.
   return [
     ...new Map([...unowned, ...again, ...early].map((w) => [`${w.code}/${w.exerciseId}`, w])).values(),
+    ...secondSideLess(arranged, week),
     ...besideTraining(arranged, training)
   ];
 }

@@ -111,6 +111,9 @@ export function spokenText(
     case 'lift':
     case 'move':
       return phase.cue;
+    case 'hold':
+      // A place of a circuit.
+      return phase.how ?? cue;
     default:
       return cue;
   }

@@ -29,8 +29,9 @@ export function doseText({ form, sets }: Pick<Work, 'form' | 'sets'>): string {
     case 'hold':
       return `${times}${form.spec.moving ? 'move ' : ''}${form.spec.holdS < 120 ? `${form.spec.holdS} s` : `${clockText(form.spec.holdS)} minutes`}`;
     case 'breaths': {
-      const { passes = 1, breaths, effortPct } = form.spec;
-      return `${times}${passes > 1 ? `${passes} × ` : ''}${plural(breaths, 'breath')}${effortPct > 0 ? ', lightly at work' : ''}`;
+      const { passes = 1, breaths, effortPct, places } = form.spec;
+      const inEach = places ? ` in each of ${places.length} places` : '';
+      return `${times}${passes > 1 ? `${passes} × ` : ''}${plural(breaths, 'breath')}${inEach}${effortPct > 0 ? ', lightly at work' : ''}`;
     }
     case 'pulses': {
       const { sets: passes, pulses, holdS, bothWays } = form.spec;

@@ -555,6 +555,7 @@ export const rotation: Family = {
       sideWords: 'leg moves',
       props: [may('wall', 'a wall within reach')],
       setup: ['Stand on one leg.', 'Leg forward, out to the side, foot to the thigh, behind, and home, without hands.'],
+      places: ['Leg forward.', 'Leg out to the side.', 'Foot to the thigh, knee out.', 'Leg behind.'],
       checks: ['hands do not hold the leg', 'standing leg straight'],
       felt: 'both hips',
       why: 'Every direction of the hip, and balance.',

@@ -25,9 +25,9 @@
   <thead class="text-ink-soft">
     <tr>
       <th scope="col" class="font-normal">motion</th>
-      <th scope="col" class="text-right font-normal">stretch</th>
-      <th scope="col" class="text-right font-normal">effort</th>
-      <th scope="col" class="text-right font-normal">active</th>
+      <th scope="col" class="pl-3 text-right font-normal">stretch</th>
+      <th scope="col" class="pl-3 text-right font-normal">effort</th>
+      <th scope="col" class="pl-3 text-right font-normal">active</th>
     </tr>
   </thead>
   <tbody>
@@ -39,9 +39,9 @@
             {capital(motionOf(dose.link).name)}</span
           ></th
         >
-        <td class="text-right">{minutes(dose, 'stretchS')}</td>
-        <td class="text-right">{minutes(dose, 'contractionS')}</td>
-        <td class="text-right">{minutes(dose, 'activeS')}</td>
+        <td class="pl-3 text-right">{minutes(dose, 'stretchS')}</td>
+        <td class="pl-3 text-right">{minutes(dose, 'contractionS')}</td>
+        <td class="pl-3 text-right">{minutes(dose, 'activeS')}</td>
       </tr>
     {/each}
   </tbody>

@@ -9,7 +9,7 @@
   import X from '@lucide/svelte/icons/x';
   import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
   import type { LengthUnit } from '$lib/contract/fields';
-  import type { FindExercise } from '$lib/core';
+  import { sides, type FindExercise } from '$lib/core';
   import { clockText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import { doseText, heightText } from '$lib/ui/session/doseText';
@@ -26,7 +26,7 @@
     const { blocks } = hand.made.value;
     const { exerciseId } = hand.places[index]!;
     // Of two visits the first place has the first block.
-    const before = hand.places.slice(0, index).filter((p) => p.exerciseId === exerciseId).length;
+    const before = hand.places.slice(0, index).filter((p) => p.exerciseId === exerciseId && hand.workAt(p).length > 0).length;
     const at = blocks.map((b, i) => (b.exerciseId === exerciseId ? i : -1)).filter((i) => i >= 0)[before];
     if (at === undefined) return null;
     return hand.timeline.sets.filter((s) => s.blockIndex === at).reduce((sum, s) => sum + s.endS - s.startS, 0);
@@ -60,7 +60,7 @@
             in turn with {find(hand.places[i - 1]!.exerciseId).name.toLowerCase()}, without rest
           </p>{/if}
         {#if block}
-          {#each block.work as work (work.side)}
+          {#each hand.workAt(place) as work (work.side)}
             <p class="flex items-start gap-1">
               <span class="pt-0.5"><SideMark side={work.side} size={14} /></span>
               <span
@@ -72,6 +72,23 @@
               >
             </p>
           {/each}
+          {#if hand.hasSides(place)}
+            <label class="mt-1 flex items-center gap-2">
+              <span class="sr-only">Sides of {exercise.name}</span>
+              <select
+                class="input min-h-9 w-40 py-0"
+                value={place.side ?? ''}
+                onchange={(e) =>
+                  hand.setSide(
+                    i,
+                    sides.find((s) => s === e.currentTarget.value)
+                  )}
+              >
+                <option value="">both sides</option>
+                {#each sides as side (side)}<option value={side}>{side} alone</option>{/each}
+              </select>
+            </label>
+          {/if}
           {#if hand.mayGrow(place)}
             <label class="choice min-h-8"
               ><input type="checkbox" checked={place.grows === true} onchange={() => hand.toggleGrowth(i)} /> As many breaths again

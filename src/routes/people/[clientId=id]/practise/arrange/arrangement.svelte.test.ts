@@ -96,4 +96,23 @@ describe('a session while it is arranged', () => {
     s.moveCut('rounds', -1);
     expect(s.value.cutOrder.slice(0, 2)).toEqual(['rounds', 'extra sets']);
   });
+
+  test('a second side that is left out is told, and given back', () => {
+    const sided = blocks.map((b) => ({ ...b, work: [b.work[0]!, { ...b.work[0]!, side: 'right' as const }] }));
+    const s = state({ blocks: sided });
+    expect(s.hasSides(s.places[1]!)).toBe(true);
+    s.setSide(1, 'left');
+    const less = s.warnings.find((w) => w.code === 'second side less')!;
+    expect(less).toMatchObject({ exerciseId: 'front_leg_lift', side: 'right', sets: 2 });
+    expect(warningText(less, exerciseOf).mend).toBe('2 sets more on the right');
+    s.mend(less);
+    expect(s.value.parts.slice(1, 3)).toEqual([
+      { exerciseId: 'front_leg_lift', side: 'left' },
+      { exerciseId: 'front_leg_lift', side: 'right', sets: 2 }
+    ]);
+    expect(s.warnings).toEqual([]);
+    s.takeOut(2);
+    s.mend(s.warnings.find((w) => w.code === 'opened, not owned')!);
+    expect(s.value.parts.filter((p) => p.exerciseId === 'front_leg_lift').map((p) => p.side)).toEqual(['right', 'left']);
+  });
 });

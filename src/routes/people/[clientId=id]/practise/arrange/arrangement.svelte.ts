@@ -10,11 +10,13 @@ import {
   type ArrangementWarning,
   type Block,
   type CutKind,
-  type LinkId
+  type LinkId,
+  type Side,
+  type Work
 } from '$lib/core';
 
 /** A place in the list: the same exercise may stand in two of them. */
-export type Place = { id: number; exerciseId: string; sets?: number; joins?: true; grows?: true };
+export type Place = { id: number; exerciseId: string; sets?: number; side?: Side; joins?: true; grows?: true };
 
 type Start = Readonly<{
   blocks: readonly Block[];
@@ -38,9 +40,10 @@ export class ArrangementState {
 
   readonly value: Arrangement = $derived.by(() => ({
     ...this.#rest,
-    parts: this.places.map(({ exerciseId, sets, joins, grows }, i) => ({
+    parts: this.places.map(({ exerciseId, sets, side, joins, grows }, i) => ({
       exerciseId,
       ...(sets !== undefined && { sets }),
+      ...(side && { side }),
       ...(joins && i > 0 && { joins }),
       ...(grows && { grows })
     }))
@@ -72,6 +75,11 @@ export class ArrangementState {
 
   blockOf = (exerciseId: string): Block | undefined => this.#start.blocks.find((b) => b.exerciseId === exerciseId);
 
+  /** What of its exercise a place does: of one side alone that side's. */
+  workAt({ exerciseId, side }: Pick<Place, 'exerciseId' | 'side'>): readonly Work[] {
+    return this.blockOf(exerciseId)?.work.filter((w) => !side || w.side === null || w.side === side) ?? [];
+  }
+
   set(more: Partial<Omit<Arrangement, 'parts' | 'out'>>): void {
     this.#rest = { ...this.#rest, ...more };
   }
@@ -97,8 +105,8 @@ export class ArrangementState {
       this.#rest = { ...this.#rest, out: [...this.#rest.out, place.exerciseId] };
   }
 
-  putBack(exerciseId: string, at = this.places.length): void {
-    this.places = this.places.toSpliced(at, 0, { id: this.#nextId++, exerciseId });
+  putBack(exerciseId: string, at = this.places.length, more: Pick<Place, 'side' | 'sets'> = {}): void {
+    this.places = this.places.toSpliced(at, 0, { id: this.#nextId++, exerciseId, ...more });
     this.#rest = { ...this.#rest, out: this.#rest.out.filter((id) => id !== exerciseId) };
   }
 
@@ -123,6 +131,13 @@ export class ArrangementState {
     this.places = this.places.with(index, joins ? place : { ...place, joins: true });
   }
 
+  /** Whether it is done side by side: then a place may be of one side alone. */
+  hasSides = ({ exerciseId }: Place): boolean => new Set(this.blockOf(exerciseId)?.work.map((w) => w.side)).size > 1;
+  setSide(index: number, side: Side | undefined): void {
+    const { side: _, ...place } = this.places[index]!;
+    this.places = this.places.with(index, side ? { ...place, side } : place);
+  }
+
   moveCut(kind: CutKind, by: 1 | -1): void {
     const order = [...this.#rest.cutOrder];
     const at = order.indexOf(kind);
@@ -143,14 +158,20 @@ export class ArrangementState {
         if (warning.all.includes(this.places[at]!.exerciseId)) this.takeOut(at);
       return;
     }
+    if (warning.code === 'second side less') {
+      const { exerciseId, side, sets } = warning;
+      this.putBack(exerciseId, this.places.findLastIndex((p) => p.exerciseId === exerciseId) + 1, { side, sets });
+      return;
+    }
     const at = this.places.findIndex((p) => p.exerciseId === warning.exerciseId);
     if (warning.code === 'hard again') {
       this.takeOut(at);
       return;
     }
     // The active work, or the position, after everything that opens.
-    if (at >= 0) this.places = this.places.toSpliced(at, 1);
+    const side = (warning.code === 'opened, not owned' && warning.side) || undefined;
+    if (at >= 0 && !side) this.places = this.places.toSpliced(at, 1);
     const lastOpen = this.places.findLastIndex((p) => this.blockOf(p.exerciseId)?.part === 'open');
-    this.putBack(warning.exerciseId, lastOpen + 1);
+    this.putBack(warning.exerciseId, lastOpen + 1, side && { side });
   }
 }

@@ -7,8 +7,13 @@ export function warningText(warning: ArrangementWarning, find: FindExercise): { 
   switch (warning.code) {
     case 'opened, not owned':
       return {
-        why: `${motionOf(warning.link).name.replace(/^./, (c) => c.toUpperCase())} is stretched, and no active work follows. New range that is not used is soon lost.`,
-        mend: `Do ${name} after it`
+        why: `${motionOf(warning.link).name.replace(/^./, (c) => c.toUpperCase())} is stretched${warning.side === null ? '' : ` on the ${warning.side}`}, and no active work follows. New range that is not used is soon lost.`,
+        mend: `Do ${name} after it${warning.side === null ? '' : ` on the ${warning.side}`}`
+      };
+    case 'second side less':
+      return {
+        why: `Of ${name} the ${warning.side} side, which comes second, gets ${clockText(warning.lessS)} less than the first. Both sides usually get the same.`,
+        mend: `${warning.sets === 1 ? 'One set' : `${warning.sets} sets`} more on the ${warning.side}`
       };
     case 'hard again':
       return {
