@@ -359,6 +359,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       },
       { session: String(sessionId) }
     ),
+    ofClient('practise/arrange', 'add', { exerciseId }, { session: String(sessionId) }),
     ofClient('practise', 'dial', {
       exerciseId: 'front_split_on_stack',
       sides: ['left'],

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { cutKinds, dayWorks, sides, trainings, type Arrangement } from '$lib/core';
+import { cutKinds, dayWorks, sideOrders, sides, trainings, type Arrangement } from '$lib/core';
 import { exerciseId } from './exerciseForms';
 import { checkbox, jsonField } from './fields';
 
@@ -16,7 +16,7 @@ const arrangementSchema = z.strictObject({
     )
     .max(60),
   out: z.array(exerciseId).max(100),
-  sides: z.enum(['one side first', 'alternate']),
+  sides: z.enum(sideOrders),
   setupS: z.number().min(0).max(600),
   restS: z.number().min(0).max(600),
   work: z.enum(dayWorks),

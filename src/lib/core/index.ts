@@ -121,7 +121,9 @@ export {
   compileSession,
   orderBlocks,
   timelineOf,
+  sideOrders,
   type SessionOptions,
+  type SideOrder,
   type Timeline,
   type TimelinePhase,
   type TimelineSet

@@ -1,7 +1,7 @@
 import { CoreError, requireRange } from '../errors';
 import type { Side } from '../body/side';
 import { byItself, isWorked, type Block, type Form } from './block';
-import { compileSession, usualRestS, usualSetupS, type SessionOptions } from './compileSession';
+import { compileSession, usualRestS, usualSetupS, type SessionOptions, type SideOrder } from './compileSession';
 import { fitToMinutes, cutKinds, type CutKind } from './fitToMinutes';
 
 /** One exercise of a session, in its place; sets only where they differ from what the plan gives. */
@@ -29,7 +29,7 @@ export type Arrangement = Readonly<{
   parts: readonly ArrangedPart[];
   /** Exercises of the week that are not done in it; what came into the week since is done at the end. */
   out: readonly string[];
-  sides: 'one side first' | 'alternate';
+  sides: SideOrder;
   setupS: number;
   restS: number;
   work: DayWork;

@@ -4,9 +4,13 @@ import { layPhases, type Phase } from '../cycle/phase';
 import { sessionParts } from '../exercise/exercise';
 import type { Side } from '../body/side';
 
+/** All sets of one side before the other's, set by set in turn, or both sides in every set without rest between. */
+export const sideOrders = ['one side first', 'alternate', 'inside a set'] as const;
+export type SideOrder = (typeof sideOrders)[number];
+
 export type SessionOptions = Readonly<{
-  /** One side's sets before the other's, or turn and turn about. @default 'one side first' */
-  sides?: 'one side first' | 'alternate';
+  /** @default 'one side first' */
+  sides?: SideOrder;
   /** Time to get into a new exercise or onto the other side. @default 15 */
   setupS?: number;
   /** Rest between two sets on the same side. @default 20 */
@@ -53,7 +57,7 @@ export type Timeline = Readonly<{
  *
  * Model:  parts in their order (warm-up, open, own, position, settle); inside a part the order of blocks with least prop
  *         changes. Before a new exercise or a side change `setupS`, between sets on one side `restS`; none before the first set. Blocks that
- *         are joined take turns set by set, side by side, with a few seconds to change.
+ *         are joined take turns set by set, side by side, with a few seconds to change; so do the sides inside a set.
  * Units:  seconds from the start of the session; phases are contiguous.
  * Throws: CoreError 'effort_above_cap' and the others of the compilers.
  */
@@ -62,7 +66,7 @@ export function compileSession(blocks: readonly Block[], options: SessionOptions
   const phases: TimelinePhase[] = [];
   const sets: TimelineSet[] = [];
   let atS = 0;
-  let last: { exerciseId: string; side: Side | null } | null = null;
+  let last: { exerciseId: string; side: Side | null; setNo: number } | null = null;
 
   const ordered = order === 'as given' ? blocks : orderBlocks(blocks);
   for (const turn of turnsOf(ordered))
@@ -71,7 +75,10 @@ export function compileSession(blocks: readonly Block[], options: SessionOptions
       const sideChange: boolean = !newExercise && last?.side !== work.side;
       const index = sets.length;
       const inTurn = newExercise && last?.side === work.side && turn.some(({ block: b }) => b.exerciseId === last?.exerciseId);
-      const readyS = last === null ? 0 : inTurn ? Math.min(turnS, setupS) : newExercise || sideChange ? setupS : restS;
+      // The second half of a set that has both sides in it; between two such sets there is a rest.
+      const inSet = sides === 'inside a set' && sideChange && last?.setNo === setNo;
+      const changeS = newExercise || (sideChange && sides !== 'inside a set') ? setupS : restS;
+      const readyS = last === null ? 0 : inTurn || inSet ? Math.min(turnS, setupS) : changeS;
       const ready = layPhases(
         [{ kind: newExercise || sideChange ? 'ready' : 'rest', durationS: readyS, cue: 'Get ready.' }],
         atS
@@ -99,7 +106,7 @@ export function compileSession(blocks: readonly Block[], options: SessionOptions
         newExercise
       });
       atS = endS;
-      last = { exerciseId: block.exerciseId, side: work.side };
+      last = { exerciseId: block.exerciseId, side: work.side, setNo };
     }
   return { blocks: ordered, phases, sets, durationS: atS };
 }
@@ -120,20 +127,20 @@ function turnsOf(blocks: readonly Block[]): Placed[][] {
 }
 
 /** The sets of blocks done in turn: the first of each on a side, then the second of each; the other side after it, or turn and turn about. */
-function orderTurn(turn: readonly Placed[], order: 'one side first' | 'alternate') {
+function orderTurn(turn: readonly Placed[], order: SideOrder) {
   const all = turn.flatMap((placed) => orderSets(placed.block, order).map((set) => ({ ...placed, ...set })));
   if (turn.length === 1) return all;
   const sideAt = new Map([...new Set(all.map((s) => s.work.side))].map((side, i) => [side, i]));
   const key = (s: (typeof all)[number]): [number, number] =>
-    order === 'alternate' ? [s.setNo, sideAt.get(s.work.side)!] : [sideAt.get(s.work.side)!, s.setNo];
+    order === 'one side first' ? [sideAt.get(s.work.side)!, s.setNo] : [s.setNo, sideAt.get(s.work.side)!];
   return all.toSorted((a, b) => key(a)[0] - key(b)[0] || key(a)[1] - key(b)[1]);
 }
 
-function orderSets(block: Block, order: 'one side first' | 'alternate'): { work: Work; setNo: number }[] {
+function orderSets(block: Block, order: SideOrder): { work: Work; setNo: number }[] {
   const all = block.work.flatMap((work) =>
     Array.from({ length: work.sets }, (_, i) => ({ work: workOfSet(block, work, i + 1), setNo: i + 1 }))
   );
-  return order === 'alternate' ? all.toSorted((a, b) => a.setNo - b.setNo) : all;
+  return order === 'one side first' ? all : all.toSorted((a, b) => a.setNo - b.setNo);
 }
 
 /** With more blocks in a part every order is too many to try. */

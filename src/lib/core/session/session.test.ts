@@ -52,6 +52,17 @@ describe('compileSession', () => {
     expect(compileSession([twice]).sets.map((s) => s.side)).toEqual(['left', 'left', 'right', 'right']);
   });
 
+  test('both sides inside a set: a few seconds between them, the rest after both', () => {
+    const twice = { ...front, work: front.work.map((w) => ({ ...w, sets: 2 })) };
+    const { sets } = compileSession([warmUp, twice], { sides: 'inside a set', setupS: 15, restS: 40 });
+    expect(sets.slice(1).map((s) => [s.side, s.setNo, s.workStartS - s.startS])).toEqual([
+      ['left', 1, 15],
+      ['right', 1, 5],
+      ['left', 2, 40],
+      ['right', 2, 5]
+    ]);
+  });
+
   test('orders the blocks of a part so that fewest props are moved', () => {
     const none = { ...rear, exerciseId: 'none', props: [] };
     expect(orderBlocks([front, none, rear]).map((b) => b.exerciseId)).toEqual([

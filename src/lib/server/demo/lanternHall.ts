@@ -515,6 +515,26 @@ export const lanternHall: readonly Story[] = [
     notes: [['pancake_press_draw', 'works', 'Two rounds; three make her shake the next day.']]
   },
   {
+    client: person(
+      'Ferrin Lode',
+      1994,
+      'intermediate',
+      [172, null, null],
+      [5, 20],
+      'Hand balancer. The wrists stop before the shoulders do; the left was in a cast as a child.'
+    ),
+    goal: { kind: 'range_WE', leadSide: null, target: 85, eventName: '', weeksAhead: null },
+    screenedWeeksAgo: 6,
+    school: 'short_holds',
+    practice: { weeksAgo: 3, weeks: 6, attendance: 0.9 },
+    links: [
+      { daysAgo: 27, measureId: 'WE', way: 'goniometer', left: 64, right: 73 },
+      { daysAgo: 27, measureId: 'WE', way: 'goniometer', mode: 'active', left: 55, right: 66 },
+      { daysAgo: 4, measureId: 'WE', way: 'goniometer', left: 70, right: 75 },
+      { daysAgo: 4, measureId: 'WE', way: 'goniometer', mode: 'active', left: 60, right: 68 }
+    ]
+  },
+  {
     client: person('Sable Wick', 2001, 'beginner', [166, null, null], [2, 30], 'New with the lantern bearers.')
   }
 ];

@@ -31,7 +31,7 @@ import { makePlan, planView } from './planning';
 import { barredSince, startSession, tellPain } from './practising';
 import { proposalsOf } from './reviewing';
 import { barsOf, gateOf, safetyOf } from './safety';
-import { addToWeek, weekOf } from './week';
+import { addableTo, addToWeek, weekOf } from './week';
 import { acceptProposals, decideProposal } from './deciding';
 
 const store = testDatabase();
@@ -123,6 +123,8 @@ describe('lists and steps, for every answer of the Check', () => {
                 if (step.kind === 'neighbour')
                   for (const n of step.ids) expect(barsOf(c, exerciseOf(n)), `${flag} ${n}`).toEqual([]);
             }
+          const { forGoal, others } = addableTo(c);
+          for (const e of [...forGoal, ...others]) expect(barsOf(c, e), `${flag} ${e.id}`).toEqual([]);
           const [barred] = exercises.filter((e) => barsOf(c, e).length > 0);
           if (barred) await expect(addToWeek(db, id, barred.id, today)).rejects.toEqual(refusal('exercise_barred'));
         }

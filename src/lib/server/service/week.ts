@@ -78,6 +78,15 @@ export const addToWeek = (db: Database, clientId: number, exerciseId: string, to
     return isThere ? week : [...week, plainChoice(exerciseId)];
   });
 
+/** What could be put into the week: open by the gate and not in it; what trains a motion the goal needs by itself. */
+export function addableTo(c: GoalCase): { forGoal: Exercise[]; others: Exercise[] } {
+  const inWeek = new Set(weekOf(c).map(({ exercise }) => exercise.id));
+  const needed = new Set<string>(c.goal.demands.map((d) => d.measure));
+  const open = c.catalogue.filter((e) => !inWeek.has(e.id) && barsOf(c, e).length === 0);
+  const serves = (e: Exercise) => e.links.some((link) => needed.has(link));
+  return { forGoal: open.filter(serves), others: open.filter((e) => !serves(e)) };
+}
+
 /** Takes an exercise out of the week; its settings stay, and come back with it. Throws: CoreError 'week_empty' for the last. */
 export const takeFromWeek = (db: Database, clientId: number, exerciseId: string, today: string): Promise<void> =>
   changeWeek(db, clientId, today, (week) => {

@@ -37,7 +37,8 @@
     <p class="text-2xl">{done} of {plural(worked.length, 'set')} kept.{retest ? ' This session ends with a measure.' : ''}</p>
   {/if}
   {#if waiting > 0}<p class="text-xl" role="status">
-      {waiting} still wait for the connection. They are kept on this device, and go the next time the studio is opened on it.
+      {waiting === 1 ? 'One thing waits' : `${waiting} things wait`} for the connection, kept on this device, and
+      {waiting === 1 ? 'goes' : 'go'} the next time the studio is opened on it.
     </p>{/if}
   <p class="flex flex-wrap gap-3">
     {#if retest && !player.stopped}<a

@@ -164,7 +164,7 @@
       <PlayerScene {player} body={client.body} {shelf} unit={units.length} />
     </div>
     <!-- While it is paused its place is for what can be changed. -->
-    <div class="max-lg:hidden" class:hidden={player.paused || isSettling}>
+    <div class="max-sm:hidden max-lg:[@media(max-height:60rem)]:hidden" class:hidden={player.paused || isSettling}>
       <EffortCurve
         phases={player.phases}
         width={1200}
@@ -210,7 +210,7 @@
           <a class="btn btn-quiet sm:min-h-16" href="{base}/practise">Come back later</a>{/if}
       {/if}
       <button
-        class="btn ml-auto min-h-16 min-w-52 border-2 border-stop text-xl text-stop max-sm:w-full"
+        class="btn ml-auto min-h-16 min-w-52 border-2 border-stop text-xl text-stop max-sm:min-w-44 max-sm:grow-3"
         aria-keyshortcuts="Escape"
         onclick={() => (player.mode === 'pain' ? player.goBack() : player.askPain())}
         >{player.mode === 'pain' ? 'No, go back' : 'Pain'}</button

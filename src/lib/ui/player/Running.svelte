@@ -41,7 +41,7 @@
     </p>
   {/if}
   <p
-    class="text-[clamp(10rem,20vw,13rem)] max-sm:text-[7rem] leading-[0.95] font-bold"
+    class="text-[clamp(10rem,20vw,13rem)] max-sm:text-[6rem] leading-[0.95] font-bold"
     role="timer"
     aria-label="{Math.ceil(player.remainingS)} seconds left"
   >
@@ -51,7 +51,7 @@
     <p class={tone[cue.tone]} aria-live="assertive">{player.paused ? 'Paused' : cue.text}</p>
     {#if player.count}<p>{countText(player.count)}</p>{/if}
   </div>
-  <p class="mt-2 text-2xl leading-snug max-sm:mt-1 max-sm:text-xl">{how}</p>
+  <p class="mt-2 text-2xl leading-snug max-sm:mt-1 max-sm:text-xl">{capital(how)}</p>
   {#if check}<p class="text-xl text-ink-soft max-sm:text-base">{capital(check)}</p>{/if}
   {#if isReady && stackChange}<p class="text-2xl font-semibold">{stackChange}</p>{/if}
   {#if player.paused}

@@ -1,11 +1,14 @@
 import { redirect } from '@sveltejs/kit';
 import { arrangeForm, type ArrangeInput } from '$lib/contract/arrangeForm';
 import { compute } from '$lib/contract/door';
-import { capsOf } from '$lib/core';
+import { choiceForm } from '$lib/contract/exerciseForms';
+import { capsOf, type Exercise } from '$lib/core';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { runForm } from '$lib/server/runForm';
 import { limitsOf } from '$lib/server/service/checking';
 import { arrangeSession, openSession } from '$lib/server/service/planning';
+import { addableTo, addToWeek, weekOf } from '$lib/server/service/week';
+import type { OptionGroup } from '$lib/ui/formState';
 import { hardYesterday } from '$lib/server/service/sessionRecords';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -15,17 +18,31 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
   const asked = Number(url.searchParams.get('session'));
   const session = c.sessions.find((s) => s.id === asked && s.status === 'planned' && s.planId === plan?.id);
   if (!session || !plan) redirect(307, `/people/${params.clientId}/practise`);
+  const addable = addableTo(c);
   return {
     session: { id: session.id, week: session.week, ordinal: session.ordinal },
     arranged: session.arranged,
     minutes: plan.minutes,
     open: compute(() => openSession({ ...c, plan }, session)),
     effortCapPct: capsOf(limitsOf(c)).effortPct,
-    hardYesterday: hardYesterday(c)
+    hardYesterday: hardYesterday(c),
+    shelf: c.shelf,
+    names: Object.fromEntries(weekOf(c).map(({ exercise }) => [exercise.id, exercise.name])),
+    addable: [group('For the motions of the goal', addable.forGoal), group('Others', addable.others)]
   };
 };
 
+const group = (label: string, of: readonly Exercise[]): OptionGroup => ({
+  label,
+  options: of.map((e) => ({ value: e.id, label: e.name }))
+});
+
 export const actions: Actions = {
+  add: async ({ request, params, locals: { db, today } }) => {
+    const run = ({ exerciseId }: { exerciseId: string }) => addToWeek(db, Number(params.clientId), exerciseId, today);
+    const done = await runForm(request, choiceForm, run, { form: 'add' });
+    return done.ok ? { kept: true } : done.failure;
+  },
   keep: async ({ request, url, params, locals: { db, today } }) => {
     const sessionId = Number(url.searchParams.get('session'));
     const run = (input: ArrangeInput) => arrangeSession(db, Number(params.clientId), sessionId, input, today);

@@ -1,17 +1,19 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import ArrowDown from '@lucide/svelte/icons/arrow-down';
-  import ArrowUp from '@lucide/svelte/icons/arrow-up';
-  import { dayWorks, exercisesIn, sessionTemplates, trainings, type DayWork, type Training } from '$lib/core';
+  import { exercisesIn, sessionTemplates } from '$lib/core';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { formProblem } from '$lib/ui/formState';
   import { clockText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { keepTyped } from '$lib/ui/sending';
-  import { cutKindText, cutText } from '../../plan/cutText';
+  import Fetch from '$lib/ui/session/Fetch.svelte';
+  import LeftOutToday from '$lib/ui/session/LeftOutToday.svelte';
   import LinkMinutes from '../../plan/LinkMinutes.svelte';
+  import AddExercise from './AddExercise.svelte';
   import { ArrangementState } from './arrangement.svelte';
+  import CutToMinutes from './CutToMinutes.svelte';
+  import DaySettings from './DaySettings.svelte';
   import Places from './Places.svelte';
   import { warningText } from './warningText';
 
@@ -22,25 +24,12 @@
   const hand = open.ok
     ? new ArrangementState({ blocks: open.value.blocks, arranged, minutes, effortCapPct, hardYesterday })
     : null;
-  const find = open.ok ? exercisesIn(open.value.blocks) : null;
+  const find = $derived(data.open.ok ? exercisesIn(data.open.value.blocks) : null);
+  const added = $derived(form && 'form' in form && form.form === 'add' ? form : null);
+  const waiting = $derived(data.open.ok ? [...new Set(data.open.value.asks.map((a) => a.exerciseId))] : []);
   const base = $derived(`/people/${data.client.id}/practise`);
   let template = $state('');
   const words = $derived(sessionTemplates.find((t) => t.id === template)?.words);
-  const dayText: Readonly<Record<DayWork, string>> = {
-    both: 'Stretch and effort',
-    'stretch only': 'Stretch only',
-    'effort only': 'Effort only'
-  };
-  const trainingText: Readonly<Record<Training, string>> = {
-    alone: 'None beside it',
-    'before training': 'This comes before it',
-    'after training': 'This comes after it'
-  };
-  /** A number as it is typed; while the field is empty what stood there counts. */
-  function typed(event: Event & { currentTarget: HTMLInputElement }, key: 'minutes' | 'setupS' | 'restS', most: number) {
-    const value = event.currentTarget.valueAsNumber;
-    if (Number.isFinite(value)) hand?.set({ [key]: Math.min(most, Math.max(0, value)) });
-  }
 </script>
 
 <main class="mx-auto max-w-6xl p-5">
@@ -95,6 +84,14 @@
             </ul>
           </section>
         {/if}
+        {#if data.open.ok}<LeftOutToday without={data.open.value.leftOut} blocks={data.open.value.blocks} />{/if}
+        <AddExercise
+          groups={data.addable}
+          waiting={waiting.map((id) => data.names[id] ?? id)}
+          sessionHref="{base}?session={data.session.id}"
+          form={added}
+          follow={() => data.open.ok && hand.follow(data.open.value.blocks)}
+        />
       </div>
       <aside class="flex flex-col gap-4" aria-label="What it comes to">
         <section class="card" aria-live="polite">
@@ -107,7 +104,7 @@
           {#if !hand.made.ok}<div class="mt-2"><ProblemNote text={problemText(hand.made.problem)} /></div>{/if}
         </section>
         <form method="POST" action="?/keep&session={data.session.id}" class="flex flex-col gap-2" use:enhance={keepTyped}>
-          <ProblemNote text={formProblem(form)} />
+          <ProblemNote text={added ? undefined : formProblem(form)} />
           <input type="hidden" name="arrangement" value={JSON.stringify(hand.value)} />
           <button class="btn btn-primary" disabled={!hand.made.ok}>Keep for this session</button>
           <button class="btn" name="all" value="on" disabled={!hand.made.ok}>Keep for all sessions to come</button>
@@ -126,104 +123,9 @@
             <p class="mt-2"><button class="btn" type="button" onclick={() => hand.mend(warning)}>{told.mend}</button></p>
           </section>
         {/each}
-        <section class="card flex flex-col gap-3">
-          <label class="choice"
-            ><input type="checkbox" checked={hand.value.fits} onchange={(e) => hand.set({ fits: e.currentTarget.checked })} /> Cut it
-            to the minutes</label
-          >
-          {#if hand.value.fits}
-            <label class="flex items-center gap-3">
-              <span class="grow font-semibold">Minutes</span>
-              <input
-                class="input w-24 text-center"
-                type="number"
-                min="5"
-                max="240"
-                value={hand.value.minutes}
-                oninput={(e) => typed(e, 'minutes', 600)}
-              />
-            </label>
-            <div>
-              <h3>Cut in this order</h3>
-              <ol class="mt-1">
-                {#each hand.value.cutOrder as kind, i (kind)}
-                  <li class="flex items-center gap-1 border-t border-line py-0.5 leading-tight">
-                    <span class="grow">{cutKindText[kind]}</span>
-                    <button
-                      class="btn btn-quiet min-w-11"
-                      type="button"
-                      disabled={i === 0}
-                      aria-label="Cut sooner: {cutKindText[kind]}"
-                      onclick={() => hand.moveCut(kind, -1)}><ArrowUp size={18} /></button
-                    >
-                    <button
-                      class="btn btn-quiet min-w-11"
-                      type="button"
-                      disabled={i === hand.value.cutOrder.length - 1}
-                      aria-label="Cut later: {cutKindText[kind]}"
-                      onclick={() => hand.moveCut(kind, 1)}><ArrowDown size={18} /></button
-                    >
-                  </li>
-                {/each}
-              </ol>
-              <p class="text-ink-soft">The last active work of a motion that is stretched is never cut.</p>
-            </div>
-            {#if hand.made.ok && hand.made.value.cuts.length > 0}
-              <div class="rounded-soft bg-chalk p-3">
-                <h3>What is cut</h3>
-                <ul>
-                  {#each hand.made.value.cuts as cut, i (i)}<li>{cutText(cut, find)}</li>{/each}
-                </ul>
-              </div>
-            {/if}
-          {/if}
-        </section>
-        <section class="card flex flex-col gap-3">
-          <label class="flex flex-col gap-1">
-            <span class="font-semibold">What is worked</span>
-            <select
-              class="input"
-              value={hand.value.work}
-              onchange={(e) => hand.set({ work: dayWorks.find((d) => d === e.currentTarget.value) ?? 'both' })}
-            >
-              {#each dayWorks as day (day)}<option value={day}>{dayText[day]}</option>{/each}
-            </select>
-          </label>
-          <label class="flex flex-col gap-1">
-            <span class="font-semibold">Other training</span>
-            <select
-              class="input"
-              value={hand.value.training ?? 'alone'}
-              onchange={(e) => hand.set({ training: trainings.find((t) => t === e.currentTarget.value) })}
-            >
-              {#each trainings as at (at)}<option value={at}>{trainingText[at]}</option>{/each}
-            </select>
-          </label>
-          <label class="flex flex-col gap-1">
-            <span class="font-semibold">Sides</span>
-            <select
-              class="input"
-              value={hand.value.sides}
-              onchange={(e) => hand.set({ sides: e.currentTarget.value === 'alternate' ? 'alternate' : 'one side first' })}
-            >
-              <option value="one side first">All sets of one side, then the other</option>
-              <option value="alternate">In turn, set by set</option>
-            </select>
-          </label>
-          {#each [{ key: 'setupS', label: 'Seconds to get ready' }, { key: 'restS', label: 'Seconds of rest between sets' }] as const as { key, label } (key)}
-            <label class="flex items-center gap-3">
-              <span class="grow font-semibold">{label}</span>
-              <input
-                class="input w-24 text-center"
-                type="number"
-                min="0"
-                max="600"
-                value={hand.value[key]}
-                oninput={(e) => typed(e, key, 600)}
-              />
-            </label>
-          {/each}
-        </section>
+        <CutToMinutes {hand} {find} />
+        <DaySettings {hand} />
+        {#if hand.made.ok}<Fetch blocks={hand.made.value.blocks} shelf={data.shelf} unit={data.units.length} />{/if}
         {#if hand.made.ok}<section class="card"><LinkMinutes blocks={hand.made.value.blocks} /></section>{/if}
       </aside>
     </div>

@@ -20,6 +20,11 @@
   let { hand, find, unit }: Props = $props();
 
   const take = ({ detail }: CustomEvent<DndEvent<Place>>) => (hand.places = detail.items);
+  /** What is fetched for a place that did not lie there for the one before it. */
+  const fetchedAt = (index: number): readonly string[] => {
+    const before = index > 0 ? hand.blockOf(hand.places[index - 1]!.exerciseId)?.props : [];
+    return hand.blockOf(hand.places[index]!.exerciseId)?.props.filter((p) => !before?.includes(p)) ?? [];
+  };
   /** Seconds of the place after cuts; null where it was cut altogether. */
   function secondsOf(index: number): number | null {
     if (!hand.made.ok || !hand.timeline) return null;
@@ -72,6 +77,7 @@
               >
             </p>
           {/each}
+          {#if fetchedAt(i).length > 0}<p class="text-ink-soft">Fetch {fetchedAt(i).join(', ')}.</p>{/if}
           {#if hand.hasSides(place)}
             <label class="mt-1 flex items-center gap-2">
               <span class="sr-only">Sides of {exercise.name}</span>

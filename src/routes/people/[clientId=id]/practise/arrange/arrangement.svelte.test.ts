@@ -115,4 +115,14 @@ describe('a session while it is arranged', () => {
     s.mend(s.warnings.find((w) => w.code === 'opened, not owned')!);
     expect(s.value.parts.filter((p) => p.exerciseId === 'front_leg_lift').map((p) => p.side)).toEqual(['right', 'left']);
   });
+
+  test('what comes into the week meanwhile stands at the end, what left it is gone, the rest as it was arranged', () => {
+    const s = state();
+    s.move(0, 1);
+    s.changeSets(0, 1);
+    s.takeOut(2);
+    s.follow([...blocks.filter((b) => b.exerciseId !== 'front_hamstring_cycle'), blockOf('rear_hip_cycle', hold)]);
+    expect(s.value.parts).toEqual([{ exerciseId: 'front_leg_lift', sets: 3 }, { exerciseId: 'rear_hip_cycle' }]);
+    expect(s.left.map((b) => b.exerciseId)).toEqual(['front_split_on_stack']);
+  });
 });

@@ -28,7 +28,7 @@ type Start = Readonly<{
 
 /** A session while it is arranged: what it comes to is worked out anew with every change. */
 export class ArrangementState {
-  readonly #start: Start;
+  #start = $state.raw<Start>()!;
   #nextId = 0;
   places = $state<Place[]>([]);
   #rest = $state<Omit<Arrangement, 'parts'>>()!;
@@ -71,6 +71,12 @@ export class ArrangementState {
       (part) => ({ ...part, id: this.#nextId++ })
     );
     this.#rest = rest;
+  }
+
+  /** The week as it is by now: what came into it stands at the end, what left it is gone, the rest stays as it was arranged. */
+  follow(blocks: readonly Block[]): void {
+    this.#start = { ...this.#start, blocks };
+    this.#take(this.value);
   }
 
   blockOf = (exerciseId: string): Block | undefined => this.#start.blocks.find((b) => b.exerciseId === exerciseId);
