@@ -85,12 +85,12 @@ const columns = `s.id, s.plan_id, p.school_id, s.week, s.ordinal, s.phase, s.eas
 
 /**
  * Sessions of a goal over all its plans: those done in the order they were done, then those to come in theirs. What was
- * prescribed in full comes only with the plan in force and the session that ended last: the rest would be a year of blocks.
+ * prescribed in full comes only with the one that runs and the one that ended last: the rest would be a year of blocks.
  */
 export async function listSessions(db: Db, goalId: number): Promise<Session[]> {
   const { rows } = await db.query(
     `select ${columns},
-            case when p.superseded_at is null or s.id = (
+            case when s.status = 'running' or s.id = (
                    select n.id from session n join plan q on q.id = n.plan_id
                     where q.goal_id = $1 and n.ended_at is not null
                     order by n.started_at desc, n.id desc limit 1)
@@ -124,6 +124,14 @@ export async function getSession(db: Db, clientId: number, id: number): Promise<
 }
 
 const PrescribedRow = z.object({ prescribed: z.custom<Prescribed>() });
+
+const PrescribedOfRow = PrescribedRow.extend({ id: z.int() });
+
+/** What the sessions of a plan that began were given, by session. */
+export async function listPrescribed(db: Db, planId: number): Promise<ReadonlyMap<number, Prescribed>> {
+  const { rows } = await db.query('select id, prescribed from session where plan_id = $1 and prescribed is not null', [planId]);
+  return new Map(allRows(PrescribedOfRow, rows).map((r) => [r.id, r.prescribed]));
+}
 
 /** What a session was given when it began, in full. Throws: CoreError 'not_found'. */
 export async function getPrescribed(db: Db, id: number): Promise<Prescribed> {

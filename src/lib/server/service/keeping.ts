@@ -5,7 +5,7 @@ import type { Database } from '../db/db';
 import { lockClient } from '../repo/clientRepo';
 import { getKept, upsertKept } from '../repo/keptSessionRepo';
 import { listLeftOut, type LeftOutSet } from '../repo/logRepo';
-import { findRunning, getSession, updateStarted, type Prescribed, type Session } from '../repo/sessionRepo';
+import { findRunning, getPrescribed, getSession, updateStarted, type Prescribed, type Session } from '../repo/sessionRepo';
 import { isCheckDue, isOpenForWork, limitsOf } from './checking';
 import { bodyOf, breathOf, dateOf, loadGoalCase, type GoalCase } from './clientCase';
 import { prepareSession } from './planning';
@@ -38,8 +38,9 @@ export const playedOf = (
 /** What the player is given of a session that has begun; null of one that has not. */
 export async function playedSession(db: Database, c: GoalCase, sessionId: number): Promise<PlayedSession | null> {
   const session = c.sessions.find((s) => s.id === sessionId);
-  if (!session?.prescribed) return null;
-  return playedOf(c, session, session.prescribed, await listLeftOut(db, session.id));
+  if (!session || session.planId !== c.plan?.id || session.startedAt === null) return null;
+  const prescribed = session.prescribed ?? (await getPrescribed(db, session.id));
+  return playedOf(c, session, prescribed, await listLeftOut(db, session.id));
 }
 
 /**

@@ -23,7 +23,7 @@ import { sqlProblem } from '../db/sqlState';
 import { replaceChoices } from '../repo/choiceRepo';
 import { lockClient } from '../repo/clientRepo';
 import { insertPlan, supersedePlan, upsertSetting, type Plan } from '../repo/planRepo';
-import { insertSession, updateArranged, type Session } from '../repo/sessionRepo';
+import { insertSession, updateArranged, type Prescribed, type Session } from '../repo/sessionRepo';
 import { isOpenForWork } from './checking';
 import { breathOf, loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
 import { weakerSide } from './comparing';
@@ -120,8 +120,8 @@ export async function makePlan(db: Database, clientId: number, input: PlanInput,
   }
 }
 
-/** The plan in force as it would run with today's settings; sessions that were done show what was prescribed then. */
-export function planView(c: GoalCase & { plan: Plan }): WeekView[] {
+/** The plan in force as it would run with today's settings; sessions that were done show what was prescribed then, by `given`. */
+export function planView(c: GoalCase & { plan: Plan }, given: ReadonlyMap<number, Prescribed> = new Map()): WeekView[] {
   const { weeks } = planProgression(planAsk(c, c.plan, null));
   const rows = new Map(c.sessions.filter((s) => s.planId === c.plan.id).map((s) => [`${s.week}/${s.ordinal}`, s]));
   return weeks.map((week) => ({
@@ -131,8 +131,8 @@ export function planView(c: GoalCase & { plan: Plan }): WeekView[] {
       if (!row) return [];
       // One that was arranged and does not fit any more is told where it would begin; the plan goes on with the usual.
       const arranged = row.arranged && compute(() => prepareSession(c, row));
-      const given = row.prescribed ?? (arranged?.ok ? arranged.value : null);
-      return [{ ...planned, ...given, id: row.id, status: row.status, doneOn: row.endedAt }];
+      const shown = given.get(row.id) ?? (arranged?.ok ? arranged.value : null);
+      return [{ ...planned, ...shown, id: row.id, status: row.status, doneOn: row.endedAt }];
     })
   }));
 }

@@ -4,23 +4,25 @@ import { planForm } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { schoolOf } from '$lib/core';
 import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
+import { listPrescribed } from '$lib/server/repo/sessionRepo';
 import { hasBaseline } from '$lib/server/service/taken';
 import { latestSplit, takenSplits } from '$lib/server/service/takenSplit';
 import { makePlan, planView } from '$lib/server/service/planning';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ params, locals: { caseOf, today } }) => {
+export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
   const readings = takenSplits(c);
+  const given = plan ? await listPrescribed(db, plan.id) : undefined;
   const change = (side: 'left' | 'right') => latestSplit(readings, side, 'passive')?.change ?? null;
   return {
     isOpen: isOpenForWork(c),
     isCheckDue: isCheckDue(c, today),
     baseline: hasBaseline(c),
     plan,
-    view: plan && compute(() => planView({ ...c, plan })),
+    view: plan && compute(() => planView({ ...c, plan }, given)),
     shelf: c.shelf,
     /** The way of working this person prefers, which comes before the plan's. */
     ownSchool: c.client.schoolId && schoolOf(c.client.schoolId).name,
