@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { test } from './alive';
-import { axe, readyToPractise, send, stamp, startSession, watched } from './steps';
+import { axe, choose, readyToPractise, send, stamp, startSession, watched } from './steps';
 
 const places = (page: Page) => page.getByRole('list', { name: 'Exercises of this session' });
 const order = (page: Page) => places(page).getByRole('heading').allTextContents();
@@ -41,18 +41,17 @@ test('a session is arranged by keys and by dragging, kept, and played as it was 
   await page.getByLabel('Start from an order').selectOption('Two visits');
   await expect.poll(() => order(page)).toContain('Front split on its stack');
   // Something of the library comes into the week, and stands at the end of what is arranged; the warning about one side is mended.
-  await page.getByLabel('Add from the library').fill('frog, rocking');
-  await page.getByRole('option').first().click();
+  await choose(page, 'Add from the library', 'Marching on the spot');
   await send(page, 'Add');
   await expect.poll(async () => (await order(page)).length).toBeGreaterThan(before.length + 1);
   await page.getByLabel(`Sides of ${lift}`).selectOption('left alone');
-  await expect(warning).toContainText('the right side, which comes second');
-  await warning.getByRole('button', { name: /more on the right$/ }).click();
+  const less = warning.filter({ hasText: 'the right side, which comes second' });
+  await less.getByRole('button', { name: /more on the right$/ }).click();
   await expect(warning).toHaveCount(0);
   const arranged = await order(page);
   expect(arranged.filter((name) => name === lift)).toHaveLength(2);
   expect(arranged.filter((name) => name === 'Front split on its stack')).toHaveLength(2);
-  await page.getByLabel('Sides').selectOption('In turn, set by set');
+  await page.getByLabel(/^Sides All/).selectOption('Both in every set, without rest between');
   await send(page, 'Keep for this session');
 
   await expect(page.getByRole('heading', { name: 'Week 1, session 1' })).toBeVisible();
