@@ -44,6 +44,13 @@ test('a cycle is shaped by dragging, by keys and by typing, kept under a name, a
   await peak.fill('45');
   await page.getByLabel('Effort climbs').selectOption('in steps of 20 %');
   await page.getByLabel('What resists').selectOption('against the strap');
+  // A second round of its own: its press kept longer, and deeper another way.
+  await page.getByLabel('Rounds', { exact: true }).fill('2');
+  await page.getByText('Round by round', { exact: true }).click();
+  const wholeS = await total.innerText();
+  await page.getByLabel('Keep the press, round 2').fill('14');
+  await expect(total).not.toHaveText(wholeS);
+  await page.getByLabel('How it goes deeper, round 2').selectOption('lean in a little further');
   const name = `Strap ${stamp()}`;
   await page.getByLabel('Keep this one under a name').fill(name);
   await send(page, 'Keep under this name');

@@ -26,7 +26,13 @@ export const cycleSchema: z.ZodType<CycleSpec> = z.strictObject({
   settleS: seconds(300),
   finalSettleS: seconds(600),
   perRound: z
-    .array(z.strictObject({ press: effort.partial().optional(), draw: effort.partial().optional() }))
+    .array(
+      z.strictObject({
+        press: effort.partial().optional(),
+        draw: effort.partial().optional(),
+        deepening: keysOf<Deepening>(deepenings).optional()
+      })
+    )
     .max(mostCycleRounds)
     .optional(),
   drawFirst: z.boolean().optional(),

@@ -76,6 +76,7 @@ export {
   moveCorner,
   usualBounds,
   withPeak,
+  withRound,
   type Bound,
   type Corner,
   type CornerId,

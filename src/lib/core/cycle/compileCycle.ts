@@ -23,6 +23,9 @@ export const deepenings = {
 } as const;
 export type Deepening = keyof typeof deepenings;
 
+/** What one round has of its own, in place of the usual. */
+export type RoundOfItsOwn = Readonly<{ press?: Partial<Effort>; draw?: Partial<Effort>; deepening?: Deepening }>;
+
 export type CycleSpec = Readonly<{
   holdS: number;
   rounds: number;
@@ -32,7 +35,7 @@ export type CycleSpec = Readonly<{
   settleS: number;
   finalSettleS: number;
   /** Overrides, round by round. */
-  perRound?: readonly Readonly<{ press?: Partial<Effort>; draw?: Partial<Effort> }>[];
+  perRound?: readonly RoundOfItsOwn[];
   /** The draw comes before the press. */
   drawFirst?: boolean;
   /** Effort all through the opening hold: press positive, draw negative. */
@@ -105,7 +108,7 @@ function roundPieces(spec: CycleSpec, round: number, capPct: number): Piece[] {
     ...(second ? [turn, ...second] : []),
     spec.leaves && round < spec.rounds - 1
       ? { kind: 'rest', durationS: spec.settleS, cue: 'Come out of it slowly, move a little, go back in.' }
-      : { kind: 'settle', durationS: spec.settleS, cue: settleCue(spec), beatS: spec.breathS }
+      : { kind: 'settle', durationS: spec.settleS, cue: settleCue(spec, round), beatS: spec.breathS }
   ];
 }
 
@@ -118,8 +121,9 @@ export function effortsOf(spec: CycleSpec, round: number): { press?: Effort; dra
   };
 }
 
-function settleCue({ stays, deepening }: CycleSpec): string {
+function settleCue({ stays, deepening: usual, perRound }: CycleSpec, round: number): string {
   if (stays) return 'Settle. Stay at this depth.';
+  const deepening = perRound?.[round]?.deepening ?? usual;
   return deepening ? `Settle: ${deepenings[deepening]}.` : 'Settle a little deeper on the out-breath.';
 }
 

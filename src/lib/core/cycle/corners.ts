@@ -1,4 +1,4 @@
-import { effortsOf, type CycleSpec, type Effort } from './compileCycle';
+import { effortsOf, type CycleSpec, type RoundOfItsOwn } from './compileCycle';
 
 /** A number of a cycle that a hand may move: how far it goes and in what steps. */
 export type Bound = Readonly<{ min: number; max: number; step: number }>;
@@ -102,11 +102,23 @@ const pausesOf: Readonly<Partial<Record<CornerId, 'holdS' | 'turnS' | 'settleS' 
 export function withPeak(spec: CycleSpec, kind: EffortKind, round: number, peakPct: number): CycleSpec {
   const own = spec.perRound?.some((r) => r[kind]?.peakPct !== undefined) ?? false;
   if (round === 0 && !own) return { ...spec, [kind]: { ...spec[kind]!, peakPct } };
-  const perRound = Array.from({ length: spec.rounds }, (_, i): { press?: Partial<Effort>; draw?: Partial<Effort> } => {
+  const perRound = Array.from({ length: spec.rounds }, (_, i): RoundOfItsOwn => {
     const peak = i === round ? peakPct : effortsOf(spec, i)[kind]!.peakPct;
     return { ...spec.perRound?.[i], [kind]: { ...spec.perRound?.[i]?.[kind], peakPct: peak } };
   });
   return { ...spec, perRound, [kind]: { ...spec[kind]!, peakPct: Math.max(...perRound.map((r) => r[kind]!.peakPct!)) } };
+}
+
+/** One round with something of its own; what is undefined in it goes back to that of every round. */
+export function withRound(spec: CycleSpec, round: number, own: RoundOfItsOwn): CycleSpec {
+  const perRound = Array.from({ length: spec.rounds }, (_, i): RoundOfItsOwn => {
+    const before = spec.perRound?.[i] ?? {};
+    if (i !== round) return before;
+    const { press, draw, ...rest } = { ...before, ...own };
+    const efforts = { press: { ...before.press, ...press }, draw: { ...before.draw, ...draw } };
+    return { ...rest, ...(press && { press: efforts.press }), ...(draw && { draw: efforts.draw }) };
+  });
+  return { ...spec, perRound };
 }
 
 const held = (value: number, { min, max, step }: Bound): number =>

@@ -15,6 +15,8 @@ import {
   rampSteps,
   totals,
   usualBounds,
+  withPeak,
+  withRound,
   type Phase,
   type RepsSpec
 } from '../index';
@@ -141,6 +143,21 @@ describe('compileCycle', () => {
     expect(presses[0]?.note).toBe('Press against the strap.');
     expect(phases.find((p) => p.kind === 'settle')?.cue).toBe('Settle: lean in a little further.');
     expect(compileCycle({ ...worked, deepening: 'lean', stays: true }).find((p) => p.kind === 'settle')?.cue).toMatch(/Stay/);
+  });
+
+  test('a round may keep its effort as long as it wants, and go deeper its own way; the others stay as they are', () => {
+    const spec = withRound({ ...worked, deepening: 'lean' }, 1, { press: { holdS: 8 }, deepening: 'tilt the pelvis' });
+    const phases = compileCycle(spec);
+    const kept = phases.filter((p) => p.kind === 'press').map((p) => p.endS - p.startS);
+    expect(kept).toEqual([worked.press!.holdS, 8]);
+    const settles = phases.filter((p) => p.kind === 'settle' && p.cue.startsWith('Settle:')).map((p) => p.cue);
+    expect(settles).toEqual(['Settle: lean in a little further.', 'Settle: tilt the pelvis a little more.']);
+    // A peak set before or after stands beside it, and going back to the usual forgets it.
+    expect(effortsOf(withPeak(spec, 'press', 1, 50), 1).press).toMatchObject({ holdS: 8, peakPct: 50 });
+    expect(compileCycle(withRound(spec, 1, { press: { holdS: worked.press!.holdS }, deepening: undefined }))).toEqual(
+      compileCycle({ ...worked, deepening: 'lean' })
+    );
+    expect(compileCycle({ ...spec, stays: true }).filter((p) => /pelvis|lean/.test(p.cue))).toEqual([]);
   });
 
   test('a hundred rounds are refused', () =>

@@ -224,8 +224,13 @@ describe('a cycle shaped by hand', () => {
         limit('no deepening')
       ]
     });
-    const spec = shaped({}, { person, cycle: { ...cycle, brace: true, deepening: 'lean', holdPct: 40 } });
+    const perRound = [{ press: { peakPct: 25 } }, { press: { holdS: 60 }, deepening: 'tilt the pelvis' as const }];
+    const spec = shaped({}, { person, cycle: { ...cycle, perRound, brace: true, deepening: 'lean', holdPct: 40 } });
     expect(spec.press).toEqual({ rampUpS: 1, holdS: 3, rampDownS: 1, peakPct: 30 });
+    // A round of its own too.
+    const ownRound = Object.values(spec.perRound![1]!.press!).reduce((sum, n) => sum + n, 0);
+    expect(ownRound).toBe(6 + 30);
+    expect(spec.perRound![1]).not.toHaveProperty('deepening');
     expect(spec).not.toHaveProperty('brace');
     expect(spec).not.toHaveProperty('deepening');
     expect(spec).not.toHaveProperty('holdPct');

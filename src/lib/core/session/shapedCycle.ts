@@ -41,7 +41,8 @@ export function shapedCycle({ gated, capPct, breathS, easy, setting }: FormAsk, 
     ...(draw && { draw: within(draw) }),
     perRound: perRound.map((r) => ({
       ...(press && r.press && { press: within({ ...press, ...r.press }) }),
-      ...(draw && r.draw && { draw: within({ ...draw, ...r.draw }) })
+      ...(draw && r.draw && { draw: within({ ...draw, ...r.draw }) }),
+      ...(r.deepening && !gated.noHarder && { deepening: r.deepening })
     })),
     finalSettleS: held(lengths.finalSettleS),
     // An effort all through a hold is a contraction as long as the hold.

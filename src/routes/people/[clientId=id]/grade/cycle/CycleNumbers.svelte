@@ -13,6 +13,7 @@
   } from '$lib/core';
   import type { CycleDraft } from './cycle.svelte';
   import FigureNumber from '../FigureNumber.svelte';
+  import RoundByRound from './RoundByRound.svelte';
 
   /** Every figure of a cycle, beside its curve: what is dragged there can be typed here. */
   type Props = {
@@ -140,6 +141,7 @@
       {/if}
     </section>
   {/each}
+  <RoundByRound {draft} {stays} />
   <section class="card mb-4 flex break-inside-avoid flex-col gap-1.5" aria-label="Between">
     <h2>Between</h2>
     {#each pauses as { key, label } (key)}

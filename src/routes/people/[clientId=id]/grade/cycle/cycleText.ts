@@ -12,8 +12,14 @@ const effortText = (e: Effort | undefined): string =>
 
 /** A cycle figure by figure, in words; the order is that of the page. */
 export function cycleLines(spec: CycleSpec): { label: string; text: string }[] {
-  const peaks = (kind: 'press' | 'draw') =>
-    Array.from({ length: spec.rounds }, (_, i) => `${effortsOf(spec, i)[kind]?.peakPct ?? 0} %`).join(', ');
+  const byRound = (of: (round: number) => string) => Array.from({ length: spec.rounds }, (_, i) => of(i)).join(', ');
+  const efforts = (kind: 'press' | 'draw') =>
+    byRound((i) => {
+      const { peakPct = 0, holdS = 0 } = effortsOf(spec, i)[kind] ?? {};
+      return holdS === spec[kind]!.holdS ? `${peakPct} %` : `${peakPct} % for ${holdS} s`;
+    });
+  const deeper = (own = spec.deepening) => (own ? deepenings[own] : 'breathing out');
+  const rounds = spec.perRound ?? [];
   const pause = (s: number) => pauseText(s, spec.breathS);
   return [
     { label: 'Hold first', text: `${spec.holdS} s${spec.holdPct ? ` at ${Math.abs(spec.holdPct)} %` : ''}` },
@@ -25,11 +31,14 @@ export function cycleLines(spec: CycleSpec): { label: string; text: string }[] {
     { label: 'Settle', text: pause(spec.settleS) },
     { label: 'Settle at the end', text: pause(spec.finalSettleS) },
     { label: 'Rounds', text: `${spec.rounds}${spec.mostRounds === undefined ? '' : `, up to ${spec.mostRounds}`}` },
-    ...(spec.press ? [{ label: 'Press, round by round', text: peaks('press') }] : []),
-    ...(spec.draw ? [{ label: 'Draw, round by round', text: peaks('draw') }] : []),
+    ...(spec.press ? [{ label: 'Press, round by round', text: efforts('press') }] : []),
+    ...(spec.draw ? [{ label: 'Draw, round by round', text: efforts('draw') }] : []),
     { label: 'Between rounds', text: spec.leaves ? 'out of the position' : 'stay in it' },
     { label: 'Against', text: spec.resistance ? resistances[spec.resistance] : 'as the exercise says' },
-    { label: 'Deeper by', text: spec.deepening ? deepenings[spec.deepening] : 'breathing out' },
+    {
+      label: 'Deeper by',
+      text: rounds.some((r) => r.deepening) ? byRound((i) => deeper(rounds[i]?.deepening)) : deeper()
+    },
     { label: 'Whole body', text: spec.brace ? 'tightened' : 'at ease' },
     { label: 'Every second round', text: spec.secondWay ?? 'the same way' }
   ];
