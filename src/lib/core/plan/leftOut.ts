@@ -23,7 +23,7 @@ export function leftOutTexts(leftOut: readonly (LeftOut | string)[], find: FindE
   for (const left of leftOut) {
     if (typeof left === 'string') plain.push(left);
     else if (left.code === 'light day')
-      plain.push('Lift-offs: the day before was hard, and the same link is not worked hard two days running.');
+      plain.push('Lift-offs: the day before was hard, and the same motion is not worked hard two days running.');
     else if (left.code === 'no stack' || left.code === 'no dose')
       plain.push(`${find(left.exerciseId).name}${left.side ? `, ${left.side}` : ''}: ${notBuiltTexts[left.code]}`);
     else {

@@ -31,7 +31,7 @@ const plainTexts = {
   'nothing logged': 'Nothing is logged yet.',
   'something unsaid': 'Something about a set was not said.',
   'retest overdue': 'A retest is overdue: measure before deepening.',
-  'link deepened': 'This link was already deepened today.',
+  'link deepened': 'This motion was already deepened today.',
   'weaker side leads': 'The weaker side leads; this side is already one step ahead.',
   'all at their end': 'Every dial is at its end: the next harder exercise, or the goal is reached.',
   'all at their easiest': 'Every dial is at its easiest: take the easier exercise.',
