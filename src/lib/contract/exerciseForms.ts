@@ -90,6 +90,7 @@ export const exerciseSchema = z
     ),
     padding: lines,
     setup: lines.min(1),
+    places: lines.min(2).optional(),
     press: words.optional(),
     draw: words.optional(),
     checks: lines,

@@ -79,6 +79,7 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
       ...(base?.standardTerm && { standardTerm: base.standardTerm }),
       ...(base?.press && { press: base.press }),
       ...(base?.draw && { draw: base.draw }),
+      ...(base?.places && { places: base.places }),
       positionOf: base?.positionOf ?? [],
       variants: base?.variants ?? [],
       then: base?.then ?? [],
