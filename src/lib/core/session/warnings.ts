@@ -1,7 +1,7 @@
 import { totals } from '../cycle/totals';
 import type { LinkId, SessionPart } from '../exercise/exercise';
 import type { Training } from './arrange';
-import { sides, type Side } from '../body/side';
+import { otherSide, sides, type Side } from '../body/side';
 import { compileForm, isWorked, servesSide, workOfSet, type Block, type Work } from './block';
 
 /** What is not as it usually is, so that it is a choice: told with the mend that is offered. */
@@ -52,11 +52,12 @@ function secondSideLess(arranged: readonly Block[], week: readonly Block[]): Arr
         const sets = work.flatMap((w) => Array.from({ length: Math.min(w.sets, b.baseSets) }, (_, i) => workOfSet(b, w, i + 1)));
         return sets.reduce((all, w) => all + workedS(w), sum);
       }, 0);
-    const second = sides.find((side) => side !== own[0]!.work[0]!.side);
-    const usual = week.find((b) => b.exerciseId === exerciseId)?.work.find((w) => w.side === second);
     const first = own[0]!.work[0]!.side;
     // What both sides do together, and what is barred on one of them, has no second side.
-    if (first === null || !second || !usual) return [];
+    if (first === null) return [];
+    const second = otherSide(first);
+    const usual = week.find((b) => b.exerciseId === exerciseId)?.work.find((w) => w.side === second);
+    if (!usual) return [];
     const lessS = Math.round(gotS(first) - gotS(second));
     const sets = Math.floor(lessS / workedS(usual) + 1e-6);
     return sets >= 1 ? [{ code: 'second side less', exerciseId, side: second, lessS, sets }] : [];

@@ -11,6 +11,7 @@
     type Exercise,
     type Resistance
   } from '$lib/core';
+  import { capital } from '$lib/ui/format';
   import type { CycleDraft } from './cycle.svelte';
   import FigureNumber from '../FigureNumber.svelte';
   import RoundByRound from './RoundByRound.svelte';
@@ -29,7 +30,6 @@
   const cycle = $derived(draft.value);
   const inBreaths = $derived(cycle.breathS !== undefined);
   const kinds = ['press', 'draw'] as const;
-  const titles = { press: 'Press', draw: 'Draw' } as const;
   const start: Effort = { rampUpS: 5, holdS: 5, rampDownS: 5, peakPct: 30 };
   const rounds = $derived(Array.from({ length: cycle.rounds }, (_, i) => i));
   const pauses = [
@@ -43,8 +43,6 @@
     ['10', 'in steps of 10 %'],
     ['20', 'in steps of 20 %']
   ] as const;
-  const optionsOf = (words: Readonly<Record<string, string>>) => Object.entries(words);
-  const capital = (text: string) => text.replace(/^./, (c) => c.toUpperCase());
 
   const setEffort = (kind: 'press' | 'draw', change: Partial<Effort>) => draft.set({ [kind]: { ...cycle[kind]!, ...change } });
   function turn(kind: 'press' | 'draw', isOn: boolean) {
@@ -95,8 +93,8 @@
   </section>
   {#each kinds as kind (kind)}
     {@const effort = cycle[kind]}
-    <section class="card mb-4 flex break-inside-avoid flex-col gap-1.5" aria-label={titles[kind]}>
-      <h2>{titles[kind]}</h2>
+    <section class="card mb-4 flex break-inside-avoid flex-col gap-1.5" aria-label={capital(kind)}>
+      <h2>{capital(kind)}</h2>
       <label class="choice"
         ><input type="checkbox" checked={effort !== undefined} onchange={(e) => turn(kind, e.currentTarget.checked)} />
         {capital(exercise[kind] ?? `${kind}, in a way the instructor says`)}</label
@@ -212,14 +210,20 @@
     {@render choice('Effort climbs', String(cycle.stepPct ?? ''), ramps, (id) =>
       draft.set({ stepPct: id === '' ? undefined : Number(id) })
     )}
-    {@render choice('What resists', cycle.resistance ?? '', [['', 'as the exercise says'], ...optionsOf(resistances)], (id) =>
-      draft.set({ resistance: (id || undefined) as Resistance | undefined })
+    {@render choice(
+      'What resists',
+      cycle.resistance ?? '',
+      [['', 'as the exercise says'], ...Object.entries(resistances)],
+      (id) => draft.set({ resistance: (id || undefined) as Resistance | undefined })
     )}
     {#if stays}
       <p class="text-ink-soft">Nothing goes deeper now.</p>
     {:else}
-      {@render choice('How it goes deeper', cycle.deepening ?? '', [['', 'on the out-breath'], ...optionsOf(deepenings)], (id) =>
-        draft.set({ deepening: (id || undefined) as Deepening | undefined })
+      {@render choice(
+        'How it goes deeper',
+        cycle.deepening ?? '',
+        [['', 'on the out-breath'], ...Object.entries(deepenings)],
+        (id) => draft.set({ deepening: (id || undefined) as Deepening | undefined })
       )}
     {/if}
     {#if mayBrace}
