@@ -15,6 +15,7 @@ export { bodyLengths, meanLengths, type BodyLength, type BodyLengthId, type Body
 export { frogAbductionDeg, straddleDeg } from './geometry/straddle';
 export { trunkFoldDeg } from './geometry/trunkFold';
 export { turnoutUnexplainedDeg } from './geometry/turnout';
+export type { Point } from './geometry/point';
 export { crossCheck, type CrossCheck } from './measure/crossCheck';
 export { normalDraw, seededRandom, type RandomSource } from './geometry/random';
 
@@ -297,7 +298,7 @@ export {
 export { figureBetween, poseFigure, type FigurePose } from './figure/poseFigure';
 export type { Body } from './figure/frame';
 export { poseIds, poses, type PoseId } from './figure/poses';
-export { limbOutline, type Limb, type Point } from './figure/limbs';
+export { limbOutline, type Limb } from './figure/limbs';
 export { poseAt, positionOf, type InstrumentSpec, type MeasuringPosition, type PhotoSpec } from './measure/positions';
 export { isFromAbove, type Landmark } from './figure/pose';
 export {
@@ -330,3 +331,11 @@ export { drawnPicture, rodBandCm, sceneBlockCm, sceneColours, type DrawnPicture 
 export { splitOpening } from './measure/splitOpening';
 export { rungsAround, type RungsAround } from './props/rungsAround';
 export { afterPain, stepsAfterPain, type PainOutcome } from './session/afterPain';
+
+export { theilSen, type TheilSen } from './trend/theilSen';
+export { mannKendall, type MannKendall } from './trend/mannKendall';
+export { fitSaturating, fitSaturatingFrom, type SaturatingFit, type StartedFit } from './trend/fitSaturating';
+export { plateau, plateauRules, type Plateau, type PlateauAsk } from './trend/plateau';
+export { forecast, type Band, type Forecast, type ForecastAsk, type ForecastWeek, type Observation } from './forecast/forecast';
+export { scaledPrior, usualPrior, type ForecastPrior } from './forecast/prior';
+export { drawTruth, simulateClient, type SimulatedClient, type SimulatedTruth } from './forecast/simulateClient';

@@ -1,6 +1,5 @@
 import type { Side } from '../body/side';
-
-export type Point = Readonly<{ x: number; y: number }>;
+import type { Point } from '../geometry/point';
 
 /** Parts of the body that are drawn as one. */
 export type Chain = 'trunk' | 'leg' | 'arm';

@@ -1,7 +1,8 @@
 import { toDeg } from '../geometry/angles';
 import type { Side } from '../body/side';
 import { frameOf, type Body, type Carried, type Frame } from './frame';
-import type { Limb, Point } from './limbs';
+import type { Point } from '../geometry/point';
+import type { Limb } from './limbs';
 import type { Built, Coloured, Landmark, Support, View } from './pose';
 import { poses, type PoseId } from './poses';
 import { bones, drawn, type Joint, type Posture } from './posture';

@@ -1,7 +1,6 @@
+import type { Point } from './point';
 import { CoreError } from '../errors';
 import { toDeg } from './angles';
-
-type Point = Readonly<{ x: number; y: number }>;
 
 /**
  * The angle at a vertex between the ways to two points.

@@ -1,6 +1,5 @@
+import type { Point } from './point';
 import { CoreError } from '../errors';
-
-type Point = Readonly<{ x: number; y: number }>;
 
 /**
  * How many centimetres a picture element is, from the two ends of a thing of known length in the plane of the body.

@@ -1,6 +1,6 @@
 import { CoreError } from '../errors';
 import type { Landmark } from '../figure/pose';
-import type { Point } from '../figure/limbs';
+import type { Point } from '../geometry/point';
 import { angleAtDeg } from '../geometry/angleAt';
 import { toDeg, toRad } from '../geometry/angles';
 import { propagate, type Propagated } from '../geometry/propagate';

@@ -1,4 +1,4 @@
-import type { Point } from '../figure/limbs';
+import type { Point } from '../geometry/point';
 import type { PhotoSpec } from '../measure/positions';
 import { rollOf, type PhotoPoints } from './photoResult';
 

@@ -1,7 +1,8 @@
 import { toRad } from '../geometry/angles';
 import { isFromAbove } from '../figure/pose';
 import type { FigurePose } from '../figure/poseFigure';
-import { limbOutline, type Point } from '../figure/limbs';
+import { limbOutline } from '../figure/limbs';
+import type { Point } from '../geometry/point';
 import type { PhotoPoints } from '../photo/photoResult';
 import { normalDraw, seededRandom } from '../geometry/random';
 

@@ -1,6 +1,6 @@
 import type { Side } from '../body/side';
 import type { Body } from '../figure/frame';
-import type { Point } from '../figure/limbs';
+import type { Point } from '../geometry/point';
 import type { Landmark } from '../figure/pose';
 import { poseFigure } from '../figure/poseFigure';
 import { poses } from '../figure/poses';

@@ -1,0 +1,161 @@
+import jstat from 'jstat';
+import { quantileSorted } from 'simple-statistics';
+import { CoreError, requireRange } from '../errors';
+import { normalDraw, seededRandom } from '../geometry/random';
+import { breakRule, gainedAfter } from './gain';
+import { posteriorOf, type Cell, type Seen } from './posterior';
+import { usualPrior, type ForecastPrior } from './prior';
+
+/** A measure, with the sessions completed and the weeks gone before it; without weeks, as many as the sessions take. */
+export type Observation = Readonly<{ session: number; value: number; week?: number }>;
+
+export type ForecastAsk = Readonly<{
+  observations: readonly Observation[];
+  /** Error of one observation, one sd, in its unit. */
+  sem: number;
+  sessionsPerWeek: number;
+  /** Planned sessions that were done, and that were not. */
+  attended: number;
+  missed: number;
+  /** Weeks ahead, 1 to 104. */
+  weeks: number;
+  goal: number;
+  betterIs?: 'higher' | 'lower';
+  prior?: ForecastPrior;
+  seed: number;
+  paths?: number;
+  /** Week of each completed session; where absent they are spread evenly between the observations. */
+  sessionWeeks?: readonly number[];
+  /** Where the person stands today; where absent, at the last observation. */
+  now?: Readonly<{ session: number; week: number }>;
+}>;
+
+export type Band = Readonly<{ p05: number; p25: number; p50: number; p75: number; p95: number }>;
+export type ForecastWeek = Band & Readonly<{ week: number; reachedShare: number }>;
+export type Forecast = Readonly<{
+  weeks: readonly ForecastWeek[];
+  /** How much of the answer is our starting assumption: 1 before anything was learnt, toward 0 as the person's own figures tell. */
+  priorShare: number;
+  now: Band;
+}>;
+
+/**
+ * What is likely by when: the range week by week, and the share of likely futures in which the goal was reached by then.
+ *
+ * Model:  start + G·(1 − e^(−k·n)) over completed sessions, with a share of people who gain nothing, a level that wanders from week to
+ *         week, and a loss in breaks. What is known of gain and rate comes from a grid (`posteriorOf`); attendance is Beta-binomial. From
+ *         each, so many futures are drawn with the seed. `priorShare`: sd of the gain ahead, over its sd if nothing had been measured.
+ * Units:  those of the values, true levels and not single measures; degrees unless `prior` says otherwise.
+ * Throws: CoreError 'measure_missing' without observations; the range errors of weeks, sem, sessions a week.
+ * Source: docs/sources.md#forecast
+ */
+export function forecast(ask: ForecastAsk): Forecast {
+  const { weeks, goal, prior = usualPrior, paths = 2000, betterIs = 'higher' } = ask;
+  if (ask.observations.length === 0) throw new CoreError('measure_missing');
+  requireRange('weeks', weeks, 1, 104);
+  requireRange('sem', ask.sem, 1e-6, 1e6);
+  const perWeek = Math.round(requireRange('sessions_per_week', ask.sessionsPerWeek, 0, 14));
+  const sign = betterIs === 'higher' ? 1 : -1;
+
+  const { seen, sessionWeeks, now } = course(ask, sign);
+  const { cells, levelSd } = posteriorOf(seen, ask.sem, prior, sessionWeeks, now);
+  const random = seededRandom(ask.seed);
+  const attendances = attendanceOf(prior, ask);
+  const idleNow = now.session > 0 ? now.week - (sessionWeeks[now.session - 1] ?? 0) : now.week;
+
+  const futures = drawn(cells, paths, random).map((cell) => {
+    const attendance = attendances[Math.floor(random() * attendances.length)]!;
+    let level = cell.levelNow + levelSd * normalDraw(random);
+    let gained = cell.gainedNow;
+    let idle = idleNow;
+    let reached = false;
+    let isAtRest = false;
+    const values = [level + cell.gain * gained];
+    const reachedBy: boolean[] = [];
+    for (let week = 1; week <= weeks; week++) {
+      let sessions = 0;
+      for (let s = 0; s < perWeek; s++) if (random() < attendance) sessions++;
+      idle = sessions > 0 ? 0 : idle + 1;
+      if (idle > breakRule.freeWeeks) gained *= 1 - breakRule.lostPerWeek;
+      isAtRest ||= random() < prior.comesToRestPerWeek;
+      if (!isAtRest) gained = gainedAfter(gained, cell.rate, sessions);
+      level += prior.wanderPerWeek * normalDraw(random);
+      const value = level + cell.gain * gained;
+      reached ||= value >= sign * goal;
+      values.push(value);
+      reachedBy.push(reached);
+    }
+    return { values, reachedBy };
+  });
+
+  const bandAt = (week: number): Band => {
+    const values = futures.map((f) => sign * f.values[week]!).sort((a, b) => a - b);
+    const at = (share: number) => quantileSorted(values, share);
+    return { p05: at(0.05), p25: at(0.25), p50: at(0.5), p75: at(0.75), p95: at(0.95) };
+  };
+  return {
+    weeks: Array.from({ length: weeks }, (_, i) => ({
+      week: i + 1,
+      ...bandAt(i + 1),
+      reachedShare: futures.filter((f) => f.reachedBy[i]).length / paths
+    })),
+    priorShare: priorShare(cells, weeks * perWeek * meanOf(attendances)),
+    now: bandAt(0)
+  };
+}
+
+/** Everything counted from the first observation on, higher is better. */
+function course({ observations, sessionsPerWeek, sessionWeeks: known, now }: ForecastAsk, sign: number) {
+  const weekOf = (o: Observation) => o.week ?? (sessionsPerWeek > 0 ? o.session / sessionsPerWeek : o.session);
+  const ordered = observations.toSorted((a, b) => weekOf(a) - weekOf(b) || a.session - b.session);
+  const firstWeek = weekOf(ordered[0]!);
+  const seen = ordered.map((o): Seen => ({ session: o.session, week: weekOf(o) - firstWeek, value: sign * o.value }));
+  const last = seen.at(-1)!;
+  const today = now ? { session: now.session, week: Math.max(last.week, now.week - firstWeek) } : last;
+  const sessionWeeks = known ? known.map((w) => w - firstWeek) : spread([...seen, today]);
+  return { seen, sessionWeeks, now: { session: Math.min(today.session, sessionWeeks.length), week: today.week } };
+}
+
+/** Sessions between two moments, evenly. */
+function spread(moments: readonly Readonly<{ session: number; week: number }>[]): number[] {
+  const weeks: number[] = [];
+  let before = { session: 0, week: 0 };
+  for (const moment of moments) {
+    const more = moment.session - weeks.length;
+    for (let i = 1; i <= more; i++) weeks.push(before.week + ((moment.week - before.week) * i) / more);
+    before = moment;
+  }
+  return weeks;
+}
+
+/** Likely shares of sessions attended, each as likely as the next. */
+function attendanceOf({ attendance }: ForecastPrior, { attended, missed }: ForecastAsk): number[] {
+  const steps = 40;
+  const [a, b] = [attendance.attended + Math.max(0, attended), attendance.missed + Math.max(0, missed)];
+  return Array.from({ length: steps }, (_, i) => jstat.jStat.beta.inv((i + 0.5) / steps, a, b));
+}
+
+/** So many cells by their chance, spread evenly over it: fewer draws say as much. */
+function drawn(cells: readonly Cell[], count: number, random: () => number): Cell[] {
+  const picked: Cell[] = [];
+  let upTo = 0;
+  let next = random() / count;
+  for (const cell of cells) {
+    upTo += cell.chance;
+    for (; next < upTo && picked.length < count; next += 1 / count) picked.push(cell);
+  }
+  while (picked.length < count) picked.push(cells.at(-1)!);
+  return picked;
+}
+
+function priorShare(cells: readonly Cell[], sessionsAhead: number): number {
+  const ahead = cells.map((c) => c.gain * (gainedAfter(c.gainedNow, c.rate, sessionsAhead) - c.gainedNow));
+  const spreadBy = (chanceOf: (c: Cell) => number) => {
+    const mean = ahead.reduce((sum, g, i) => sum + g * chanceOf(cells[i]!), 0);
+    return Math.sqrt(ahead.reduce((sum, g, i) => sum + (g - mean) ** 2 * chanceOf(cells[i]!), 0));
+  };
+  const before = spreadBy((c) => c.priorChance);
+  return before === 0 ? 1 : Math.min(1, spreadBy((c) => c.chance) / before);
+}
+
+const meanOf = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
