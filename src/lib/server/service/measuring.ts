@@ -1,10 +1,11 @@
 import type { MeasureInput } from '$lib/contract/measureForms';
 import { isSignedDepth, measureOf, otherSide, splitOpeningDeg, trialValue } from '$lib/core';
-import type { Database } from '../db/db';
+import type { Database, Db } from '../db/db';
 import { appendNote, findOpenOccasion, insertOccasion, insertTrials } from '../repo/occasionRepo';
 import { updatePhotoTrial } from '../repo/photoRepo';
 import { getClient } from '../repo/clientRepo';
-import { legOf, lengthsOf } from './clientCase';
+import { legOf, lengthsOf, loadCase, withGoal } from './clientCase';
+import { keepForecasts, scoreForecasts } from './forecasting';
 
 /** Keeps an occasion whole, or nothing of it. Throws: CoreError 'gap_exceeds_leg', 'value_impossible' and those of the formulas. */
 export async function saveOccasion(db: Database, clientId: number, input: MeasureInput): Promise<number> {
@@ -27,6 +28,15 @@ export async function saveOccasion(db: Database, clientId: number, input: Measur
     const trialIds = await insertTrials(tx, id, trials);
     for (const [i, { photoId, measureId }] of trials.entries())
       if (photoId) await updatePhotoTrial(tx, clientId, photoId, measureId, trialIds[i]!);
+    await foretell(tx, clientId, id, input.takenOn, measureIds);
     return id;
   });
+}
+
+/** A measure of the goal's headline answers the forecasts made before it, and asks for a new one. */
+async function foretell(tx: Db, clientId: number, occasionId: number, takenOn: string, measureIds: readonly string[]) {
+  const c = withGoal(await loadCase(tx, clientId, takenOn));
+  if (!c || !measureIds.includes(c.goal.headline)) return;
+  await scoreForecasts(tx, c, occasionId);
+  await keepForecasts(tx, c, takenOn);
 }

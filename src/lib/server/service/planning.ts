@@ -27,6 +27,7 @@ import { insertSession, updateArranged, type Prescribed, type Session } from '..
 import { isOpenForWork } from './checking';
 import { breathOf, loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
 import { weakerSide } from './comparing';
+import { keepForecasts } from './forecasting';
 import { settingOf, sideState, stackGradeOf } from './gradeExercise';
 import { positionReadings } from './reading';
 import { safetyOf } from './safety';
@@ -113,6 +114,7 @@ export async function makePlan(db: Database, clientId: number, input: PlanInput,
       for (const of of weeks) for (const session of of.sessions) await insertSession(tx, planId, of, session);
       for (const exercise of week)
         for (const side of sides) await upsertSetting(tx, c.goal.id, exercise.id, side, settingOf(c, exercise, side));
+      await keepForecasts(tx, c, today, input.sessionsPerWeek);
     });
   } catch (error) {
     if (sqlProblem(error) === 'conflict') throw new CoreError('plan_changed_elsewhere', { version: version + 1 });

@@ -1,0 +1,88 @@
+import { sides, type KeptBands, type Side } from '$lib/core';
+import { z } from 'zod';
+import type { Db } from '../db/db';
+import { allRows } from '../db/rows';
+
+const KeptRow = z
+  .object({
+    id: z.int(),
+    side: z.enum(sides).nullable(),
+    made_on: z.iso.date(),
+    taken_as: z.string(),
+    target: z.number().nullable(),
+    bands: z.custom<KeptBands>(),
+    prior_share: z.number()
+  })
+  .transform((r) => ({
+    id: r.id,
+    side: r.side,
+    madeOn: r.made_on,
+    takenAs: r.taken_as,
+    target: r.target,
+    bands: r.bands,
+    priorShare: r.prior_share
+  }));
+/** A forecast as it was told on its day. */
+export type KeptForecast = z.output<typeof KeptRow>;
+
+/** Forecasts of a goal, oldest first. */
+export async function listForecasts(db: Db, goalId: number): Promise<KeptForecast[]> {
+  const { rows } = await db.query(
+    'select id, side, made_on, taken_as, target, bands, prior_share from kept_forecast where goal_id = $1 order by made_on, id',
+    [goalId]
+  );
+  return allRows(KeptRow, rows);
+}
+
+/** Keeps the forecast of a day; the last of the day counts. */
+export async function upsertForecast(tx: Db, goalId: number, f: Omit<KeptForecast, 'id'>): Promise<void> {
+  await tx.query(
+    `insert into kept_forecast (goal_id, side, made_on, taken_as, target, bands, prior_share) values ($1, $2, $3, $4, $5, $6, $7)
+     on conflict (goal_id, side, made_on) do update
+       set taken_as = excluded.taken_as, target = excluded.target, bands = excluded.bands, prior_share = excluded.prior_share`,
+    [goalId, f.side, f.madeOn, f.takenAs, f.target, JSON.stringify(f.bands), f.priorShare]
+  );
+}
+
+export type ForecastScore = Readonly<{ weeksAhead: number; within50: boolean; within90: boolean }>;
+
+export async function upsertScore(tx: Db, forecastId: number, occasionId: number, s: ForecastScore): Promise<void> {
+  await tx.query(
+    `insert into forecast_score (kept_forecast_id, occasion_id, weeks_ahead, within50, within90) values ($1, $2, $3, $4, $5)
+     on conflict (kept_forecast_id, occasion_id) do update
+       set weeks_ahead = excluded.weeks_ahead, within50 = excluded.within50, within90 = excluded.within90`,
+    [forecastId, occasionId, s.weeksAhead, s.within50, s.within90]
+  );
+}
+
+const ScoreRow = z
+  .object({
+    kind: z.string(),
+    ahead: z.enum(['to 4', '5 to 8', 'over 8']),
+    scores: z.int(),
+    held50: z.int(),
+    held90: z.int(),
+    people: z.int()
+  })
+  .transform((r) => ({ kind: r.kind, ahead: r.ahead, scores: r.scores, held50: r.held50, held90: r.held90, people: r.people }));
+/** How often the bands of one kind of goal held, so many weeks ahead. */
+export type ScoreCount = z.output<typeof ScoreRow>;
+
+/** Scores of the whole studio by kind of goal and weeks ahead; of measures that still stand. */
+export async function countScores(db: Db): Promise<ScoreCount[]> {
+  const { rows } = await db.query(
+    `select g.kind,
+            case when s.weeks_ahead <= 4.5 then 'to 4' when s.weeks_ahead <= 8.5 then '5 to 8' else 'over 8' end as ahead,
+            count(*)::int as scores,
+            (count(*) filter (where s.within50))::int as held50,
+            (count(*) filter (where s.within90))::int as held90,
+            count(distinct g.client_id)::int as people
+       from forecast_score s
+       join kept_forecast f on f.id = s.kept_forecast_id
+       join goal g on g.id = f.goal_id
+       join occasion o on o.id = s.occasion_id and o.removed_at is null
+      group by 1, 2
+      order by 1, 2`
+  );
+  return allRows(ScoreRow, rows);
+}

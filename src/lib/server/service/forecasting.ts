@@ -1,0 +1,168 @@
+import type { Outlook } from '$lib/contract/forecast';
+import type { Taken } from '$lib/contract/taken';
+import {
+  CoreError,
+  daysBetween,
+  headlineForecast,
+  isForetold,
+  mannKendall,
+  measureOf,
+  otherSide,
+  plateau,
+  scored,
+  sides,
+  theilSen,
+  type HeadlineAsk,
+  type KeptBands,
+  type Side
+} from '$lib/core';
+import type { Db } from '../db/db';
+import { listForecasts, upsertForecast, upsertScore, type KeptForecast } from '../repo/forecastRepo';
+import { dateOf, legOf, lengthsOf, type GoalCase } from './clientCase';
+import { endedSessions } from './sessionRecords';
+import { comparesKey, takenOf } from './taken';
+
+/** Attendance is told from so many weeks back. */
+const attendanceWeeks = 12;
+/** A forecast looks at least so far, at most so far, weeks. */
+const ahead = { least: 12, most: 52 } as const;
+
+/** Sides the headline of the goal is taken on. */
+export const headlineSides = (c: GoalCase): (Side | null)[] =>
+  measureOf(c.goal.headline).sides === 'each' ? [...sides] : [null];
+
+/** The measures of a headline that can be held against each other: of those taken alike the most, the newest where as many. */
+export function alikeSeries(c: GoalCase, side: Side | null): Taken[] {
+  const { id, modes } = measureOf(c.goal.headline);
+  const series = new Map<string, Taken[]>();
+  for (const r of takenOf(c)) {
+    if (r.measureId !== id || r.side !== side || r.mode !== modes[0]) continue;
+    const key = comparesKey(r, r.bodyState);
+    series.set(key, [...(series.get(key) ?? []), r]);
+  }
+  return (
+    [...series.values()].sort((a, b) => a.length - b.length || (a.at(-1)!.takenOn < b.at(-1)!.takenOn ? -1 : 1)).at(-1) ?? []
+  );
+}
+
+const weeksBetween = (from: string, to: string): number => daysBetween(from, to) / 7;
+
+/** Sessions that were done and that were due over the last weeks, whatever the plan. */
+export function attendedLately(c: GoalCase, today: string, weeks = attendanceWeeks): { done: number; due: number } {
+  const days = endedSessions(c).map((s) => dateOf(s.startedAt!));
+  const begun = [c.plan?.startOn, days[0]].filter((d) => d !== undefined).toSorted()[0];
+  if (begun === undefined || begun >= today) return { done: 0, due: 0 };
+  const span = Math.min(weeks, weeksBetween(begun, today));
+  const done = days.filter((d) => d < today && weeksBetween(d, today) <= span).length;
+  return { done, due: Math.max(done, Math.round(span * perWeekOf(c))) };
+}
+
+const perWeekOf = (c: GoalCase): number => c.plan?.sessionsPerWeek ?? c.client.sessionsPerWeek;
+
+/** What the headline of the goal is foretold from on a day; null where it cannot be. */
+export function forecastAsk(c: GoalCase, side: Side | null, today: string, perWeek = perWeekOf(c)): HeadlineAsk | null {
+  const measure = measureOf(c.goal.headline);
+  const values = alikeSeries(c, side).filter((r) => r.sd !== null && r.takenOn <= today);
+  const [first] = values;
+  if (!first || !isForetold(measure.id)) return null;
+  const weekOf = (on: string) => weeksBetween(first.takenOn, on);
+  const sessionDays = endedSessions(c)
+    .map((s) => dateOf(s.startedAt!))
+    .filter((d) => d >= first.takenOn && d <= today);
+  // A measure comes before the work of its day.
+  const sessionsBefore = (on: string) => sessionDays.filter((d) => d < on).length;
+  const lead = side ?? 'left';
+  const { done, due } = attendedLately(c, today);
+  const toTarget = c.goal.targetOn ? Math.ceil(weeksBetween(today, c.goal.targetOn)) : 0;
+  return {
+    measureId: measure.id,
+    legs: { leadLegCm: legOf(c.client, lead).value, trailLegCm: legOf(c.client, otherSide(lead)).value },
+    limbCm: lengthsOf(c.client, side)[measure.limb].value,
+    values: values.map((r) => ({ session: sessionsBefore(r.takenOn), week: weekOf(r.takenOn), value: r.value, sd: r.sd! })),
+    target: c.goal.target,
+    sessionsPerWeek: perWeek,
+    attended: done,
+    missed: due - done,
+    weeks: Math.min(ahead.most, Math.max(ahead.least, toTarget)),
+    seed: c.goal.id * 2 + (side === 'right' ? 1 : 0),
+    sessionWeeks: sessionDays.map(weekOf),
+    now: { session: sessionDays.length, week: weekOf(today) }
+  };
+}
+
+/** All that is told of where a goal is going, side by side. */
+export async function outlooksOf(db: Db, c: GoalCase): Promise<Outlook[]> {
+  const kept = await listForecasts(db, c.goal.id);
+  const { betterIs } = measureOf(c.goal.headline);
+  const { done, due } = attendedLately(c, c.today);
+  return headlineSides(c).map((side): Outlook => {
+    const series = alikeSeries(c, side);
+    const [first] = series;
+    const ask = forecastAsk(c, side, c.today);
+    const weekly = series.map((r) => ({ week: weeksBetween(first!.takenOn, r.takenOn), value: r.value }));
+    return {
+      side,
+      ask,
+      why: ask ? null : series.length === 0 ? 'no measure' : 'not foretold',
+      firstOn: first?.takenOn ?? null,
+      takenAs: first ? comparesKey(first, first.bodyState) : '',
+      trend: trendOf(weekly),
+      plateau: plateau({ measures: weekly, betterIs, done, due }),
+      kept: kept.filter((f) => f.side === side).map(({ madeOn, bands }) => ({ madeOn, bands }))
+    };
+  });
+}
+
+function trendOf(weekly: readonly Readonly<{ week: number; value: number }>[]): Outlook['trend'] {
+  if (weekly.length < 3 || weekly[0]!.week === weekly.at(-1)!.week) return null;
+  return {
+    rate: theilSen(weekly.map((m) => ({ x: m.week, y: m.value }))),
+    kendall: mannKendall(weekly.map((m) => m.value)),
+    measures: weekly.length
+  };
+}
+
+/** Keeps what is likely today, side by side, so that it can be held against what comes. */
+export async function keepForecasts(tx: Db, c: GoalCase, madeOn: string, perWeek = perWeekOf(c)): Promise<void> {
+  for (const side of headlineSides(c)) {
+    const ask = forecastAsk(c, side, madeOn, perWeek);
+    const newest = alikeSeries(c, side).findLast((r) => r.takenOn <= madeOn);
+    if (!ask || !newest) continue;
+    const told = foretold(ask);
+    if (!told) continue;
+    const { now, weeks, priorShare } = told;
+    const bands: KeptBands = [{ week: 0, ...now }, ...weeks].map(({ week, p05, p25, p50, p75, p95 }) => ({
+      week,
+      p05,
+      p25,
+      p50,
+      p75,
+      p95
+    }));
+    const takenAs = comparesKey(newest, newest.bodyState);
+    await upsertForecast(tx, c.goal.id, { side, madeOn, takenAs, target: c.goal.target, bands, priorShare });
+  }
+}
+
+/** Legs that were measured anew may no longer make what was measured: then nothing is foretold. */
+function foretold(ask: HeadlineAsk) {
+  try {
+    return headlineForecast(ask);
+  } catch (problem) {
+    if (problem instanceof CoreError) return null;
+    throw problem;
+  }
+}
+
+/** Holds the forecasts made before an occasion against what it measured. */
+export async function scoreForecasts(tx: Db, c: GoalCase, occasionId: number): Promise<void> {
+  const kept = await listForecasts(tx, c.goal.id);
+  for (const r of takenOf(c).filter((t) => t.occasionId === occasionId && t.measureId === c.goal.headline && t.sd !== null)) {
+    const alike = (f: KeptForecast) => f.takenAs === comparesKey(r, r.bodyState) && f.madeOn < r.takenOn;
+    for (const f of kept.filter(alike)) {
+      const weeksAhead = weeksBetween(f.madeOn, r.takenOn);
+      const score = scored(f.bands, weeksAhead, r.value, r.sd!);
+      if (score) await upsertScore(tx, f.id, occasionId, { weeksAhead, within50: score.within50, within90: score.within90 });
+    }
+  }
+}
