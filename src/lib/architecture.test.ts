@@ -60,7 +60,10 @@ describe('the direction of imports', () => {
 
   test('the core knows no interface, database, clock, DOM, Node or ambient randomness', () => {
     for (const file of files.filter((f) => layer(f) === 'lib/core')) {
-      for (const target of importsOf(file)) expect(target, file).toMatch(/^(lib\/core|date-fns$|minisearch$|simple-statistics$|ml-levenberg-marquardt$|ml-matrix$|jstat$)/);
+      for (const target of importsOf(file))
+        expect(target, file).toMatch(
+          /^(lib\/core|date-fns$|minisearch$|simple-statistics$|ml-levenberg-marquardt$|ml-matrix$|jstat$)/
+        );
       expect(readFileSync(file, 'utf8'), file).not.toMatch(
         /Math\.random|Date\.now|new Date\(|\bdocument\.|\bwindow\.|\bprocess\./
       );

@@ -12,7 +12,8 @@
   const stations = [
     { href: '/people', label: 'People' },
     { href: '/props', label: 'Props' },
-    { href: '/library', label: 'Library' }
+    { href: '/library', label: 'Library' },
+    { href: '/forecasts', label: 'Forecasts' }
   ];
   // What is pressed before the page is alive is lost: browser tests wait for this mark.
   onMount(() => document.documentElement.setAttribute('data-alive', ''));

@@ -1,4 +1,5 @@
-import type { HeadlineAsk, KeptBands, MannKendall, Plateau, Side, TheilSen } from '$lib/core';
+import type { ChangeWord, HeadlineAsk, KeptBands, MannKendall, MeasureMode, Plateau, Side, TheilSen, WayId } from '$lib/core';
+import type { BodyState } from './fields';
 
 /** What a goal's headline is foretold from, on one side. Null `ask`: it cannot be, and why. */
 export type Outlook = Readonly<{
@@ -7,10 +8,12 @@ export type Outlook = Readonly<{
   why: 'not foretold' | 'no measure' | null;
   /** Day of the first value: weeks count from it. */
   firstOn: string | null;
-  /** Conditions all its values share, in words. */
-  takenAs: string;
+  /** What all its values share. */
+  takenAs: Readonly<{ bodyState: BodyState; way: WayId; support: string }> | null;
   /** Rate a week, in the unit of the measure as written, and whether there is a trend at all. Null with fewer than three. */
   trend: Readonly<{ rate: TheilSen; kendall: MannKendall; measures: number }> | null;
   plateau: Plateau;
+  /** From the first measure to the last, reached and held apart. */
+  gains: readonly Readonly<{ mode: MeasureMode; from: number; to: number; fromOn: string; toOn: string; word: ChangeWord }>[];
   kept: readonly Readonly<{ madeOn: string; bands: KeptBands }>[];
 }>;

@@ -1,23 +1,30 @@
 import type { Side, Stack } from '$lib/core';
 import type { BodyState } from './fields';
 
-/** A tread: one setting of the ladder for as long as it lasted, or, ahead, the earliest it can come. Weeks count from the start. */
+/**
+ * A tread: one setting of the ladder for as long as it lasted, or, ahead, the earliest it can come; of a goal without a stack, a measure
+ * until the next one. Weeks count from the start, values are those of the headline.
+ */
 export type Tread = Readonly<{
   fromWeek: number;
   toWeek: number;
-  depthCm: number;
+  value: number;
   items: Stack['items'];
   ahead: boolean;
   now: boolean;
 }>;
-export type Dot = Readonly<{ week: number; depthCm: number; sdCm: number; state: BodyState; takenOn: string }>;
+export type Dot = Readonly<{ week: number; value: number; sd: number; state: BodyState; takenOn: string }>;
 export type Staircase = Readonly<{
-  side: Side;
+  /** Null for both sides together. */
+  side: Side | null;
+  measureId: string;
   startOn: string;
   weeks: number;
   todayWeek: number;
-  targetDepthCm: number;
+  target: number | null;
   targetWeek: number | null;
   treads: readonly Tread[];
   dots: readonly Dot[];
+  /** Where a stage of the goal was opened. */
+  landing: Readonly<{ week: number; name: string }> | null;
 }>;

@@ -23,7 +23,7 @@ export { withinSubjectSd } from './measure/withinSubjectSd';
 export { pooledSd } from './measure/pooledSd';
 export { mdc, semFromIcc, z80, z90, z95 } from './measure/mdc';
 export { occasionSd, type MeasuringError } from './measure/occasionSd';
-export { changeVerdict, isShownTwice, type Change, type ChangeWord, type Occasion } from './measure/changeVerdict';
+export { changeBetween, changeVerdict, isShownTwice, type Change, type ChangeWord, type Occasion } from './measure/changeVerdict';
 export { icc, type Icc } from './measure/icc';
 export { limitsOfAgreement, type Agreement } from './measure/limitsOfAgreement';
 export {
@@ -341,3 +341,4 @@ export { scaledPrior, usualPrior, type ForecastPrior } from './forecast/prior';
 export { drawTruth, simulateClient, type SimulatedClient, type SimulatedTruth } from './forecast/simulateClient';
 export { headlineForecast, isForetold, type HeadlineAsk } from './forecast/headlineForecast';
 export { scored, scoresNeeded, shareWithin, type KeptBands, type Scored } from './forecast/score';
+export { smallWins, type Win, type WinsAsk } from './progress/wins';

@@ -6,6 +6,8 @@
   type Props = { options: ApexOptions; label: string; height: number };
   let { options, label, height }: Props = $props();
   let holder: HTMLElement;
+  /** The drawing itself, to be saved. */
+  export const picture = (): SVGSVGElement | null => holder.querySelector('svg.apexcharts-svg');
 
   const shared: ApexOptions = {
     chart: {

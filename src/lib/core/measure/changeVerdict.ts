@@ -41,6 +41,21 @@ export function changeVerdict(
   };
 }
 
+/**
+ * Whether two occasions differ, of whose values the errors are known already.
+ *
+ * Model, units: as `changeVerdict`.
+ */
+export function changeBetween(
+  before: Readonly<{ value: number; sd: number }>,
+  after: Readonly<{ value: number; sd: number }>,
+  betterIs: 'higher' | 'lower'
+): ChangeWord {
+  const sd = Math.hypot(before.sd, after.sd);
+  const difference = after.value - before.value;
+  return changeWord(betterIs === 'higher' ? difference : -difference, z80 * sd, z95 * sd);
+}
+
 function changeWord(gain: number, mdc80: number, mdc95: number): ChangeWord {
   if (gain === 0 || Math.abs(gain) < mdc80) return 'not shown'; // zero is no change even when nothing has an error
   if (Math.abs(gain) >= mdc95) return gain > 0 ? 'real gain' : 'real loss';

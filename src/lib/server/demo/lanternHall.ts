@@ -319,6 +319,8 @@ export const lanternHall: readonly Story[] = [
       { daysAgo: 40, measureId: 'HAB90', way: 'inclinometer', left: 52, right: 57 },
       { daysAgo: 40, measureId: 'KF', way: 'goniometer', left: 133, right: 136 },
       { daysAgo: 40, measureId: 'APF', way: 'goniometer', left: 48, right: 52 },
+      { daysAgo: 54, measureId: 'lotus_knee_height', way: 'tape', support: 'cushion', left: 28, right: 24 },
+      { daysAgo: 26, measureId: 'lotus_knee_height', way: 'tape', support: 'cushion', left: 25, right: 22 },
       { daysAgo: 12, measureId: 'lotus_knee_height', way: 'tape', support: 'cushion', left: 21, right: 19 },
       { daysAgo: 12, measureId: 'HER90', way: 'photo', left: 45, right: 52 },
       { daysAgo: 12, measureId: 'HER90', way: 'goniometer', left: 44, right: 51 },
@@ -438,6 +440,7 @@ export const lanternHall: readonly Story[] = [
     links: [
       { daysAgo: 49, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 126 },
       { daysAgo: 49, measureId: 'HER0', way: 'inclinometer', left: 44, right: 51 },
+      { daysAgo: 35, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 125 },
       { daysAgo: 21, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 124 },
       { daysAgo: 21, measureId: 'HER0', way: 'inclinometer', left: 48, right: 52 },
       { daysAgo: 5, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 123 },
@@ -460,7 +463,9 @@ export const lanternHall: readonly Story[] = [
       { daysAgo: 68, measureId: 'side_split_gap', way: 'tape', both: 44 },
       { daysAgo: 68, measureId: 'HAB', way: 'goniometer', left: 63, right: 55 },
       { daysAgo: 68, measureId: 'HER0', way: 'inclinometer', left: 41, right: 36 },
+      { daysAgo: 54, measureId: 'side_split_gap', way: 'tape', both: 42 },
       { daysAgo: 40, measureId: 'side_split_gap', way: 'tape', both: 39 },
+      { daysAgo: 26, measureId: 'side_split_gap', way: 'tape', both: 36.5 },
       { daysAgo: 12, measureId: 'side_split_gap', way: 'tape', both: 33 },
       { daysAgo: 12, measureId: 'side_split_gap', way: 'tape', mode: 'active', both: 45 },
       { daysAgo: 12, measureId: 'HAB', way: 'goniometer', left: 70, right: 59 },
@@ -495,6 +500,7 @@ export const lanternHall: readonly Story[] = [
       { daysAgo: 28, measureId: 'straddle', way: 'goniometer', both: 131 },
       { daysAgo: 28, measureId: 'trunk_fold', way: 'inclinometer', both: 62 },
       { daysAgo: 28, measureId: 'HF-KS', way: 'inclinometer', left: 121, right: 123 },
+      { daysAgo: 17, measureId: 'pancake_sternum_height', way: 'tape', support: 'cushion', both: 22.5 },
       { daysAgo: 6, measureId: 'pancake_sternum_height', way: 'photo height', support: 'cushion', both: 20 },
       { daysAgo: 6, measureId: 'pancake_sternum_height', way: 'tape', support: 'cushion', both: 21 },
       { daysAgo: 6, measureId: 'pancake_sternum_height', way: 'tape', mode: 'active', support: 'cushion', both: 38 },
@@ -530,6 +536,7 @@ export const lanternHall: readonly Story[] = [
     links: [
       { daysAgo: 27, measureId: 'WE', way: 'goniometer', left: 64, right: 73 },
       { daysAgo: 27, measureId: 'WE', way: 'goniometer', mode: 'active', left: 55, right: 66 },
+      { daysAgo: 15, measureId: 'WE', way: 'goniometer', left: 67, right: 74 },
       { daysAgo: 4, measureId: 'WE', way: 'goniometer', left: 70, right: 75 },
       { daysAgo: 4, measureId: 'WE', way: 'goniometer', mode: 'active', left: 60, right: 68 }
     ]

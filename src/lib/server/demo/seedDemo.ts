@@ -96,6 +96,7 @@ class Telling {
   #reachCm: Record<Side, number>;
   /** Sessions of the plan in force that were not done yet, in their order. */
   #waiting: Session[] = [];
+  #toTake: readonly TakenStory[];
 
   constructor(
     readonly db: Database,
@@ -105,6 +106,7 @@ class Telling {
     seed: number
   ) {
     this.#random = seededRandom(seed);
+    this.#toTake = story.links ?? [];
     this.#reachCm = { ...(story.measured?.gapCm ?? { left: 0, right: 0 }) };
   }
 
@@ -132,13 +134,22 @@ class Telling {
       await this.#measure(addDays(this.today, -7 * story.measured.weeksAgo), 'warm');
       if (story.plan) await this.#train(story.plan, story.measured);
     }
-    for (const taken of story.links ?? []) await this.#take(taken);
+    await this.#takeUntil(addDays(this.today, -7 * (story.practice?.weeksAgo ?? 0)));
     if (story.inWork) {
       const { goals } = await loadCase(db, this.#clientId, this.today);
       await chooseGoal(db, this.#clientId, goals.find((g) => g.kind === story.inWork)!.id);
     }
     await this.#grade();
     if (story.practice) await this.#practise(story.practice);
+    await this.#takeUntil(this.today);
+  }
+
+  /** Measures of the story up to a day that were not taken yet, oldest first: what is foretold knows only what was done before. */
+  async #takeUntil(on: string): Promise<void> {
+    const isDue = ({ daysAgo }: TakenStory) => addDays(this.today, -daysAgo) <= on;
+    const due = this.#toTake.filter(isDue).toSorted((a, b) => b.daysAgo - a.daysAgo);
+    this.#toTake = this.#toTake.filter((t) => !isDue(t));
+    for (const taken of due) await this.#take(taken);
   }
 
   /** Measures besides the gap of the split: two trials each about the value the body has that day. */
@@ -218,6 +229,7 @@ class Telling {
     const due = sessions.filter((s) => s.status === 'planned' && s.plannedOn < today && this.#random() < attendance);
     const waiting = sessions.filter((s) => s.status === 'planned');
     for (const [i, { plannedOn }] of due.entries()) {
+      await this.#takeUntil(plannedOn);
       await this.#session(waiting[i]!, plannedOn, null);
       if (!(lastUndecided && i === due.length - 1)) await acceptProposals(db, this.#clientId, plannedOn);
     }

@@ -422,7 +422,7 @@ describe('reviewing', () => {
       const work = (await getPrescribed(db, next)).blocks.find((b) => b.exerciseId === splitExerciseId)!.work;
       expect(work.map((w) => w.rung?.depthCm)).toEqual([17.5, 20]);
       const treads = staircasesOf(await loadSplitCase(db, id, '2026-03-06'), '2026-03-06').find((s) => s.side === 'left')!.treads;
-      expect(treads.filter((t) => !t.ahead).map((t) => t.depthCm)).toEqual([20, 17.5]);
+      expect(treads.filter((t) => !t.ahead).map((t) => t.value)).toEqual([20, 17.5]);
     }));
 
   test('a sensation above the cap eases, and the reason says so', () =>

@@ -1,6 +1,7 @@
 import type { Outlook } from '$lib/contract/forecast';
 import type { Taken } from '$lib/contract/taken';
 import {
+  changeBetween,
   CoreError,
   daysBetween,
   headlineForecast,
@@ -32,11 +33,11 @@ export const headlineSides = (c: GoalCase): (Side | null)[] =>
   measureOf(c.goal.headline).sides === 'each' ? [...sides] : [null];
 
 /** The measures of a headline that can be held against each other: of those taken alike the most, the newest where as many. */
-export function alikeSeries(c: GoalCase, side: Side | null): Taken[] {
-  const { id, modes } = measureOf(c.goal.headline);
+export function alikeSeries(c: GoalCase, side: Side | null, mode = measureOf(c.goal.headline).modes[0]!): Taken[] {
+  const { id } = measureOf(c.goal.headline);
   const series = new Map<string, Taken[]>();
   for (const r of takenOf(c)) {
-    if (r.measureId !== id || r.side !== side || r.mode !== modes[0]) continue;
+    if (r.measureId !== id || r.side !== side || r.mode !== mode) continue;
     const key = comparesKey(r, r.bodyState);
     series.set(key, [...(series.get(key) ?? []), r]);
   }
@@ -105,11 +106,24 @@ export async function outlooksOf(db: Db, c: GoalCase): Promise<Outlook[]> {
       ask,
       why: ask ? null : series.length === 0 ? 'no measure' : 'not foretold',
       firstOn: first?.takenOn ?? null,
-      takenAs: first ? comparesKey(first, first.bodyState) : '',
+      takenAs: first ? { bodyState: first.bodyState, way: first.way, support: first.support } : null,
       trend: trendOf(weekly),
       plateau: plateau({ measures: weekly, betterIs, done, due }),
+      gains: gainsOf(c, side),
       kept: kept.filter((f) => f.side === side).map(({ madeOn, bands }) => ({ madeOn, bands }))
     };
+  });
+}
+
+function gainsOf(c: GoalCase, side: Side | null): Outlook['gains'] {
+  const { modes, betterIs } = measureOf(c.goal.headline);
+  return modes.flatMap((mode) => {
+    const series = alikeSeries(c, side, mode).filter((r) => r.sd !== null);
+    const [first, last] = [series[0], series.at(-1)];
+    if (!first || !last || first === last) return [];
+    const sized = ({ value, sd }: Taken) => ({ value, sd: sd! });
+    const word = changeBetween(sized(first), sized(last), betterIs);
+    return [{ mode, from: first.value, to: last.value, fromOn: first.takenOn, toOn: last.takenOn, word }];
   });
 }
 

@@ -1,70 +1,100 @@
 import { type Staircase, type Tread } from '$lib/contract/staircase';
-import { addDays, daysBetween, nearestStack, sides, waitDays, type Rung, type Side, type Stack } from '$lib/core';
-import { dateOf, type SplitCase } from './clientCase';
-import { splitExerciseId, splitGrade } from './gradeSplit';
-import { takenSplits } from './takenSplit';
+import {
+  addDays,
+  daysBetween,
+  exerciseOf,
+  goalOf,
+  measureOf,
+  nearestStack,
+  sides,
+  waitDays,
+  type Rung,
+  type Side,
+  type Stack
+} from '$lib/core';
+import { dateOf, type GoalCase } from './clientCase';
+import { alikeSeries, headlineSides } from './forecasting';
+import { stackGradeOf } from './gradeExercise';
 import { shelfStacks } from './planning';
 import { endedSessions } from './sessionRecords';
+import { takenOf } from './taken';
 
 const minWeeks = 4;
 
-/** Both staircases of a goal, one for each leading leg; [] before there is a measure. */
-export function staircasesOf(c: SplitCase, today: string): Staircase[] {
-  const taken = takenSplits(c).filter((r) => r.mode === 'passive');
+/** The exercise on whose stack a split is trained: its rungs are the treads. */
+const stackExercises: Readonly<Record<string, string>> = {
+  front_split_gap: 'front_split_on_stack',
+  side_split_gap: 'side_split_on_stack'
+};
+
+/** The staircases of a goal, one for each side its headline is taken on; [] before there is a measure. */
+export function staircasesOf(c: GoalCase, today: string): Staircase[] {
+  const { id, modes } = measureOf(c.goal.headline);
+  const taken = takenOf(c).filter((r) => r.measureId === id && r.mode === modes[0]);
   const firstOn = [taken[0]?.takenOn, firstDay(c)].filter((d) => d !== undefined).toSorted()[0];
   if (!firstOn) return [];
   const week = (on: string) => daysBetween(firstOn, on) / 7;
   const planEndOn = c.plan ? addDays(c.plan.startOn, c.plan.weeks * 7) : today;
-  const stacks = shelfStacks(c);
-  return sides.flatMap((side): Staircase[] => {
-    const grade = splitGrade(c, side);
-    if (!grade) return [];
-    const { depthCm } = grade.rung;
-    const past = pastTreads(c, side, depthCm, firstOn, today, stacks);
-    const ahead = aheadTreads(
-      grade.rungs.filter((r) => r.depthCm < depthCm),
-      week(today)
-    );
-    const dots = taken
-      .filter((r) => r.side === side)
-      .map((r) => ({ week: week(r.takenOn), depthCm: r.depthCm, sdCm: r.sdCm, state: r.bodyState, takenOn: r.takenOn }));
-    const lastWeek = ahead.at(-1)?.toWeek ?? week(today);
+  const { stages } = goalOf(c.goal.kind);
+  const { stage, stageOn } = c.goal;
+  return headlineSides(c).flatMap((side): Staircase[] => {
+    const treads = stackExercises[id]
+      ? stackTreads(c, side, stackExercises[id], firstOn, today)
+      : measuredTreads(c, side, firstOn, today);
+    if (treads.length === 0) return [];
     return [
       {
         side,
+        measureId: id,
         startOn: firstOn,
-        weeks: Math.ceil(Math.max(minWeeks, week(planEndOn), Math.min(lastWeek, week(today) + 12), week(today) + 1)),
+        weeks: Math.ceil(Math.max(minWeeks, week(planEndOn), Math.min(treads.at(-1)!.toWeek, week(today) + 12), week(today) + 1)),
         todayWeek: week(today),
-        targetDepthCm: c.goal.target,
+        target: c.goal.target,
         targetWeek: c.goal.targetOn ? week(c.goal.targetOn) : null,
-        treads: [...past, ...ahead],
-        dots
+        treads,
+        dots: taken
+          .filter((r) => r.side === side)
+          .map((r) => ({ week: week(r.takenOn), value: r.value, sd: r.sd ?? 0, state: r.bodyState, takenOn: r.takenOn })),
+        landing: stage > 0 && stageOn && stageOn >= firstOn && stages[stage] ? { week: week(stageOn), name: stages[stage] } : null
       }
     ];
   });
 }
 
-function firstDay(c: SplitCase): string | undefined {
+function firstDay(c: GoalCase): string | undefined {
   const first = endedSessions(c)[0];
   return first ? dateOf(first.startedAt!) : c.plan?.startOn;
 }
 
+/** Where the position stood on its stack, and where it can stand at the earliest. */
+function stackTreads(c: GoalCase, side: Side | null, exerciseId: string, firstOn: string, today: string): Tread[] {
+  const grade = stackGradeOf(c, exerciseOf(exerciseId), side ?? sides[0]);
+  if (!grade?.measured) return [];
+  const { depthCm } = grade.rung;
+  const ahead = grade.rungs.filter((r) => r.depthCm < depthCm);
+  return [
+    ...pastTreads(c, side, exerciseId, depthCm, firstOn, today, shelfStacks(c)),
+    ...aheadTreads(ahead, daysBetween(firstOn, today) / 7)
+  ];
+}
+
 function pastTreads(
-  c: SplitCase,
-  side: Side,
+  c: GoalCase,
+  side: Side | null,
+  exerciseId: string,
   depthNowCm: number,
   firstOn: string,
   today: string,
   stacks: readonly Stack[]
 ): Tread[] {
   const moves = c.decisions.filter(
-    (d) => d.exerciseId === splitExerciseId && d.side === side && d.dial === 'depthCm' && d.to !== null
+    (d) => d.exerciseId === exerciseId && d.side === side && d.dial === 'depthCm' && d.to !== null
   );
   const week = (on: string) => daysBetween(firstOn, on) / 7;
   const tread = (fromOn: string, toOn: string, depthCm: number, now: boolean): Tread => ({
     fromWeek: week(fromOn),
     toWeek: week(toOn),
-    depthCm,
+    value: depthCm,
     items: nearestStack(Math.abs(depthCm), stacks).items,
     ahead: false,
     now
@@ -82,9 +112,23 @@ function aheadTreads(rungs: readonly Rung[], fromWeek: number): Tread[] {
   return rungs.map((r, i) => ({
     fromWeek: fromWeek + (i + 1) * stepWeeks,
     toWeek: fromWeek + (i + 2) * stepWeeks,
-    depthCm: r.depthCm,
+    value: r.depthCm,
     items: r.items,
     ahead: true,
     now: false
+  }));
+}
+
+/** What was measured, each until the next: where nothing is stood on. */
+function measuredTreads(c: GoalCase, side: Side | null, firstOn: string, today: string): Tread[] {
+  const week = (on: string) => daysBetween(firstOn, on) / 7;
+  const series = alikeSeries(c, side);
+  return series.map((r, i) => ({
+    fromWeek: week(r.takenOn),
+    toWeek: week(series[i + 1]?.takenOn ?? today),
+    value: r.value,
+    items: [],
+    ahead: false,
+    now: i === series.length - 1
   }));
 }

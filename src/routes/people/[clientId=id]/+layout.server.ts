@@ -1,6 +1,6 @@
 import { daysBetween } from '$lib/core';
 import { orNotFound } from '$lib/server/orNotFound';
-import { bodyOf, withSplit } from '$lib/server/service/clientCase';
+import { bodyOf, withGoal } from '$lib/server/service/clientCase';
 import { staircasesOf } from '$lib/server/service/staircase';
 import { openLocks } from '$lib/server/repo/lockRepo';
 import { painAlertsOf } from '$lib/server/service/pain';
@@ -10,7 +10,7 @@ import type { LayoutServerLoad } from './$types';
 export const load: LayoutServerLoad = async ({ params, locals: { caseOf, today }, depends }) => {
   depends('calm:case');
   const found = await orNotFound(caseOf(Number(params.clientId)));
-  const split = withSplit(found);
+  const inWork = withGoal(found);
   const { client, goal, goals } = found;
   return {
     client: { ...client, body: bodyOf(client) },
@@ -23,6 +23,6 @@ export const load: LayoutServerLoad = async ({ params, locals: { caseOf, today }
       exercise: 'exerciseId' in stop ? (found.catalogue.find((e) => e.id === stop.exerciseId)?.name ?? null) : null
     })),
     painAlerts: painAlertsOf(found),
-    staircases: split ? staircasesOf(split, today) : []
+    staircases: inWork ? staircasesOf(inWork, today) : []
   };
 };

@@ -23,7 +23,7 @@
     'exerciseId' in stop
       ? `${(exercise ?? 'an exercise').toLowerCase()}${stop.side ? `, ${stop.side}` : ''}`
       : stopPlaceText(stop).toLowerCase();
-  const lead = $derived(data.staircases.find((s) => s.side === data.goal?.leadSide));
+  const lead = $derived(data.staircases.find((s) => s.side === data.goal?.leadSide) ?? data.staircases[0]);
 </script>
 
 <svelte:head><title>{data.client.name} · Calm Reach</title></svelte:head>

@@ -6,7 +6,7 @@ import { schoolOf } from '$lib/core';
 import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
 import { listPrescribed } from '$lib/server/repo/sessionRepo';
 import { hasBaseline } from '$lib/server/service/taken';
-import { latestSplit, takenSplits } from '$lib/server/service/takenSplit';
+import { alikeSeries, headlineSides, outlooksOf } from '$lib/server/service/forecasting';
 import { makePlan, planView } from '$lib/server/service/planning';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
@@ -14,9 +14,7 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
-  const readings = takenSplits(c);
   const given = plan ? await listPrescribed(db, plan.id) : undefined;
-  const change = (side: 'left' | 'right') => latestSplit(readings, side, 'passive')?.change ?? null;
   return {
     isOpen: isOpenForWork(c),
     isCheckDue: isCheckDue(c, today),
@@ -26,7 +24,8 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today
     shelf: c.shelf,
     /** The way of working this person prefers, which comes before the plan's. */
     ownSchool: c.client.schoolId && schoolOf(c.client.schoolId).name,
-    changes: { left: change('left'), right: change('right') }
+    outlooks: await outlooksOf(db, c),
+    changes: headlineSides(c).map((side) => ({ side, change: alikeSeries(c, side).at(-1)?.change ?? null }))
   };
 };
 

@@ -1,10 +1,13 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
   import X from '@lucide/svelte/icons/x';
-  import { longHold, retestEveryDays, type Side } from '$lib/core';
+  import { longHold, measureOf, retestEveryDays, type Side } from '$lib/core';
+  import { hasFloor } from '$lib/ui/drawing/staircaseScale';
   import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
   import { changeText, plural } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
+  import { Foretelling } from '$lib/ui/forecast/foretelling.svelte';
+  import OutlookLine from '$lib/ui/forecast/OutlookLine.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
   import PlanForm from './PlanForm.svelte';
@@ -15,8 +18,16 @@
   const unit = $derived(data.units.length);
   let picked = $state<Side>();
   const side = $derived(picked ?? data.goal?.leadSide ?? 'left');
-  const staircase = $derived(data.staircases.find((s) => s.side === side));
-  const other = $derived(data.staircases.find((s) => s.side !== side));
+  const staircase = $derived(data.staircases.find((s) => s.side === null || s.side === side));
+  const other = $derived(data.staircases.find((s) => s !== staircase));
+  const measure = $derived(data.goal && measureOf(data.goal.headline));
+  const outlook = $derived(data.outlooks.find((o) => o.side === null || o.side === side));
+  const foretelling = new Foretelling();
+  $effect(() => {
+    if (data.plan && outlook?.ask) foretelling.ask(outlook.ask);
+  });
+  $effect(() => () => foretelling.stop());
+  const told = $derived(outlook?.ask ? foretelling.told : null);
   const weeks = $derived(data.view?.ok ? data.view.value : []);
   const all = $derived(weeks.flatMap((w) => w.sessions.map((session) => ({ week: w, session }))));
   let chosenId = $state<number>();
@@ -26,9 +37,11 @@
       all.find((s) => s.session.status === 'planned') ??
       all[0]
   );
-  const change = $derived(data.changes[side]);
+  const change = $derived(data.changes.find((c) => c.side === null || c.side === side)?.change);
   const news = $derived(
-    change ? `${changeText(change.before, change.after, { unit: 'cm' }, unit)} at the last measure: ${change.verdict}` : undefined
+    change && measure
+      ? `${changeText(change.before, change.after, measure, unit)} at the last measure: ${change.verdict}`
+      : undefined
   );
   const shape = $derived(
     data.plan
@@ -42,6 +55,7 @@
         }
   );
   let changing = $state(false);
+  const band = $derived(told ? [{ week: 0, ...told.now }, ...told.weeks] : []);
 </script>
 
 {#if data.isOpen && data.isCheckDue}
@@ -75,8 +89,13 @@
   <main class="grid lg:grid-cols-[1fr_24rem]">
     <div class="flex min-w-0 flex-col gap-3 p-5">
       <div class="flex flex-wrap items-center gap-4">
-        <h1>{staircase ? 'Down to the floor' : 'The weeks'}</h1>
-        {#if staircase}<SideSwitch {side} onSideChange={(s) => (picked = s)} label="Leg in front" />{/if}
+        <h1>{!staircase ? 'The weeks' : hasFloor(staircase.measureId) ? 'Down to the floor' : 'The way to the goal'}</h1>
+        {#if staircase?.side}<SideSwitch
+            {side}
+            onSideChange={(s) => (picked = s)}
+            label="Side in view"
+            words={measure?.sideWords}
+          />{/if}
         <div class="ml-auto flex items-center gap-3">
           <span class="text-ink-soft">version {data.plan.version}</span>
           <Dialog.Root bind:open={() => changing || form?.problem !== undefined, (v) => (changing = v)}>
@@ -107,10 +126,24 @@
         </div>
       </div>
       {#if staircase}
-        <div class="overflow-x-auto"><StaircaseDrawing {staircase} {other} shelf={data.shelf} {unit} {news} /></div>
+        <div class="overflow-x-auto"><StaircaseDrawing {staircase} {other} shelf={data.shelf} {unit} {news} {band} /></div>
+        {#if outlook && data.goal}
+          <OutlookLine
+            {outlook}
+            {told}
+            state={foretelling.state}
+            today={data.today}
+            targetOn={data.goal.targetOn}
+            headline={data.goal.headline}
+            {unit}
+            more="/people/{data.client.id}/review/progress"
+          />
+        {/if}
         <p class="text-ink-soft">
-          Half-discs are measures with their error. Dashed: the earliest the rules allow, one step a week when every session is
-          clean; each tread takes as long as it takes. Thin line: {other?.side} leading.
+          {staircase.side ? 'Half-discs' : 'Discs'} are measures with their error. {staircase.treads.some((t) => t.ahead)
+            ? 'Dashed: the earliest the rules allow, one step a week when every session is clean; each tread takes as long as it takes.'
+            : 'A tread is the last measure until the next.'}
+          {other?.side ? `Thin line: the ${other.side} ${measure?.sideWords}.` : ''}
         </p>
       {/if}
       {#if data.view && !data.view.ok}

@@ -2,6 +2,7 @@
   import { goalOf, measureOf, poseAt, positionOf } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
+  import MeasureChart from '$lib/ui/MeasureChart.svelte';
   import {
     apartText,
     capital,
@@ -17,7 +18,7 @@
   import Why from '$lib/ui/Why.svelte';
   import Balance from './Balance.svelte';
   import { findingsOf, sentencesOf, unexplainedText } from './findings';
-  import HeadlineChart from './HeadlineChart.svelte';
+
   import WhatIf from './WhatIf.svelte';
 
   let { data } = $props();
@@ -181,7 +182,7 @@
     {#if data.history.length > data.figures.length}
       <section class="card mt-5" aria-label="Over the weeks">
         <h2>Over the weeks, {stateText[data.history[0]!.bodyState]}</h2>
-        <HeadlineChart measure={headline} points={data.history} target={goal.target} {unit} />
+        <MeasureChart measure={headline} points={data.history} target={goal.target} {unit} />
       </section>
     {/if}
 

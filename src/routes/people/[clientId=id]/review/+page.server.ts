@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { decideForm } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
-import { dateOf, withSplit } from '$lib/server/service/clientCase';
-import { takenSplits } from '$lib/server/service/takenSplit';
+import { dateOf } from '$lib/server/service/clientCase';
 import { beforeAndAfter } from '$lib/server/service/comparing';
 import { attendanceOf, doneAgainstPlan, proposalsOf } from '$lib/server/service/reviewing';
 import { listLeftOut } from '$lib/server/repo/logRepo';
@@ -35,7 +34,6 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf, db } }) =
         const exercise = c.catalogue.find((e) => e.id === d.exerciseId);
         return { ...d, exerciseName: exercise?.name ?? 'An exercise that is gone', dials: exercise?.dials ?? [] };
       }),
-    readings: withSplit(c) ? takenSplits(c).filter((r) => r.mode === 'passive') : [],
     shelf: c.shelf
   };
 };

@@ -11,7 +11,7 @@
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { moveText } from './moveText';
-  import MeasureTable from './MeasureTable.svelte';
+  import ReviewParts from './ReviewParts.svelte';
   import { keepTyped } from '$lib/ui/sending';
   import ProposalRow from './ProposalRow.svelte';
 
@@ -19,8 +19,8 @@
   const unit = $derived(data.units.length);
   let picked = $state<Side>();
   const side = $derived(picked ?? data.goal?.leadSide ?? 'left');
-  const staircase = $derived(data.staircases.find((s) => s.side === side));
-  const other = $derived(data.staircases.find((s) => s.side !== side));
+  const staircase = $derived(data.staircases.find((s) => s.side === null || s.side === side));
+  const other = $derived(data.staircases.find((s) => s !== staircase));
   const problem = $derived(form && 'problem' in form ? form : null);
   const lastNames = $derived(new Map(data.last?.exercises.map((e) => [e.exerciseId, e.exerciseName])));
   const shareDone = (exerciseId: string, of: Side | null): number =>
@@ -29,6 +29,7 @@
 </script>
 
 <main class="mx-auto flex max-w-7xl flex-col gap-6 p-5">
+  <div class="flex justify-end"><ReviewParts base="/people/{data.client.id}" /></div>
   {#if !data.last}
     <section class="card max-w-2xl">
       <h1>Nothing to review yet</h1>
@@ -157,10 +158,14 @@
     <section class="flex flex-col gap-3">
       <div class="flex flex-wrap items-center gap-4">
         <h2 class="text-xl">Measures and treads</h2>
-        <SideSwitch {side} onSideChange={(s) => (picked = s)} label="Leg in front" />
+        {#if staircase.side}<SideSwitch
+            {side}
+            onSideChange={(s) => (picked = s)}
+            label="Side in view"
+            words={measureOf(staircase.measureId).sideWords}
+          />{/if}
       </div>
       <div class="overflow-x-auto"><StaircaseDrawing {staircase} {other} shelf={data.shelf} {unit} /></div>
-      <MeasureTable readings={data.readings.filter((r) => r.side === side)} {unit} />
     </section>
   {/if}
 </main>

@@ -1,39 +1,37 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
-  import type { TakenSplit } from '$lib/contract/taken';
-  import { wayOf } from '$lib/core';
-  import { changeText, dateText, degText, depthText, lengthText, stateText } from '$lib/ui/format';
+  import type { Taken } from '$lib/contract/taken';
+  import { measureOf, wayOf } from '$lib/core';
+  import { apartText, changeText, dateText, headlineText, stateText } from '$lib/ui/format';
 
-  let { readings, unit }: { readings: readonly TakenSplit[]; unit: LengthUnit } = $props();
+  type Props = { readings: readonly Taken[]; headline: string; unit: LengthUnit };
+  let { readings, headline, unit }: Props = $props();
+  const measure = $derived(measureOf(headline));
 </script>
 
 <div class="overflow-x-auto">
   <table class="w-full text-left">
-    <caption class="sr-only">Passive measures of this side, newest first</caption>
+    <caption class="sr-only">Measures, newest first</caption>
     <thead class="text-ink-soft">
       <tr>
         <th scope="col" class="font-normal">Day</th>
         <th scope="col" class="font-normal">State, way</th>
-        <th scope="col" class="font-normal">Gap, with 95 % of its error</th>
-        <th scope="col" class="font-normal">Opening</th>
-        <th scope="col" class="font-normal">Since the last in this state</th>
+        {#if measure.modes.length > 1}<th scope="col" class="font-normal">Reached or held</th>{/if}
+        <th scope="col" class="font-normal">Value, with 95 % of its error</th>
+        <th scope="col" class="font-normal">Since the last taken alike</th>
       </tr>
     </thead>
     <tbody>
-      {#each readings.toReversed() as r (`${r.occasionId}/${r.way}/${r.support}`)}
+      {#each readings.toReversed() as r (`${r.occasionId}/${r.way}/${r.support}/${r.mode}/${r.side}`)}
         <tr class="border-t border-line">
-          <td class="py-1">{dateText(r.takenOn)}</td>
-          <td>{stateText[r.bodyState]}, {wayOf(r.way).label.toLowerCase()}</td>
+          <td class="py-1 whitespace-nowrap">{dateText(r.takenOn)}</td>
+          <td>{stateText[r.bodyState]}, {wayOf(r.way).label.toLowerCase()}{r.support ? `, ${r.support}` : ''}</td>
+          {#if measure.modes.length > 1}<td>{r.mode === 'active' ? 'held' : 'reached'}</td>{/if}
           <td
-            ><strong>{depthText(r.depthCm, unit)}</strong>
-            <span class="text-ink-soft">± {lengthText(r.marginCm, unit)}</span></td
+            ><strong>{headlineText(r.value, headline, unit)}</strong>
+            {#if r.margin !== null}<span class="text-ink-soft">± {apartText(0, r.margin, measure, unit)}</span>{/if}</td
           >
-          <td>{degText(r.openingDeg)} <span class="text-ink-soft">± {degText(r.openingMarginDeg)}</span></td>
-          <td
-            >{r.change
-              ? `${changeText(r.change.before, r.change.after, { unit: 'cm' }, unit)}, ${r.change.verdict}`
-              : 'first'}</td
-          >
+          <td>{r.change ? `${changeText(r.change.before, r.change.after, measure, unit)}, ${r.change.verdict}` : 'first'}</td>
         </tr>
       {/each}
     </tbody>
