@@ -40,11 +40,7 @@ const page = await open();
 await page.goto('/people');
 await shoot(page, 'people');
 const [oda, tamsin, jory] = [await idOf(page, 'Oda Venn'), await idOf(page, 'Tamsin Quill'), await idOf(page, 'Jory Lowe')];
-const [rufus, anselm, wren] = [
-  await idOf(page, 'Rufus Amberly'),
-  await idOf(page, 'Anselm Pike'),
-  await idOf(page, 'Wren Tolliver')
-];
+const [rufus, wren] = [await idOf(page, 'Rufus Amberly'), await idOf(page, 'Wren Tolliver')];
 const [corvin, maud, linnet] = [
   await idOf(page, 'Corvin Haddle'),
   await idOf(page, 'Maud Tarry'),
@@ -57,9 +53,9 @@ for (const [path, name] of [
   [`${oda}/read`, 'read'],
   [`${oda}/grade`, 'grade'],
   [`${rufus}/grade?exercise=pigeon_forward`, 'grade-stop'],
-  [`${anselm}/pain`, 'pain'],
   [`${oda}/plan`, 'plan'],
   [`${tamsin}/review`, 'review'],
+  [`${tamsin}/review/progress`, 'progress'],
   ['/props', 'props'],
   ['/library', 'library'],
   [`/library/front_hamstring_cycle?client=${oda.split('/').at(-1)}`, 'exercise'],

@@ -1,12 +1,25 @@
 import { expect, type Page } from '@playwright/test';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import Papa from 'papaparse';
 import { allAlive, test } from './alive';
 import { startDemo } from '../../scripts/browser.mjs';
-import { watched } from './steps';
+import { axe, watched } from './steps';
 
-const stations = ['goal', 'measure', 'read', 'grade', 'plan', 'practise', 'review', 'pain', 'check'];
+const stations = [
+  'goal',
+  'measure',
+  'read',
+  'grade',
+  'plan',
+  'practise',
+  'review',
+  'review/progress',
+  'review/report',
+  'pain',
+  'check'
+];
 const phone = { width: 390, height: 844 };
 
 /** A page of the demo opens whole, and no wider than the phone. Gives what it reads. */
@@ -25,10 +38,22 @@ async function givesText(page: Page, path: string): Promise<string> {
   return html.replace(/<[^>]*>/g, ' ');
 }
 
+/** One demo for both, since filling it takes a minute and more. */
+let demo: Awaited<ReturnType<typeof startDemo>>;
+let dataDir: string;
+test.beforeAll(async () => {
+  test.setTimeout(600_000);
+  dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-demo-'));
+  demo = await startDemo(dataDir, 5197);
+});
+test.afterAll(async () => {
+  await demo.stop();
+  rmSync(dataDir, { recursive: true });
+});
+
 test('every page of everybody in the demo opens whole on a phone, and says what is stopped', async ({ browser }) => {
   test.setTimeout(600_000);
-  const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-demo-'));
-  const { origin, stop } = await startDemo(dataDir, 5197);
+  const { origin } = demo;
   const alive = allAlive(await browser.newContext({ baseURL: origin, viewport: phone }));
   const page = await alive.newPage();
   const { faults } = watched(page);
@@ -46,7 +71,7 @@ test('every page of everybody in the demo opens whole on a phone, and says what 
       expect(text, path).not.toMatch(/undefined|NaN|\[object/);
       if (text.includes('Stopped until cleared')) stopped.push(path);
       // What comes after the page is alive: charts, and the session this device keeps.
-      if (inBrowser && ['review', 'practise'].includes(station)) await page.waitForLoadState('networkidle');
+      if (inBrowser && /review|practise/.test(station)) await page.waitForLoadState('networkidle');
     }
   // Whoever is stopped is so on every page; the Check has it whole.
   const who = new Set(stopped.map((path) => path.split('/')[2]));
@@ -54,6 +79,76 @@ test('every page of everybody in the demo opens whole on a phone, and says what 
   expect(stopped).toHaveLength(who.size * (stations.length - 1));
   expect(faults).toEqual([]);
   await alive.close();
-  await stop();
-  rmSync(dataDir, { recursive: true });
+});
+
+test('progress, what is likely, what if, and all of it out again; for a split, a lotus, a turnout, a range', async ({
+  browser
+}) => {
+  test.setTimeout(400_000);
+  const context = allAlive(await browser.newContext({ baseURL: demo.origin, acceptDownloads: true }));
+  const page = await context.newPage();
+  const { faults } = watched(page);
+  const hrefOf = async (name: string) => {
+    await page.goto('/people');
+    return (await page
+      .getByRole('link', { name: new RegExp(name) })
+      .first()
+      .getAttribute('href'))!;
+  };
+
+  for (const name of ['Oda Venn', 'Corvin Haddle', 'Linnet Fray', 'Ferrin Lode']) {
+    const base = await hrefOf(name);
+    await page.goto(`${base}/review/progress`);
+    const likely = page.getByRole('region', { name: 'What is likely' });
+    await expect(likely).toContainText(/starting assumption|own figures/);
+    await expect(page.getByRole('img', { name: /nine in ten lie between/ })).toBeVisible();
+    // Another session a week: told as following from the model, and told in time.
+    await likely.getByRole('button', { name: 'A session a week more' }).click();
+    await expect(likely.getByRole('status')).toContainText('This follows from the model, not from this person.');
+    await page.goto(`${base}/plan`);
+    await expect(page.getByText('More on Progress')).toBeVisible();
+    await expect(page.getByRole('img', { name: /Staircase.*likely/ })).toBeVisible();
+  }
+
+  const base = await hrefOf('Tamsin Quill');
+  await page.goto(`${base}/review/progress`);
+  await expect(page.getByText('Right leads')).toBeVisible();
+  await expect(page.getByRole('img', { name: /19\.3 cm/ })).toBeVisible();
+  await page.getByRole('radio', { name: 'Left leads' }).click();
+  await expect(page.getByRole('heading', { name: /left leg in front/ })).toBeVisible();
+  await axe(page);
+
+  const saved = async (press: () => Promise<void>) => {
+    const [download] = await Promise.all([page.waitForEvent('download'), press()]);
+    return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
+  };
+  const png = await saved(() => page.getByRole('button', { name: 'Save as PNG' }).click());
+  expect(png.name).toBe('tamsin-quill-gap-of-the-front-split.png');
+  expect([...png.bytes.subarray(1, 4)].map((b) => String.fromCharCode(b)).join('')).toBe('PNG');
+  const svg = await saved(() => page.getByRole('button', { name: 'Save as SVG' }).click());
+  expect(svg.bytes.toString()).toMatch(/^<svg/);
+  expect(svg.bytes.toString()).not.toContain('var(--');
+
+  const csv = await saved(() => page.getByRole('link', { name: 'All measures as CSV' }).click());
+  const { data } = Papa.parse<Record<string, string>>(csv.bytes.toString(), { header: true, skipEmptyLines: true });
+  expect(data.filter((r) => r.measure === 'Gap of the front split').length).toBeGreaterThan(8);
+  expect(data[0]).toMatchObject({ unit: 'cm', way: 'Tape' });
+
+  await page.goto(`${base}/review/report`);
+  await expect(page.getByText('A likelihood, never a promise.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'When to stop' })).toContainText('Licensed practice and local rules come first.');
+  await axe(page);
+  const json = await saved(() => page.getByRole('link', { name: 'Whole history as JSON' }).click());
+  const history = JSON.parse(json.bytes.toString()) as Record<string, unknown[]>;
+  expect(history.forecasts!.length).toBeGreaterThan(2);
+  expect(history.sets!.length).toBeGreaterThan(100);
+  expect(JSON.stringify(history)).not.toContain('@lantern-hall.example');
+
+  await page.goto('/forecasts');
+  await expect(page.getByRole('row', { name: /Front split/ })).toContainText('%');
+  await expect(page.getByRole('row', { name: /Lotus/ })).toContainText('too few to tell');
+  await axe(page);
+
+  expect(faults).toEqual([]);
+  await context.close();
 });

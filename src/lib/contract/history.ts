@@ -1,6 +1,6 @@
 import type { SetLogInput } from './setForms';
 import type { Taken } from './taken';
-import { measureOf, wayOf } from '$lib/core';
+import { measureOf, wayOf, type LinkId, type Side } from '$lib/core';
 
 /** A measure as a row of a table that other programs read: plain names, values as they are kept. */
 export const measureRow = (r: Taken) => {
@@ -40,3 +40,16 @@ export const setRow = (
     .map(([dial, value]) => `${dial} ${value}`)
     .join('; ')
 });
+
+export type WeekDone = Readonly<{
+  startOn: string;
+  sessions: number;
+  /** Sessions the plan in force had for that week; null where it had none yet. */
+  planned: number | null;
+  sets: number;
+  plannedSets: number;
+  minutes: number;
+  pains: number;
+}>;
+
+export type LinkDone = Readonly<{ link: LinkId; side: Side; passiveS: number; activeS: number }>;

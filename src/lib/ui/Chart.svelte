@@ -18,6 +18,7 @@
       foreColor: 'var(--color-ink-soft)',
       background: 'transparent'
     },
+    dataLabels: { enabled: false },
     legend: { show: false },
     grid: { borderColor: 'var(--color-line)' },
     tooltip: { enabled: false }

@@ -68,9 +68,8 @@
     dash: number;
     size: number;
     square: boolean;
-    fill: number;
   };
-  const plain = { width: 0, dash: 0, size: 0, square: false, fill: 1 };
+  const plain = { width: 0, dash: 0, size: 0, square: false };
   const series = $derived<Series[]>([
     ...(ahead
       ? [
@@ -79,16 +78,14 @@
             type: 'rangeArea' as const,
             name: 'nine in ten',
             data: bandOf('p05', 'p95'),
-            color: 'var(--color-mulberry)',
-            fill: 0.12
+            color: 'var(--color-mulberry)'
           },
           {
             ...plain,
             type: 'rangeArea' as const,
             name: 'half',
             data: bandOf('p25', 'p75'),
-            color: 'var(--color-mulberry)',
-            fill: 0.2
+            color: 'var(--color-mulberry)'
           },
           {
             ...plain,
@@ -141,6 +138,7 @@
     borderWidth: 0,
     style: { background: 'transparent', color: 'var(--color-ink)', fontSize: '14px' }
   });
+  const atLeft = { position: 'left', textAnchor: 'start', offsetX: 4 };
 </script>
 
 <Chart
@@ -151,7 +149,7 @@
     chart: { type: ahead ? 'rangeArea' : 'line' },
     series: series.map(({ type, name, data }) => ({ type, name, data })) as ApexAxisChartSeries,
     colors: series.map((s) => s.color),
-    fill: { type: 'solid', opacity: series.map((s) => s.fill) },
+    fill: { type: 'solid', opacity: 1 },
     stroke: { width: series.map((s) => s.width), curve: 'straight', dashArray: series.map((s) => s.dash) },
     markers: {
       size: series.map((s) => s.size),
@@ -188,7 +186,7 @@
                 y: shown(target),
                 borderColor: 'var(--color-ink)',
                 strokeDashArray: 0,
-                label: words(`goal ${headlineText(target, measure.id, unit)}`)
+                label: { ...words(`goal ${headlineText(target, measure.id, unit)}`), ...atLeft }
               }
             ])
       ],

@@ -1,7 +1,11 @@
 /** Colours of the theme stand in a drawing by name; outside the page they need their values. */
 function standalone(svg: SVGSVGElement): string {
   const styles = getComputedStyle(svg);
-  const text = new XMLSerializer().serializeToString(svg);
+  const copy = svg.cloneNode(true) as SVGSVGElement;
+  // What the page's own sheet makes pale stays pale.
+  const [shown, copied] = [svg, copy].map((s) => [...s.querySelectorAll('path')]);
+  for (const [i, path] of shown!.entries()) copied![i]!.setAttribute('fill-opacity', getComputedStyle(path).fillOpacity);
+  const text = new XMLSerializer().serializeToString(copy);
   return text.replaceAll(/var\((--[\w-]+)\)/g, (_, name: string) => styles.getPropertyValue(name).trim());
 }
 

@@ -54,13 +54,17 @@
     </section>
   {:else}
     <p class="text-lg font-semibold" role="status">{verdict}</p>
-    {#snippet table(caption: string, of: readonly { label: string; scores: number; held50: number; held90: number }[])}
+    {#snippet table(
+      caption: string,
+      what: string,
+      of: readonly { label: string; scores: number; held50: number; held90: number }[]
+    )}
       <div class="overflow-x-auto">
         <table class="w-full text-left">
           <caption class="pb-1 text-left font-semibold">{caption}</caption>
           <thead class="text-ink-soft">
             <tr>
-              <th scope="col" class="font-normal">Goal</th>
+              <th scope="col" class="font-normal">{what}</th>
               <th scope="col" class="font-normal">Band of nine in ten</th>
               <th scope="col" class="font-normal">Band of half</th>
               <th scope="col" class="w-56 font-normal" aria-hidden="true">wide band, mark at nine in ten</th>
@@ -68,14 +72,14 @@
           </thead>
           <tbody>
             {#each of as row (row.label)}
-              {@const w = row.scores > 0 ? shareWithin(row.held90, row.scores) : null}
+              {@const w = row.scores >= scoresNeeded ? shareWithin(row.held90, row.scores) : null}
               <tr class="border-t border-line">
                 <th scope="row" class="py-1.5 font-normal">{row.label}</th>
                 <td>{heldText(row.held90, row.scores)}</td>
                 <td>{heldText(row.held50, row.scores)}</td>
                 <td aria-hidden="true">
                   {#if w}
-                    <svg viewBox="0 0 200 20" width="200" height="20">
+                    <svg viewBox="-6 0 212 20" width="212" height="20">
                       <path d="M0 10H200" stroke="var(--color-line)" stroke-width="2" />
                       <path d="M{w.low * 200} 10H{w.high * 200}" stroke="var(--color-ink-soft)" stroke-width="4" />
                       <circle cx={w.share * 200} cy="10" r="5" fill="var(--color-ink)" />
@@ -89,9 +93,10 @@
         </table>
       </div>
     {/snippet}
-    {@render table('By goal', rows)}
+    {@render table('By goal', 'Goal', rows)}
     {@render table(
       'By how far ahead',
+      'Ahead',
       ahead.filter((h) => h.scores > 0)
     )}
     <p class="max-w-prose text-ink-soft">

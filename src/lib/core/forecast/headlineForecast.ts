@@ -36,7 +36,7 @@ export function headlineForecast({ measureId, legs, limbCm, values, target, ...a
   const neverReached = Infinity;
   if (!isSignedDepth(measure)) {
     const perDegree = measure.unit === 'cm' ? (limbCm * Math.PI) / 180 : 1;
-    return forecast({
+    const told = forecast({
       ...ask,
       observations: values,
       sem: rms(values.map((v) => v.sd)),
@@ -44,6 +44,16 @@ export function headlineForecast({ measureId, legs, limbCm, values, target, ...a
       goal: target ?? (measure.betterIs === 'higher' ? neverReached : -neverReached),
       prior: priorWithin(perDegree, measure.usual)
     });
+    // No body goes beyond: a knee does not sink into the floor.
+    const [least, most] = measure.possible;
+    const within = (value: number) => Math.max(least, Math.min(most, value));
+    return mapped(told, (b) => ({
+      p05: within(b.p05),
+      p25: within(b.p25),
+      p50: within(b.p50),
+      p75: within(b.p75),
+      p95: within(b.p95)
+    }));
   }
   const opening = (depthCm: number) => openingFromDepthDeg({ depthCm, ...legs });
   const depth = (openingDeg: number) => nearestDepthCm({ openingDeg: Math.max(0, openingDeg), ...legs });
@@ -56,15 +66,14 @@ export function headlineForecast({ measureId, legs, limbCm, values, target, ...a
     goal: target === null ? neverReached : opening(inside(target))
   });
   // The wider the lower: what is least likely to be passed stands last.
-  const flipped = (b: Band): Band => ({
-    p05: depth(b.p95),
-    p25: depth(b.p75),
-    p50: depth(b.p50),
-    p75: depth(b.p25),
-    p95: depth(b.p05)
-  });
-  return { ...told, now: flipped(told.now), weeks: told.weeks.map((w) => ({ ...w, ...flipped(w) })) };
+  return mapped(told, (b) => ({ p05: depth(b.p95), p25: depth(b.p75), p50: depth(b.p50), p75: depth(b.p25), p95: depth(b.p05) }));
 }
+
+const mapped = (told: Forecast, of: (b: Band) => Band): Forecast => ({
+  ...told,
+  now: of(told.now),
+  weeks: told.weeks.map((w) => ({ ...w, ...of(w) }))
+});
 
 function priorWithin(perDegree: number, [least, most]: readonly [number, number]): ForecastPrior {
   const median = Math.min(usualPrior.gain.median * perDegree, gainOfRange * (most - least));

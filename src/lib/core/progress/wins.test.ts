@@ -15,16 +15,15 @@ const ask: WinsAsk = { cleanSets: [], measures: [], target: null, betterIs: 'low
 const codes = (a: Partial<WinsAsk>) => smallWins({ ...ask, ...a }).map((w) => w.code);
 
 describe('smallWins', () => {
-  test('a lift is a win the first time, on each side', () => {
+  test('a lift is a win the first time; both sides on one day are one', () => {
     const cleanSets = ['01', '02'].flatMap((d) => [
       set(`2026-03-${d}`, { isLift: true }),
       set(`2026-03-${d}`, { isLift: true, side: 'right' })
     ]);
     const wins = smallWins({ ...ask, cleanSets });
-    expect(wins.map((w) => [w.code, w.on, w.side])).toEqual([
-      ['first lift', '2026-03-01', 'left'],
-      ['first lift', '2026-03-01', 'right']
-    ]);
+    expect(wins.map((w) => [w.code, w.on, w.side])).toEqual([['first lift', '2026-03-01', null]]);
+    const later = [...cleanSets.slice(0, 1), set('2026-03-03', { isLift: true, side: 'right' })];
+    expect(smallWins({ ...ask, cleanSets: later }).map((w) => w.side)).toEqual(['right', 'left']);
   });
 
   test('the longest hold counts once it is well over the first, with the day it was first held', () => {

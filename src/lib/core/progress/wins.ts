@@ -28,6 +28,9 @@ export type WinsAsk = Readonly<{
   stage: Readonly<{ on: string; name: string }> | null;
 }>;
 
+/** What weighs more stands first among those of one day. */
+const rank: readonly Win['code'][] = ['goal reached', 'stage opened', 'first at height', 'first lift', 'longest hold'];
+
 /** A hold counts as longer from this share over the first one on. */
 const longerBy = 1.25;
 
@@ -35,7 +38,7 @@ const longerBy = 1.25;
  * First lift of an exercise; the longest clean hold, well over the first; the lowest height done cleanly, of those come down to; the
  * first measure at the goal; a stage opened. Of holds and heights only the best there is: the ones on the way are no news any more.
  *
- * Shape:  newest first.
+ * Shape:  newest first; of one day what weighs more.
  */
 export function smallWins({ cleanSets, measures, target, betterIs, stage }: WinsAsk): Win[] {
   const groups = new Map<string, WinsAsk['cleanSets'][number][]>();
@@ -47,11 +50,21 @@ export function smallWins({ cleanSets, measures, target, betterIs, stage }: Wins
   const reached =
     target === null ? undefined : measures.find((m) => (betterIs === 'lower' ? m.value <= target : m.value >= target));
   const wins: Win[] = [
-    ...ofSets,
+    ...bothSides(ofSets),
     ...(reached ? [{ code: 'goal reached' as const, on: reached.on, side: reached.side, value: reached.value }] : []),
     ...(stage ? [{ code: 'stage opened' as const, on: stage.on, side: null, name: stage.name }] : [])
   ];
-  return wins.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
+  return wins.sort((a, b) => (a.on === b.on ? rank.indexOf(a.code) - rank.indexOf(b.code) : a.on < b.on ? 1 : -1));
+}
+
+/** The same of left and right on one day is one win, without a side. */
+function bothSides(wins: readonly Win[]): Win[] {
+  const told = new Map<string, Win>();
+  for (const win of wins) {
+    const key = JSON.stringify({ ...win, side: '' });
+    told.set(key, told.has(key) ? { ...win, side: null } : win);
+  }
+  return [...told.values()];
 }
 
 type Sets = WinsAsk['cleanSets'];

@@ -134,11 +134,11 @@ class Telling {
       await this.#measure(addDays(this.today, -7 * story.measured.weeksAgo), 'warm');
       if (story.plan) await this.#train(story.plan, story.measured);
     }
-    await this.#takeUntil(addDays(this.today, -7 * (story.practice?.weeksAgo ?? 0)));
     if (story.inWork) {
       const { goals } = await loadCase(db, this.#clientId, this.today);
       await chooseGoal(db, this.#clientId, goals.find((g) => g.kind === story.inWork)!.id);
     }
+    await this.#takeUntil(addDays(this.today, -7 * (story.practice?.weeksAgo ?? 0)));
     await this.#grade();
     if (story.practice) await this.#practise(story.practice);
     await this.#takeUntil(this.today);

@@ -68,21 +68,28 @@ const ScoreRow = z
 /** How often the bands of one kind of goal held, so many weeks ahead. */
 export type ScoreCount = z.output<typeof ScoreRow>;
 
-/** Scores of the whole studio by kind of goal and weeks ahead; of measures that still stand. */
+/**
+ * Scores of the whole studio by kind of goal and weeks ahead; of measures that still stand. Of the forecasts a measure answers, the newest of
+ * each span counts: many made in a row say much the same.
+ */
 export async function countScores(db: Db): Promise<ScoreCount[]> {
   const { rows } = await db.query(
-    `select g.kind,
-            case when s.weeks_ahead <= 4.5 then 'to 4' when s.weeks_ahead <= 8.5 then '5 to 8' else 'over 8' end as ahead,
-            count(*)::int as scores,
-            (count(*) filter (where s.within50))::int as held50,
-            (count(*) filter (where s.within90))::int as held90,
-            count(distinct g.client_id)::int as people
-       from forecast_score s
-       join kept_forecast f on f.id = s.kept_forecast_id
-       join goal g on g.id = f.goal_id
-       join occasion o on o.id = s.occasion_id and o.removed_at is null
-      group by 1, 2
-      order by 1, 2`
+    `select kind, ahead, count(*)::int as scores,
+            (count(*) filter (where within50))::int as held50,
+            (count(*) filter (where within90))::int as held90,
+            count(distinct client_id)::int as people
+       from (select distinct on (s.occasion_id, f.goal_id, f.side, span.ahead)
+                    g.kind, g.client_id, span.ahead, s.within50, s.within90
+               from forecast_score s
+               join kept_forecast f on f.id = s.kept_forecast_id
+               join goal g on g.id = f.goal_id
+               join occasion o on o.id = s.occasion_id and o.removed_at is null
+              cross join lateral (select case when s.weeks_ahead <= 4.5 then 'to 4'
+                                              when s.weeks_ahead <= 8.5 then '5 to 8'
+                                              else 'over 8' end as ahead) span
+              order by s.occasion_id, f.goal_id, f.side, span.ahead, f.made_on desc) newest
+      group by kind, ahead
+      order by kind, ahead`
   );
   return allRows(ScoreRow, rows);
 }

@@ -10,6 +10,7 @@ import {
   type Side,
   type Win
 } from '$lib/core';
+import type { LinkDone, WeekDone } from '$lib/contract/history';
 import type { SetLog } from '../repo/logRepo';
 import { dateOf, type GoalCase } from './clientCase';
 import { takenOf } from './taken';
@@ -54,17 +55,6 @@ export function winsOf(c: GoalCase): Win[] {
   });
 }
 
-export type WeekDone = Readonly<{
-  startOn: string;
-  sessions: number;
-  /** Sessions the plan in force had for that week; null where it had none yet. */
-  planned: number | null;
-  sets: number;
-  plannedSets: number;
-  minutes: number;
-  pains: number;
-}>;
-
 /** Weeks back from this one, the newest first: what was done of what was planned. */
 export function weeksDone(c: GoalCase, count = 12): WeekDone[] {
   const ended = endedSessions(c).map((s) => ({ ...s, on: dateOf(s.startedAt!) }));
@@ -91,8 +81,6 @@ export function weeksDone(c: GoalCase, count = 12): WeekDone[] {
     };
   });
 }
-
-export type LinkDone = Readonly<{ link: LinkId; side: Side; passiveS: number; activeS: number }>;
 
 /**
  * Seconds worked for each motion and side over the last weeks, active work apart: of every set what it lasted, for each motion it names.

@@ -1,8 +1,7 @@
 // The front split: what was taken of it carries the depth and the opening.
 import { compute } from '$lib/contract/door';
-import type { BodyState } from '$lib/contract/fields';
 import type { TakenSplit } from '$lib/contract/taken';
-import { splitOpening, otherSide, z95, type MeasureMode, type Side } from '$lib/core';
+import { splitOpening, otherSide, z95, type Side } from '$lib/core';
 import { legOf, type ClientCase } from './clientCase';
 import { perCase } from './perCase';
 import { takenOf } from './taken';
@@ -32,6 +31,3 @@ export const takenSplits = perCase((c: ClientCase): TakenSplit[] =>
     ];
   })
 );
-
-export const latestSplit = (taken: readonly TakenSplit[], side: Side, mode: MeasureMode, state?: BodyState): TakenSplit | null =>
-  taken.findLast((r) => r.side === side && r.mode === mode && (state === undefined || r.bodyState === state)) ?? null;

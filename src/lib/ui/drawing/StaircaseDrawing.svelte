@@ -62,7 +62,7 @@
       .marks.map((shown) => ({ shown, value: isLength ? toCm(shown, unit) : shown }))
       .filter(({ value }) => value <= range[1] && value >= range[0])
   );
-  const weekStep = $derived(Math.ceil(s.weeks / 12));
+  const weekStep = $derived(Math.ceil(s.weeks / 9));
   const weekMarks = $derived(Array.from({ length: Math.floor(s.weeks / weekStep) + 1 }, (_, i) => i * weekStep));
   const colourOf = (side: Staircase['side']) =>
     side === 'left' ? 'var(--color-lake)' : side === 'right' ? 'var(--color-ochre)' : 'var(--color-ink-soft)';
@@ -82,15 +82,13 @@
   /** The line everything comes down to: the floor, else the goal. */
   const ground = $derived(floor ? 0 : s.target);
   const lastY = $derived(down === 1 ? y(range[0]) : y(range[1]));
+  const tickY = $derived(floor ? y(0) : lastY);
 </script>
 
 <svg viewBox="0 0 {width} {height}" class="w-full min-w-[640px]" role="img" aria-label={label} font-size="15">
   {#each marks as { shown, value } (shown)}
-    {#if !(floor && shown === 0)}
+    {#if !(floor && shown === 0) && !(!floor && value === s.target)}
       <path d="M{left} {y(value)}H{width}" stroke="var(--color-line)" />
-      <text x={left - 8} y={y(value) + 5} text-anchor="end" fill="var(--color-ink-soft)"
-        >{shown < 0 ? `−${-shown}` : shown}{measure.unit === '°' ? '°' : ''}</text
-      >
     {/if}
   {/each}
   {#if floor}<text x={left - 8} y={y(0) - 6} text-anchor="end" fill="var(--color-ink-soft)">floor</text>{/if}
@@ -127,6 +125,13 @@
     {/each}
   {/if}
 
+  {#each marks as { shown, value } (shown)}
+    {#if !(floor && shown === 0) && !(!floor && value === s.target)}
+      <text x={left - 8} y={y(value) + 5} text-anchor="end" fill="var(--color-ink-soft)"
+        >{shown < 0 ? `−${-shown}` : shown}{measure.unit === '°' ? '°' : ''}</text
+      >
+    {/if}
+  {/each}
   {#if other}<path
       d={stairs(other.treads.filter((t) => !t.ahead))}
       fill="none"
@@ -198,10 +203,10 @@
 
   {#if ground !== null}<path d="M0 {y(ground)}H{width}" stroke="var(--color-ink)" stroke-width="3" />{/if}
   {#each weekMarks as week (week)}
-    <path d="M{x(week)} {ground === null ? lastY : y(ground)}v7" stroke="var(--color-ink)" />
+    <path d="M{x(week)} {tickY}v7" stroke="var(--color-ink)" />
     <text
       x={x(week)}
-      y={Math.max((ground === null ? lastY : y(ground)) + 22, height - 8)}
+      y={Math.max(tickY + 22, height - 8)}
       text-anchor={week === 0 ? 'start' : week >= s.weeks - 0.5 ? 'end' : 'middle'}
       fill="var(--color-ink-soft)"
       font-size="14">{shortDate(addDays(s.startOn, week * 7))}</text

@@ -1,11 +1,10 @@
 <script lang="ts">
-  import { measureOf, scored, type Forecast } from '$lib/core';
+  import { daysBetween, measureOf, scored, type Forecast } from '$lib/core';
   import type { Outlook } from '$lib/contract/forecast';
   import type { LengthUnit } from '$lib/contract/fields';
-  import { daysBetween } from '$lib/core';
   import { dateText, headlineText, plural } from '../format';
   import type { Foretelling } from './foretelling.svelte';
-  import { bandText, byDate, chanceText, likelyWeek, priorText, weekDate } from './outlookText';
+  import { bandText, byDate, chanceText, isLikelyThere, likelyWeek, priorText, weekDate } from './outlookText';
   import WhatIfSessions from './WhatIfSessions.svelte';
 
   type Props = {
@@ -49,10 +48,15 @@
   {:else if !told || !end}
     <p class="mt-1 text-ink-soft">Reckoning …</p>
   {:else}
-    {#if ask.target !== null && chance}
+    {#if ask.target !== null && isLikelyThere(told, ask.target, measureOf(headline).betterIs)}
+      <p class="mt-1 text-lg leading-snug">
+        <strong>Likely there already</strong>: the goal is {headlineText(ask.target, headline, unit)}. A new goal, or to keep it,
+        is up to you.
+      </p>
+    {:else if ask.target !== null && chance}
       <p class="mt-1 text-lg leading-snug">
         <strong>{chanceText(chance.share)}</strong> likely futures reach {headlineText(ask.target, headline, unit)}
-        {chance.isTarget ? 'by the date of the goal' : 'by'}, {dateText(chance.on)}.
+        {chance.isTarget ? 'by the date of the goal,' : 'by'} {dateText(chance.on)}.
       </p>
       <p class="mt-1">
         {week === null

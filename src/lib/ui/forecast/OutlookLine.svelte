@@ -1,10 +1,10 @@
 <script lang="ts">
-  import type { Forecast } from '$lib/core';
+  import { measureOf, type Forecast } from '$lib/core';
   import type { Outlook } from '$lib/contract/forecast';
   import type { LengthUnit } from '$lib/contract/fields';
   import { dateText, headlineText, plural } from '../format';
   import type { Foretelling } from './foretelling.svelte';
-  import { bandText, byDate, chanceText, likelyWeek, weekDate } from './outlookText';
+  import { bandText, byDate, chanceText, isLikelyThere, likelyWeek, priorText, weekDate } from './outlookText';
 
   /** What is likely, in one line; the whole of it on Progress. */
   type Props = {
@@ -31,7 +31,13 @@
   {:else if !told || !chance || !end}
     <span class="text-ink-soft">Reckoning what is likely …</span>
   {:else}
-    {#if outlook.ask.target !== null}
+    {#if outlook.ask.target !== null && isLikelyThere(told, outlook.ask.target, measureOf(headline).betterIs)}
+      Likely there already: today nine in ten lie within {bandText(told.now, headline, unit)}, the goal is {headlineText(
+        outlook.ask.target,
+        headline,
+        unit
+      )}.
+    {:else if outlook.ask.target !== null}
       <strong>{chanceText(chance.share)}</strong> likely futures reach {headlineText(outlook.ask.target, headline, unit)} by {dateText(
         chance.on
       )}{week === null
@@ -40,7 +46,7 @@
     {:else}
       By {weekDate(today, end.week)} nine in ten lie within {bandText(end, headline, unit)}.
     {/if}
-    {Math.round(told.priorShare * 100)} % of that width is our starting assumption.
+    {priorText(told.priorShare)}
   {/if}
   <a class="font-semibold underline" href={more}>More on Progress</a>
 </p>

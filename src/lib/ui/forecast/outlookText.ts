@@ -14,9 +14,14 @@ export const bandText = (b: Band, headline: string, unit: LengthUnit, of: 'half'
 /** The week in which the goal is first more likely reached than not; null within the weeks told. */
 export const likelyWeek = (f: Forecast): number | null => f.weeks.find((w) => w.reachedShare >= 0.5)?.week ?? null;
 
+/** Whether the goal is more likely behind than ahead today. */
+export const isLikelyThere = (f: Forecast, target: number, betterIs: 'higher' | 'lower'): boolean =>
+  betterIs === 'higher' ? f.now.p50 >= target : f.now.p50 <= target;
+
 /** How much of the answer is assumption, in words. */
 export function priorText(priorShare: number): string {
   const share = `${Math.round(priorShare * 100)} % of the width is our starting assumption`;
+  if (priorShare > 0.97) return "All our starting assumption still: this person's own figures do not narrow it yet.";
   if (priorShare > 0.75) return `Mostly our starting assumption: ${share}, the rest is this person's own figures.`;
   if (priorShare > 0.4) return `About half our starting assumption: ${share}.`;
   return `Mostly this person's own figures: ${share}.`;

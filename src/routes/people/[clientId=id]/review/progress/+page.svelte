@@ -9,6 +9,8 @@
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
   import MeasureTable from '../MeasureTable.svelte';
   import ReviewParts from '../ReviewParts.svelte';
+  import WeeksDone from './WeeksDone.svelte';
+  import { winText } from '$lib/ui/winText';
   import PlateauNote from './PlateauNote.svelte';
 
   let { data } = $props();
@@ -38,6 +40,7 @@
   const told = $derived(outlook.ask ? foretelling.told : null);
   let chart = $state<ReturnType<typeof MeasureChart>>();
   const name = $derived(`${data.client.name} ${measure.name}`.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-'));
+  const nameOf = (id: string) => data.exercises[id] ?? 'an exercise that is gone';
   const withChart = (keep: (svg: SVGSVGElement, name: string) => unknown) => {
     const svg = chart?.picture();
     if (svg) void keep(svg, name);
@@ -61,39 +64,46 @@
     </section>
   {:else}
     <div class="grid gap-5 lg:grid-cols-[1fr_23rem]">
-      <section class="card min-w-0 self-start" aria-label={measure.name}>
-        <div class="flex flex-wrap items-baseline gap-x-4">
-          <h2>{measure.name}</h2>
-          {#if outlook.takenAs}
-            <p class="text-ink-soft">
-              {stateText[outlook.takenAs.bodyState]}, {wayOf(outlook.takenAs.way).label.toLowerCase()}{outlook.takenAs.support
-                ? `, ${outlook.takenAs.support}`
-                : ''}
-            </p>
-          {/if}
-        </div>
-        <MeasureChart
-          bind:this={chart}
-          {measure}
-          points={drawn}
-          target={goal.target}
-          {unit}
-          {marks}
-          height={330}
-          ahead={told ? { from: data.today, band: [{ week: 0, ...told.now }, ...told.weeks] } : undefined}
-          unshown={first?.margin ? { from: first.value, by: first.margin * Math.SQRT2 } : undefined}
-        />
-        <p class="text-ink-soft">
-          Upright lines: 95 of 100 of the error of a measure.{first?.margin
-            ? ' Grey: within it a change since the first measure is not shown.'
-            : ''}{told ? ' Band: half of what is likely, and nine in ten of it.' : ''}
-        </p>
-        <div class="mt-2 flex flex-wrap gap-2">
-          <button type="button" class="btn" onclick={() => withChart(savePng)}>Save as PNG</button>
-          <button type="button" class="btn" onclick={() => withChart(saveSvg)}>Save as SVG</button>
-          <a class="btn" href="{base}/review/progress/measures.csv" download>All measures as CSV</a>
-        </div>
-      </section>
+      <div class="flex min-w-0 flex-col gap-5">
+        <section class="card min-w-0" aria-label={measure.name}>
+          <div class="flex flex-wrap items-baseline gap-x-4">
+            <h2>{measure.name}</h2>
+            {#if outlook.takenAs}
+              <p class="text-ink-soft">
+                {stateText[outlook.takenAs.bodyState]}, {wayOf(outlook.takenAs.way).label.toLowerCase()}{outlook.takenAs.support
+                  ? `, ${outlook.takenAs.support}`
+                  : ''}
+              </p>
+            {/if}
+          </div>
+          <MeasureChart
+            bind:this={chart}
+            {measure}
+            points={drawn}
+            target={goal.target}
+            {unit}
+            {marks}
+            height={330}
+            ahead={told ? { from: data.today, band: [{ week: 0, ...told.now }, ...told.weeks] } : undefined}
+            unshown={first?.margin ? { from: first.value, by: first.margin * Math.SQRT2 } : undefined}
+          />
+          <p class="text-ink-soft">
+            {measure.modes.length > 1 ? 'Thick: reached. Thin: held. ' : ''}Upright lines: 95 of 100 of the error of a measure.{first?.margin
+              ? ' Grey: within it a change since the first measure is not shown.'
+              : ''}{told ? ' Band: half of what is likely, and nine in ten of it.' : ''}
+          </p>
+          <div class="mt-2 flex flex-wrap gap-2">
+            <button type="button" class="btn" onclick={() => withChart(savePng)}>Save as PNG</button>
+            <button type="button" class="btn" onclick={() => withChart(saveSvg)}>Save as SVG</button>
+            <a class="btn" href="{base}/review/progress/measures.csv" download>All measures as CSV</a>
+          </div>
+        </section>
+        <section class="flex flex-col gap-2">
+          <h2 class="text-xl">{capital(measure.name)}{outlook.side ? `, ${outlook.side} ${measure.sideWords}` : ''}</h2>
+          <MeasureTable readings={taken} headline={goal.headline} {unit} />
+        </section>
+        {#if data.weeks.length > 0}<WeeksDone weeks={data.weeks} links={data.links} />{/if}
+      </div>
 
       <div class="flex flex-col gap-5">
         <Foretold
@@ -123,14 +133,17 @@
                 : 'So few measures could look like this by chance.'}
             </p>
           {/if}
+          {#if data.wins.length > 0}
+            <h3 class="mt-3 font-semibold">Small wins</h3>
+            <ul class="mt-1 list-disc pl-5">
+              {#each data.wins as win, i (i)}
+                <li>{winText(win, nameOf, goal.headline, unit)} <span class="text-ink-soft">{dateText(win.on)}</span></li>
+              {/each}
+            </ul>
+          {/if}
           <PlateauNote plateau={outlook.plateau} attended={data.attended} {base} />
         </section>
       </div>
     </div>
-
-    <section class="flex flex-col gap-2">
-      <h2 class="text-xl">{capital(measure.name)}{outlook.side ? `, ${outlook.side} ${measure.sideWords}` : ''}</h2>
-      <MeasureTable readings={taken} headline={goal.headline} {unit} />
-    </section>
   {/if}
 </main>

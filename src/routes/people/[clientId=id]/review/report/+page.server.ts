@@ -7,7 +7,7 @@ import { endedSessions } from '$lib/server/service/sessionRecords';
 import { takenOf } from '$lib/server/service/taken';
 import type { PageServerLoad } from './$types';
 
-const shownWins = 5;
+const shownWins = 6;
 
 export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
