@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { createServer } from 'vite';
+import { benchForecast } from './benchForecast.mjs';
 import { benchPlayer } from './benchPlayer.mjs';
 import { launchBrowser, startDemo } from './browser.mjs';
 import { ensureBuilt, ensureInstalled } from './setUp.mjs';
@@ -98,6 +99,8 @@ say(
     )
   )
 );
+
+benchForecast(core, { say, ms, timed });
 
 // An instrument read as the page does it, two hundred times: when it locks after the limb began to move, and how far off.
 const readings = Array.from({ length: 200 }, (_, seed) => {

@@ -30,7 +30,7 @@
     {@render children()}
   {:else}
     <a href="#work" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">Skip to the work</a>
-    <header class="flex h-12 items-center gap-6 border-b border-line px-4 sm:px-5 print:hidden">
+    <header class="flex h-12 items-center gap-2 border-b border-line px-4 sm:gap-6 sm:px-5 print:hidden">
       <a href="/people" class="flex items-center gap-2 text-lg font-bold">
         <svg width="28" height="22" viewBox="0 0 28 22" aria-hidden="true">
           <path d="M2 3H9V9H16V15H22V18" fill="none" stroke="currentColor" stroke-width="2.4" class="text-mulberry" />
@@ -38,13 +38,13 @@
         </svg>
         <span class="max-sm:sr-only">Calm Reach</span>
       </a>
-      <nav aria-label="Main" class="flex h-full gap-1">
+      <nav aria-label="Main" class="flex h-full min-w-0 overflow-x-auto sm:gap-1">
         {#each stations as { href, label } (href)}
           {@const here = page.url.pathname.startsWith(href)}
           <a
             {href}
             aria-current={here ? 'page' : undefined}
-            class="flex h-full items-center px-3 {here
+            class="flex h-full items-center px-2 sm:px-3 {here
               ? 'font-bold shadow-[inset_0_-3px_0_var(--color-ink)]'
               : 'text-ink-soft hover:text-ink'}">{label}</a
           >

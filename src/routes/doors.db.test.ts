@@ -44,6 +44,15 @@ afterAll(() => rmSync(dataDir, { recursive: true }));
 const now = new Date('2026-03-02T17:00:00');
 const today = '2026-03-02';
 
+const planFields = {
+  schoolId: 'drills',
+  weeks: '4',
+  sessionsPerWeek: '3',
+  minutes: '45',
+  startOn: today,
+  basedOnVersion: '1'
+};
+
 const ownExercise: OwnExerciseInput = {
   name: 'Wall hang',
   aliases: [],
@@ -332,14 +341,8 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       lifts: JSON.stringify({ left: lift, right: lift })
     }),
     ofClient('grade', 'note', { exerciseId: 'front_split_on_stack', effect: 'works', note: 'Since the strap.' }),
-    ofClient('plan', 'make', {
-      schoolId: 'drills',
-      weeks: '4',
-      sessionsPerWeek: '3',
-      minutes: '45',
-      startOn: today,
-      basedOnVersion: '1'
-    }),
+    ofClient('plan', 'make', planFields),
+    ofClient('plan/compare', 'take', planFields),
     ofClient(
       'practise/arrange',
       'keep',

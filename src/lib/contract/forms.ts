@@ -140,6 +140,10 @@ export const planForm = z.object({
 });
 export type PlanInput = z.output<typeof planForm>;
 
+/** One of the plans that are held against each other. */
+export const comparedForm = planForm.pick({ schoolId: true, sessionsPerWeek: true, minutes: true });
+export type ComparedInput = z.output<typeof comparedForm>;
+
 /** When it was said on the device; it may arrive much later. */
 const toldAt = z.iso.datetime().optional();
 

@@ -342,3 +342,5 @@ export { drawTruth, simulateClient, type SimulatedClient, type SimulatedTruth } 
 export { headlineForecast, isForetold, type HeadlineAsk } from './forecast/headlineForecast';
 export { scored, scoresNeeded, shareWithin, type KeptBands, type Scored } from './forecast/score';
 export { smallWins, type Win, type WinsAsk } from './progress/wins';
+export { planSummary, type PlanSummary } from './plan/planSummary';
+export { alertRules, attendanceAlert, exerciseAlerts, plateauAlert, type Alert } from './trend/alerts';

@@ -5,6 +5,8 @@ function standalone(svg: SVGSVGElement): string {
   // What the page's own sheet makes pale stays pale.
   const [shown, copied] = [svg, copy].map((s) => [...s.querySelectorAll('path')]);
   for (const [i, path] of shown!.entries()) copied![i]!.setAttribute('fill-opacity', getComputedStyle(path).fillOpacity);
+  // A canvas that was drawn HTML gives no picture away, and there is none to see in it.
+  for (const html of copy.querySelectorAll('foreignObject')) html.remove();
   const text = new XMLSerializer().serializeToString(copy);
   return text.replaceAll(/var\((--[\w-]+)\)/g, (_, name: string) => styles.getPropertyValue(name).trim());
 }

@@ -15,36 +15,11 @@ import {
   type Prop
 } from '../index';
 import { limit, somebody, stopped } from '../testing/person';
+import { splitPlanAsk, splitWeekAsk } from '../testing/plan';
 import { weekFor } from '../testing/week';
 import { dayOffsets } from './planProgression';
 
-const shelf: Prop[] = [
-  { id: 'book', name: 'book', quantity: 3, faces: [{ heightCm: 2.5, widthCm: 16, depthCm: 23 }] },
-  { id: 'block', name: 'block', quantity: 2, faces: [{ heightCm: 10, widthCm: 15, depthCm: 23 }] }
-];
-const rungs = ladder({ fromCm: 15, toCm: 0, shelf }).steps;
-const setting = { depthCm: 15, holdS: 30 };
-const splitAsk = {
-  settings: { front_split_on_stack: { left: setting, right: setting } },
-  rungs: { left: rungs, right: rungs },
-  measuredCm: { left: 15, right: 15 }
-};
-const ask: PlanAsk = {
-  week: weekFor(splitAsk),
-  level: 'other',
-  leadSide: 'left',
-  weakerSide: null,
-  limiting: ['HE', 'HF-KS'],
-  breathS: 8,
-  person: somebody(),
-  today: '2026-03-02',
-  weeks: 4,
-  sessionsPerWeek: 3,
-  minutes: 60,
-  start: '2026-03-02',
-  target: null,
-  hasBaseline: true
-};
+const ask = splitPlanAsk;
 const peaksOf = (plan: ReturnType<typeof planProgression>) =>
   plan.weeks.flatMap((w) =>
     w.sessions.map((s) => ({
@@ -174,7 +149,7 @@ describe('planProgression', () => {
     const limits = [limit('no long hold of a line', { line: 'hamstring', side: 'left' })];
     const long = { depthCm: 15, holdS: 60 };
     const settings = { front_split_on_stack: { left: long, right: long } };
-    const { blocks } = planProgression({ ...ask, week: weekFor({ ...splitAsk, settings }), person: somebody({ limits }) })
+    const { blocks } = planProgression({ ...ask, week: weekFor({ ...splitWeekAsk, settings }), person: somebody({ limits }) })
       .weeks[1]!.sessions[0]!;
     const holdOf = (id: string, side: 'left' | 'right') => {
       const form = blocks.find((b) => b.exerciseId === id)!.work.find((w) => w.side === side)!.form;
@@ -190,7 +165,7 @@ describe('planProgression', () => {
     expect(() =>
       planProgression({
         ...ask,
-        week: weekFor({ ...splitAsk, measuredCm: {} }),
+        week: weekFor({ ...splitWeekAsk, measuredCm: {} }),
         person: somebody({ limits: [limit('no end-range work')] })
       })
     ).toThrow(expect.objectContaining({ code: 'everything_locked' })));
@@ -200,9 +175,9 @@ describe('planProgression', () => {
       ...ask,
       sessionsPerWeek: 7,
       week: weekFor({
-        ...splitAsk,
+        ...splitWeekAsk,
         settings: {
-          ...splitAsk.settings,
+          ...splitWeekAsk.settings,
           front_hamstring_cycle: { left: { holdS: 60, effortPct: 80 }, right: { holdS: 60, effortPct: 80 } }
         }
       }),
@@ -220,7 +195,7 @@ describe('planProgression', () => {
     const stops = [stopped({ joint: 'hip', side: 'left' })];
     const one = {
       ...ask,
-      week: weekFor({ ...splitAsk, measuredCm: {} }),
+      week: weekFor({ ...splitWeekAsk, measuredCm: {} }),
       person: somebody({ stops: [stopped({ joint: 'ankle', side: 'left' })] })
     };
     const { blocks, leftOut } = planProgression(one).weeks[0]!.sessions[0]!;
@@ -261,12 +236,14 @@ describe('planProgression', () => {
   });
 
   test('never stands anyone on a stack far deeper than what is meant, also when the shelf was emptied', () => {
-    const gone = { ...ask, week: weekFor({ ...splitAsk, rungs: { left: [], right: rungs } }) };
+    const gone = { ...ask, week: weekFor({ ...splitWeekAsk, rungs: { left: [], right: splitWeekAsk.rungs.left } }) };
     const without = planProgression(gone).weeks[0]!.sessions[0]!;
     expect(without.blocks.find((b) => b.exerciseId === 'front_split_on_stack')!.work.map((w) => w.side)).toEqual(['right']);
     const floorOnly = ladder({ fromCm: 15, toCm: 0, shelf: [] }).steps;
-    const s = planProgression({ ...ask, week: weekFor({ ...splitAsk, rungs: { left: floorOnly, right: rungs } }) }).weeks[0]!
-      .sessions[0]!;
+    const s = planProgression({
+      ...ask,
+      week: weekFor({ ...splitWeekAsk, rungs: { left: floorOnly, right: splitWeekAsk.rungs.left } })
+    }).weeks[0]!.sessions[0]!;
     expect(s.blocks.find((b) => b.exerciseId === 'front_split_on_stack')!.work.map((w) => w.side)).toEqual(['right']);
     expect(leftOutTexts(s.leftOut)).toContain('Front split on its stack, left: the shelf has no stack near its height.');
   });

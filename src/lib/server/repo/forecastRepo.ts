@@ -1,4 +1,4 @@
-import { sides, type KeptBands, type Side } from '$lib/core';
+import { sides, type KeptBands } from '$lib/core';
 import { z } from 'zod';
 import type { Db } from '../db/db';
 import { allRows } from '../db/rows';

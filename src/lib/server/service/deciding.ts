@@ -113,8 +113,14 @@ export async function decideProposal(db: Database, clientId: number, input: Deci
   await db.transaction((tx) => decideAll(tx, c, [proposal], { verdict: input.verdict, reason: input.overruledBecause }, today));
 }
 
-/** Accepts everything that is still proposed after the last session. */
-export async function acceptProposals(db: Database, clientId: number, today: string): Promise<void> {
+/** Accepts what is still proposed after the last session: all of it, or all but stops, which are looked at one by one. */
+export async function acceptProposals(
+  db: Database,
+  clientId: number,
+  today: string,
+  which: 'all' | 'no stops' = 'all'
+): Promise<void> {
   const c = await loadGoalCase(db, clientId, today);
-  await db.transaction((tx) => decideAll(tx, c, proposalsOf(c), null, today));
+  const accepted = proposalsOf(c).filter((p) => which === 'all' || p.verdict !== 'stop');
+  await db.transaction((tx) => decideAll(tx, c, accepted, null, today));
 }

@@ -1,31 +1,18 @@
 import { describe, expect, test } from 'vitest';
 import { addDays } from '$lib/core';
-import { passCheck, personWithGoal, take, testDay } from '../testing/people';
-import { play } from '../testing/sessions';
+import { testDay } from '../testing/people';
+import { personWithSplitPlan, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import type { Database } from '../db/db';
-import { lanternHallShelf } from '../demo/lanternHall';
-import { insertProp } from '../repo/propRepo';
 import { loadGoalCase } from './clientCase';
 import { linksDone, weeksDone, winsOf } from './history';
-import { makePlan } from './planning';
 
 const store = testDatabase();
-
-async function withPlan(db: Database): Promise<number> {
-  for (const prop of lanternHallShelf) await insertProp(db, prop);
-  const id = await personWithGoal(db, 'front_split');
-  await passCheck(db, id, testDay);
-  for (const side of ['left', 'right'] as const) await take(db, id, 'front_split_gap', side, [20, 20.5], { on: testDay });
-  const plan = { schoolId: 'long_hold', weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: testDay, basedOnVersion: 0 } as const;
-  await makePlan(db, id, plan, testDay);
-  return id;
-}
 
 describe('what was done', () => {
   test('week by week, the newest first, with what was due', () =>
     store.rolledBack(async (db) => {
-      const id = await withPlan(db);
+      const id = await personWithSplitPlan(db);
       expect(weeksDone(await loadGoalCase(db, id, testDay))).toEqual([]);
       await play(db, id, testDay);
       await play(db, id, addDays(testDay, 2));
@@ -41,7 +28,7 @@ describe('what was done', () => {
 
   test('for each motion and side, passive and active apart, the warm-up left aside', () =>
     store.rolledBack(async (db) => {
-      const id = await withPlan(db);
+      const id = await personWithSplitPlan(db);
       await play(db, id, testDay);
       const c = await loadGoalCase(db, id, addDays(testDay, 1));
       const links = linksDone(c);
@@ -53,7 +40,7 @@ describe('what was done', () => {
 
   test('small wins need clean sets', () =>
     store.rolledBack(async (db) => {
-      const id = await withPlan(db);
+      const id = await personWithSplitPlan(db);
       await play(db, id, testDay, () => ({ clean: false, sensation: 6, felt: 'expected', slipped: 'nothing' }));
       expect(winsOf(await loadGoalCase(db, id, testDay))).toEqual([]);
       await play(db, id, addDays(testDay, 2));

@@ -1,27 +1,30 @@
 import type { ArrangeInput } from '$lib/contract/arrangeForm';
 import { compute } from '$lib/contract/door';
-import type { PlanInput } from '$lib/contract/forms';
+import type { ComparedInput, PlanInput } from '$lib/contract/forms';
 import type { SessionView, WeekView } from '$lib/contract/plan';
 import {
   bearingStacks,
   CoreError,
+  daysBetween,
   exercises,
   fittedSession,
   motionOfDemand,
   partOf,
   planProgression,
+  planSummary,
   schoolOf,
   sides,
   uncutSession,
   type LinkId,
   type PlanAsk,
+  type PlanSummary,
   type SchoolId,
   type WeekWork
 } from '$lib/core';
-import type { Database } from '../db/db';
+import { asOne, type Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { replaceChoices } from '../repo/choiceRepo';
-import { lockClient } from '../repo/clientRepo';
+import { getClient, lockClient, updateSchool } from '../repo/clientRepo';
 import { insertPlan, supersedePlan, upsertSetting, type Plan } from '../repo/planRepo';
 import { insertSession, updateArranged, type Prescribed, type Session } from '../repo/sessionRepo';
 import { isOpenForWork } from './checking';
@@ -121,6 +124,26 @@ export async function makePlan(db: Database, clientId: number, input: PlanInput,
     throw error;
   }
 }
+
+/** A plan as it would be made, in a few figures; nothing is kept. Its school stands in place of what the person prefers. Throws: those of `planProgression`. */
+export function summaryOf(c: GoalCase, shape: ComparedInput, weeks: number): PlanSummary {
+  const open = { ...c, client: { ...c.client, schoolId: null } };
+  return planSummary(planProgression(planAsk(open, { ...shape, weeks, startOn: c.today }, c.goal.targetOn)).weeks);
+}
+
+/** Weeks a new plan would have: as many as the one in force, four where there is none, and none past the goal. */
+export function weeksAhead(c: GoalCase): number {
+  const left = c.goal.targetOn ? Math.ceil(daysBetween(c.today, c.goal.targetOn) / 7) : Infinity;
+  return Math.max(1, Math.min(c.plan?.weeks ?? 4, left));
+}
+
+/** Makes the plan that was compared; its school becomes what the person prefers, since that comes first. Throws: those of `makePlan`. */
+export const takePlan = (db: Database, clientId: number, input: PlanInput, today: string): Promise<void> =>
+  asOne(db, async (tx) => {
+    const client = await getClient(tx, clientId);
+    if (client.schoolId !== null && client.schoolId !== input.schoolId) await updateSchool(tx, clientId, input.schoolId, {});
+    await makePlan(tx, clientId, input, today);
+  });
 
 /** The plan in force as it would run with today's settings; sessions that were done show what was prescribed then, by `given`. */
 export function planView(c: GoalCase & { plan: Plan }, given: ReadonlyMap<number, Prescribed> = new Map()): WeekView[] {

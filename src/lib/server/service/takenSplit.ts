@@ -1,7 +1,7 @@
 // The front split: what was taken of it carries the depth and the opening.
 import { compute } from '$lib/contract/door';
 import type { TakenSplit } from '$lib/contract/taken';
-import { splitOpening, otherSide, z95, type Side } from '$lib/core';
+import { splitOpening, otherSide, z95 } from '$lib/core';
 import { legOf, type ClientCase } from './clientCase';
 import { perCase } from './perCase';
 import { takenOf } from './taken';

@@ -2,10 +2,13 @@ import type { StartInput } from '$lib/contract/forms';
 import type { SetLogInput } from '$lib/contract/setForms';
 import { isAsked, timelineOf } from '$lib/core';
 import type { Database } from '../db/db';
+import { lanternHallShelf } from '../demo/lanternHall';
+import { insertProp } from '../repo/propRepo';
 import { getPrescribed } from '../repo/sessionRepo';
 import { loadGoalCase } from '../service/clientCase';
+import { makePlan } from '../service/planning';
 import { finishSession, logSet, startSession } from '../service/practising';
-import { testDay } from './people';
+import { passCheck, personWithGoal, take, testDay } from './people';
 
 /** Five in the afternoon of a day. */
 export const at = (on: string) => new Date(`${on}T17:00:00`);
@@ -21,6 +24,17 @@ export const fit: StartInput = {
   overdueCheck: false,
   sameDay: false
 };
+
+/** A person 20 cm from the front split, with the demo's shelf and six weeks planned. */
+export async function personWithSplitPlan(db: Database): Promise<number> {
+  for (const prop of lanternHallShelf) await insertProp(db, prop);
+  const id = await personWithGoal(db, 'front_split');
+  await passCheck(db, id, testDay);
+  for (const side of ['left', 'right'] as const) await take(db, id, 'front_split_gap', side, [20, 20.5], { on: testDay });
+  const plan = { schoolId: 'long_hold', weeks: 6, sessionsPerWeek: 3, minutes: 45, startOn: testDay, basedOnVersion: 0 } as const;
+  await makePlan(db, id, plan, testDay);
+  return id;
+}
 
 export const nextSession = async (db: Database, id: number, on = testDay): Promise<number> =>
   (await loadGoalCase(db, id, on)).sessions.find((s) => s.status === 'planned')!.id;

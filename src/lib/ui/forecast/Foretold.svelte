@@ -56,7 +56,8 @@
     {:else if ask.target !== null && chance}
       <p class="mt-1 text-lg leading-snug">
         <strong>{chanceText(chance.share)}</strong> likely futures reach {headlineText(ask.target, headline, unit)}
-        {chance.isTarget ? 'by the date of the goal,' : 'by'} {dateText(chance.on)}.
+        {chance.isTarget ? 'by the date of the goal,' : 'by'}
+        {dateText(chance.on)}.
       </p>
       <p class="mt-1">
         {week === null

@@ -98,6 +98,7 @@
           />{/if}
         <div class="ml-auto flex items-center gap-3">
           <span class="text-ink-soft">version {data.plan.version}</span>
+          <a class="btn" href="/people/{data.client.id}/plan/compare">Compare</a>
           <Dialog.Root bind:open={() => changing || form?.problem !== undefined, (v) => (changing = v)}>
             <Dialog.Trigger class="btn">Change the plan</Dialog.Trigger>
             <Dialog.Portal>

@@ -1,4 +1,4 @@
-import type { Cut, CutKind, FindExercise } from '$lib/core';
+import type { Cut, CutKind } from '$lib/core';
 
 /** What a session is cut by, in the order it is cut. */
 export const cutKindText: Readonly<Record<CutKind, string>> = {
@@ -10,7 +10,7 @@ export const cutKindText: Readonly<Record<CutKind, string>> = {
 };
 
 /** What was cut, in a line. */
-export function cutText({ kind, exerciseId, from, to }: Cut, find: FindExercise): string {
+export function cutText({ kind, exerciseId, from, to }: Cut, find: (exerciseId: string) => Readonly<{ name: string }>): string {
   const { name } = find(exerciseId);
   if (kind === 'rounds') return `${name}: ${from} rounds to ${to}`;
   if (kind === 'holds') return `${name}: hold ${from} s to ${to} s`;

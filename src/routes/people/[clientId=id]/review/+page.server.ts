@@ -2,6 +2,9 @@ import { z } from 'zod';
 import { decideForm } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { dateOf } from '$lib/server/service/clientCase';
+import { alertsOf } from '$lib/server/service/alerts';
+import { outlooksOf } from '$lib/server/service/forecasting';
+import { weekOf } from '$lib/server/service/week';
 import { beforeAndAfter } from '$lib/server/service/comparing';
 import { attendanceOf, doneAgainstPlan, proposalsOf } from '$lib/server/service/reviewing';
 import { listLeftOut } from '$lib/server/repo/logRepo';
@@ -34,13 +37,15 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf, db } }) =
         const exercise = c.catalogue.find((e) => e.id === d.exerciseId);
         return { ...d, exerciseName: exercise?.name ?? 'An exercise that is gone', dials: exercise?.dials ?? [] };
       }),
-    shelf: c.shelf
+    shelf: c.shelf,
+    alerts: alertsOf(c, await outlooksOf(db, c)),
+    names: Object.fromEntries(weekOf(c).map(({ exercise }) => [exercise.id, exercise.name]))
   };
 };
 
 export const actions: Actions = {
   acceptAll: async ({ request, params, locals: { db, today } }) => {
-    const done = await runForm(request, z.object({}), () => acceptProposals(db, Number(params.clientId), today), {
+    const done = await runForm(request, z.object({}), () => acceptProposals(db, Number(params.clientId), today, 'no stops'), {
       form: 'acceptAll'
     });
     return done.ok ? { decided: true } : done.failure;

@@ -11,6 +11,7 @@
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { moveText } from './moveText';
+  import Alerts from './Alerts.svelte';
   import ReviewParts from './ReviewParts.svelte';
   import { keepTyped } from '$lib/ui/sending';
   import ProposalRow from './ProposalRow.svelte';
@@ -25,11 +26,25 @@
   const lastNames = $derived(new Map(data.last?.exercises.map((e) => [e.exerciseId, e.exerciseName])));
   const shareDone = (exerciseId: string, of: Side | null): number =>
     data.last?.exercises.find((e) => e.exerciseId === exerciseId && e.side === of)?.share ?? 0;
+  /** Stops are looked at one by one. */
+  const acceptable = $derived(data.proposals.filter((p) => p.verdict !== 'stop').length);
   const asked = $derived([...new Set(data.proposals.map((p) => p.exerciseId))]);
 </script>
 
 <main class="mx-auto flex max-w-7xl flex-col gap-6 p-5">
-  <div class="flex justify-end"><ReviewParts base="/people/{data.client.id}" /></div>
+  <div class="flex flex-wrap items-center gap-4">
+    {#if data.last}<h1>{data.proposals.length > 0 ? 'What to do next' : 'Decided'}</h1>{/if}
+    {#if acceptable > 0}
+      <form method="POST" action="?/acceptAll" use:enhance={keepTyped}>
+        <button class="btn btn-primary"
+          >Accept {acceptable === 1 ? 'it' : `all ${acceptable}`}{acceptable < data.proposals.length
+            ? ' but the stops'
+            : ''}</button
+        >
+      </form>
+    {/if}
+    <div class="ml-auto"><ReviewParts base="/people/{data.client.id}" /></div>
+  </div>
   {#if !data.last}
     <section class="card max-w-2xl">
       <h1>Nothing to review yet</h1>
@@ -39,15 +54,6 @@
   {:else}
     <div class="grid gap-6 lg:grid-cols-[1fr_22rem]">
       <section class="flex min-w-0 flex-col gap-3" aria-label="Verdicts">
-        <div class="flex flex-wrap items-center gap-4">
-          <h1>{data.proposals.length > 0 ? 'What to do next' : 'Decided'}</h1>
-          {#if data.proposals.length > 0}
-            <form method="POST" action="?/acceptAll" class="ml-auto" use:enhance={keepTyped}>
-              <button class="btn btn-primary">Accept {data.proposals.length === 1 ? 'it' : `all ${data.proposals.length}`}</button
-              >
-            </form>
-          {/if}
-        </div>
         <ProblemNote text={formProblem(problem)} />
         {#if data.proposals.length === 0}
           <p>
@@ -97,60 +103,65 @@
           </details>
         {/if}
       </section>
-      <aside class="card self-start" aria-label="The last session">
-        <h2>Week {data.last.week}, session {data.last.ordinal}</h2>
-        <p class="text-ink-soft">{dateText(data.last.on)}{data.last.status === 'stopped' ? ', stopped' : ''}</p>
-        <table class="mt-2 w-full text-left">
-          <thead class="text-ink-soft">
-            <tr
-              ><th scope="col" class="font-normal">Done</th><th scope="col" class="pr-3 text-right font-normal">sets</th><th
-                scope="col"
-                class="text-right font-normal">time</th
-              ></tr
-            >
-          </thead>
-          <tbody>
-            {#each data.last.exercises as e (`${e.exerciseId}/${e.side}`)}
-              <tr class="border-t border-line align-top">
-                <th scope="row" class="py-1 font-normal"
-                  ><span class="flex items-center gap-1"><SideMark side={e.side} size={13} /> {e.exerciseName}</span>
-                  {#each e.figures as figures, i (i)}<span class="block text-sm text-ink-soft"
-                      >{capital(figuresText(figures, data.units).join('; '))}</span
-                    >{/each}
-                  {#each e.pains as pain, i (i)}<span class="block font-semibold text-stop">{pain}</span>{/each}</th
-                >
-                <td class="py-1 pr-3 text-right {e.doneSets < e.plannedSets ? 'font-bold' : ''}">{e.doneSets}/{e.plannedSets}</td>
-                <td class="py-1 text-right whitespace-nowrap"
-                  >{clockText(e.actualS)} <span class="text-ink-soft">of {clockText(e.plannedS)}</span></td
-                >
-              </tr>
-            {/each}
-          </tbody>
-        </table>
-        {#each data.last.leftOut as set (set.setIndex)}
-          <p class="mt-2 flex items-start gap-1">
-            <span class="pt-1"><SideMark side={set.side} size={13} /></span>
-            Left out: {lastNames.get(set.exerciseId)}, {set.why}.
+      <div class="flex flex-col gap-5">
+        <Alerts alerts={data.alerts} names={data.names} headline={data.goal!.headline} {unit} base="/people/{data.client.id}" />
+        <aside class="card" aria-label="The last session">
+          <h2>Week {data.last.week}, session {data.last.ordinal}</h2>
+          <p class="text-ink-soft">{dateText(data.last.on)}{data.last.status === 'stopped' ? ', stopped' : ''}</p>
+          <table class="mt-2 w-full text-left">
+            <thead class="text-ink-soft">
+              <tr
+                ><th scope="col" class="font-normal">Done</th><th scope="col" class="pr-3 text-right font-normal">sets</th><th
+                  scope="col"
+                  class="text-right font-normal">time</th
+                ></tr
+              >
+            </thead>
+            <tbody>
+              {#each data.last.exercises as e (`${e.exerciseId}/${e.side}`)}
+                <tr class="border-t border-line align-top">
+                  <th scope="row" class="py-1 font-normal"
+                    ><span class="flex items-center gap-1"><SideMark side={e.side} size={13} /> {e.exerciseName}</span>
+                    {#each e.figures as figures, i (i)}<span class="block text-sm text-ink-soft"
+                        >{capital(figuresText(figures, data.units).join('; '))}</span
+                      >{/each}
+                    {#each e.pains as pain, i (i)}<span class="block font-semibold text-stop">{pain}</span>{/each}</th
+                  >
+                  <td class="py-1 pr-3 text-right {e.doneSets < e.plannedSets ? 'font-bold' : ''}"
+                    >{e.doneSets}/{e.plannedSets}</td
+                  >
+                  <td class="py-1 text-right whitespace-nowrap"
+                    >{clockText(e.actualS)} <span class="text-ink-soft">of {clockText(e.plannedS)}</span></td
+                  >
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+          {#each data.last.leftOut as set (set.setIndex)}
+            <p class="mt-2 flex items-start gap-1">
+              <span class="pt-1"><SideMark side={set.side} size={13} /></span>
+              Left out: {lastNames.get(set.exerciseId)}, {set.why}.
+            </p>
+          {/each}
+          <div class="mt-3"><LinkMinutes blocks={data.last.blocks} share={shareDone} /></div>
+          {#each data.last.measured as m (`${m.measureId}/${m.side}`)}
+            <p class="mt-2 flex items-start gap-1">
+              <span class="pt-1"><SideMark side={m.side} size={13} /></span>
+              {measureOf(m.measureId).name}: {valueText(m.before, measureOf(m.measureId), unit)} before, {valueText(
+                m.after,
+                measureOf(m.measureId),
+                unit
+              )} after.
+            </p>
+          {/each}
+          <p class="mt-3">
+            {data.attendance.done} of {plural(data.attendance.due, 'session')} due so far {data.attendance.done >=
+            data.attendance.due
+              ? 'were done'
+              : 'done'}.
           </p>
-        {/each}
-        <div class="mt-3"><LinkMinutes blocks={data.last.blocks} share={shareDone} /></div>
-        {#each data.last.measured as m (`${m.measureId}/${m.side}`)}
-          <p class="mt-2 flex items-start gap-1">
-            <span class="pt-1"><SideMark side={m.side} size={13} /></span>
-            {measureOf(m.measureId).name}: {valueText(m.before, measureOf(m.measureId), unit)} before, {valueText(
-              m.after,
-              measureOf(m.measureId),
-              unit
-            )} after.
-          </p>
-        {/each}
-        <p class="mt-3">
-          {data.attendance.done} of {plural(data.attendance.due, 'session')} due so far {data.attendance.done >=
-          data.attendance.due
-            ? 'were done'
-            : 'done'}.
-        </p>
-      </aside>
+        </aside>
+      </div>
     </div>
   {/if}
 

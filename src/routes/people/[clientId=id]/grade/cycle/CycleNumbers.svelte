@@ -1,3 +1,4 @@
+<!-- Long because every number of a cycle stands here once, by its own name. -->
 <script lang="ts">
   import {
     deepenings,

@@ -63,49 +63,42 @@
       <p class="mt-4"><a class="btn btn-primary" href="{base}/measure?m={measure.id}">Measure</a></p>
     </section>
   {:else}
-    <div class="grid gap-5 lg:grid-cols-[1fr_23rem]">
-      <div class="flex min-w-0 flex-col gap-5">
-        <section class="card min-w-0" aria-label={measure.name}>
-          <div class="flex flex-wrap items-baseline gap-x-4">
-            <h2>{measure.name}</h2>
-            {#if outlook.takenAs}
-              <p class="text-ink-soft">
-                {stateText[outlook.takenAs.bodyState]}, {wayOf(outlook.takenAs.way).label.toLowerCase()}{outlook.takenAs.support
-                  ? `, ${outlook.takenAs.support}`
-                  : ''}
-              </p>
-            {/if}
-          </div>
-          <MeasureChart
-            bind:this={chart}
-            {measure}
-            points={drawn}
-            target={goal.target}
-            {unit}
-            {marks}
-            height={330}
-            ahead={told ? { from: data.today, band: [{ week: 0, ...told.now }, ...told.weeks] } : undefined}
-            unshown={first?.margin ? { from: first.value, by: first.margin * Math.SQRT2 } : undefined}
-          />
-          <p class="text-ink-soft">
-            {measure.modes.length > 1 ? 'Thick: reached. Thin: held. ' : ''}Upright lines: 95 of 100 of the error of a measure.{first?.margin
-              ? ' Grey: within it a change since the first measure is not shown.'
-              : ''}{told ? ' Band: half of what is likely, and nine in ten of it.' : ''}
-          </p>
-          <div class="mt-2 flex flex-wrap gap-2">
-            <button type="button" class="btn" onclick={() => withChart(savePng)}>Save as PNG</button>
-            <button type="button" class="btn" onclick={() => withChart(saveSvg)}>Save as SVG</button>
-            <a class="btn" href="{base}/review/progress/measures.csv" download>All measures as CSV</a>
-          </div>
-        </section>
-        <section class="flex flex-col gap-2">
-          <h2 class="text-xl">{capital(measure.name)}{outlook.side ? `, ${outlook.side} ${measure.sideWords}` : ''}</h2>
-          <MeasureTable readings={taken} headline={goal.headline} {unit} />
-        </section>
-        {#if data.weeks.length > 0}<WeeksDone weeks={data.weeks} links={data.links} />{/if}
-      </div>
+    <div class="grid gap-5 lg:grid-cols-[1fr_23rem] lg:grid-rows-[auto_1fr]">
+      <section class="card min-w-0" aria-label={measure.name}>
+        <div class="flex flex-wrap items-baseline gap-x-4">
+          <h2>{measure.name}</h2>
+          {#if outlook.takenAs}
+            <p class="text-ink-soft">
+              {stateText[outlook.takenAs.bodyState]}, {wayOf(outlook.takenAs.way).label.toLowerCase()}{outlook.takenAs.support
+                ? `, ${outlook.takenAs.support}`
+                : ''}
+            </p>
+          {/if}
+        </div>
+        <MeasureChart
+          bind:this={chart}
+          {measure}
+          points={drawn}
+          target={goal.target}
+          {unit}
+          {marks}
+          height={330}
+          ahead={told ? { from: data.today, band: [{ week: 0, ...told.now }, ...told.weeks] } : undefined}
+          unshown={first?.margin ? { from: first.value, by: first.margin * Math.SQRT2 } : undefined}
+        />
+        <p class="text-ink-soft">
+          {measure.modes.length > 1 ? 'Thick: reached. Thin: held. ' : ''}Upright lines: 95 of 100 of the error of a measure.{first?.margin
+            ? ' Grey: within it a change since the first measure is not shown.'
+            : ''}{told ? ' Band: half of what is likely, and nine in ten of it.' : ''}
+        </p>
+        <div class="mt-2 flex flex-wrap gap-2">
+          <button type="button" class="btn" onclick={() => withChart(savePng)}>Save as PNG</button>
+          <button type="button" class="btn" onclick={() => withChart(saveSvg)}>Save as SVG</button>
+          <a class="btn" href="{base}/review/progress/measures.csv" download>All measures as CSV</a>
+        </div>
+      </section>
 
-      <div class="flex flex-col gap-5">
+      <div class="flex flex-col gap-5 lg:row-span-2">
         <Foretold
           {outlook}
           {told}
@@ -143,6 +136,14 @@
           {/if}
           <PlateauNote plateau={outlook.plateau} attended={data.attended} {base} />
         </section>
+      </div>
+
+      <div class="flex min-w-0 flex-col gap-5">
+        <section class="flex flex-col gap-2">
+          <h2 class="text-xl">{capital(measure.name)}{outlook.side ? `, ${outlook.side} ${measure.sideWords}` : ''}</h2>
+          <MeasureTable readings={taken} headline={goal.headline} {unit} />
+        </section>
+        {#if data.weeks.length > 0}<WeeksDone weeks={data.weeks} links={data.links} />{/if}
       </div>
     </div>
   {/if}

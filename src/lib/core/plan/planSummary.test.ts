@@ -1,0 +1,41 @@
+import { describe, expect, test } from 'vitest';
+import { leftOutTexts, planProgression, planSummary, type PlanAsk } from '../index';
+import { somebody, stopped } from '../testing/person';
+import { splitPlanAsk } from '../testing/plan';
+
+const ask: PlanAsk = { ...splitPlanAsk, weeks: 8 };
+const summaryOf = (more: Partial<PlanAsk> = {}) => planSummary(planProgression({ ...ask, ...more }).weeks);
+
+describe('planSummary', () => {
+  test('tells a usual week, never an easy one', () => {
+    const { weeks } = planProgression(ask);
+    const { week } = planSummary(weeks);
+    const seconds = weeks.filter((w) => !w.easy).map((w) => w.sessions.reduce((sum, s) => sum + s.durationS, 0));
+    expect(seconds).toContain(week.seconds);
+    expect(week.sessions).toBe(3);
+    expect(week.hardSessions).toBe(3);
+  });
+
+  test('more sessions give more minutes and more for each motion; days after hard ones are not hard', () => {
+    const [three, five] = [summaryOf(), summaryOf({ sessionsPerWeek: 5 })];
+    expect(five.week.seconds).toBeGreaterThan(three.week.seconds);
+    expect(five.week.hardSessions).toBeLessThan(5);
+    for (const dose of three.week.doses)
+      expect(five.week.doses.find((d) => d.link === dose.link && d.side === dose.side)!.stretchS).toBeGreaterThan(dose.stretchS);
+  });
+
+  test('short sessions say what is cut', () => {
+    expect(summaryOf({ minutes: 120 }).cuts).toEqual([]);
+    const short = summaryOf({ minutes: 20 });
+    expect(short.cuts.length).toBeGreaterThan(0);
+    expect(short.week.seconds).toBeLessThanOrEqual(3 * 20 * 60);
+  });
+
+  test('what the gate bars is told as left out, as in the plan itself', () => {
+    const person = somebody({ stops: [stopped({ joint: 'hip', side: 'left' })] });
+    const told = summaryOf({ person });
+    expect(told.leftOut.join(' ')).toContain('Left out');
+    const plan = planProgression({ ...ask, person }).weeks.flatMap((w) => w.sessions.flatMap((s) => leftOutTexts(s.leftOut)));
+    expect(plan).toEqual(expect.arrayContaining([...told.leftOut]));
+  });
+});

@@ -1,0 +1,35 @@
+import { ladder, type PlanAsk, type Prop } from '../index';
+import { somebody } from './person';
+import { weekFor } from './week';
+
+const shelf: Prop[] = [
+  { id: 'book', name: 'book', quantity: 3, faces: [{ heightCm: 2.5, widthCm: 16, depthCm: 23 }] },
+  { id: 'block', name: 'block', quantity: 2, faces: [{ heightCm: 10, widthCm: 15, depthCm: 23 }] }
+];
+const rungs = ladder({ fromCm: 15, toCm: 0, shelf }).steps;
+const setting = { depthCm: 15, holdS: 30 };
+
+/** What the week of a front split, 15 cm up on both sides, is made from. */
+export const splitWeekAsk = {
+  settings: { front_split_on_stack: { left: setting, right: setting } },
+  rungs: { left: rungs, right: rungs },
+  measuredCm: { left: 15, right: 15 }
+};
+
+/** A plan of four weeks of three hours for it. */
+export const splitPlanAsk: PlanAsk = {
+  week: weekFor(splitWeekAsk),
+  level: 'other',
+  leadSide: 'left',
+  weakerSide: null,
+  limiting: ['HE', 'HF-KS'],
+  breathS: 8,
+  person: somebody(),
+  today: '2026-03-02',
+  weeks: 4,
+  sessionsPerWeek: 3,
+  minutes: 60,
+  start: '2026-03-02',
+  target: null,
+  hasBaseline: true
+};

@@ -1,0 +1,53 @@
+import { attendanceAlert, daysBetween, exerciseAlerts, measureOf, plateauAlert, scored, type Alert, type Side } from '$lib/core';
+import type { Outlook } from '$lib/contract/forecast';
+import { isCheckDue } from './checking';
+import type { GoalCase } from './clientCase';
+import { compareSides } from './comparing';
+import { alikeSeries, attendedLately } from './forecasting';
+import { recordsOf } from './sessionRecords';
+import { takenOf } from './taken';
+import { weekOf } from './week';
+
+/** A kept forecast is held against the last measure from so many weeks on. */
+const oldEnoughWeeks = 2;
+/** Attendance is told of so many weeks. */
+const latelyWeeks = 4;
+
+/** What to look at before the next step, what weighs most first. Pain told twice is on every page and not told again here. */
+export function alertsOf(c: GoalCase, outlooks: readonly Outlook[]): Alert[] {
+  const { done, due } = attendedLately(c, c.today, latelyWeeks);
+  const attendance = attendanceAlert(done, due);
+  return [
+    ...(isCheckDue(c, c.today) ? [{ code: 'check overdue' as const }] : []),
+    ...(attendance ? [attendance] : []),
+    ...weekOf(c).flatMap(({ exercise }) =>
+      (exercise.sides === 'each' ? (['left', 'right'] as const) : [null]).flatMap((side: Side | null) =>
+        exerciseAlerts(exercise.id, side, recordsOf(c, exercise.id, side))
+      )
+    ),
+    ...outlooks.flatMap((o) => plateauAlert(o.side, o.plateau) ?? []),
+    ...outlooks.flatMap((o) => offForecast(c, o) ?? []),
+    ...sideBehind(c)
+  ];
+}
+
+/** The last measure against what the newest forecast that is old enough told of its day. */
+function offForecast(c: GoalCase, { side, kept }: Outlook): Alert | null {
+  const last = alikeSeries(c, side).at(-1);
+  if (!last || last.sd === null) return null;
+  const weeks = (madeOn: string) => daysBetween(madeOn, last.takenOn) / 7;
+  const told = kept.findLast((f) => weeks(f.madeOn) >= oldEnoughWeeks);
+  const score = told && scored(told.bands, weeks(told.madeOn), last.value, last.sd);
+  if (!told || !score || score.within90) return null;
+  const { p05, p50, p95 } = score.band;
+  const isBehind = measureOf(c.goal.headline).betterIs === 'lower' ? last.value > p50 : last.value < p50;
+  return { code: 'off the forecast', side, madeOn: told.madeOn, value: last.value, low: p05, high: p95, isBehind };
+}
+
+function sideBehind(c: GoalCase): Alert[] {
+  const { id, modes } = measureOf(c.goal.headline);
+  const taken = takenOf(c).filter((r) => r.measureId === id);
+  const difference = compareSides(taken, modes[0]!)?.difference;
+  if (!difference?.trails) return [];
+  return [{ code: 'side behind', side: difference.trails, by: Math.abs(difference.difference), error: difference.margin }];
+}
