@@ -144,6 +144,15 @@ export type PlanInput = z.output<typeof planForm>;
 export const comparedForm = planForm.pick({ schoolId: true, sessionsPerWeek: true, minutes: true });
 export type ComparedInput = z.output<typeof comparedForm>;
 
+/** A time of the day as a clock shows it; nothing for none. */
+export const sessionTime = z
+  .string()
+  .regex(/^(([01]?\d|2[0-3]):[0-5]\d)?$/)
+  .transform((text) => {
+    const [hours, minutes] = text.split(':').map(Number);
+    return text === '' ? null : { hours: hours!, minutes: minutes! };
+  });
+
 /** When it was said on the device; it may arrive much later. */
 const toldAt = z.iso.datetime().optional();
 

@@ -103,6 +103,18 @@ export async function listSessions(db: Db, goalId: number): Promise<Session[]> {
   return allRows(SessionRow, rows);
 }
 
+const DayRow = z.object({ planned_on: z.iso.date() });
+
+/** Days from one on that an older version of the plan had a session on. */
+export async function listSupersededDays(db: Db, goalId: number, from: string): Promise<string[]> {
+  const { rows } = await db.query(
+    `select distinct s.planned_on from session s join plan p on p.id = s.plan_id
+      where p.goal_id = $1 and s.status = 'superseded' and s.planned_on >= $2 order by s.planned_on`,
+    [goalId, from]
+  );
+  return allRows(DayRow, rows).map((r) => r.planned_on);
+}
+
 /** The session of this client that runs; null when none does. */
 export async function findRunning(db: Db, clientId: number): Promise<number | null> {
   const { rows } = await db.query(

@@ -10,6 +10,7 @@
   import OutlookLine from '$lib/ui/forecast/OutlookLine.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
+  import Field from '$lib/ui/Field.svelte';
   import PlanForm from './PlanForm.svelte';
   import SessionPanel from './SessionPanel.svelte';
   import WeekColumns from './WeekColumns.svelte';
@@ -155,6 +156,22 @@
           {plural(data.plan.sessionsPerWeek, 'session')} a week, {data.plan.minutes} minutes; a retest every second week, overdue after
           {retestEveryDays} days.
         </p>
+        <form
+          method="GET"
+          action="/people/{data.client.id}/plan/calendar.ics"
+          data-sveltekit-reload
+          class="flex flex-wrap items-end gap-3"
+        >
+          <Field
+            label="Sessions begin at"
+            name="at"
+            type="time"
+            value=""
+            hint="Without a time a session stands for the whole day."
+          />
+          <button class="btn">Save as a calendar file</button>
+        </form>
+        <p class="text-ink-soft">A calendar that reads it again after a change moves and calls off sessions in place.</p>
       {/if}
     </div>
     {#if chosen}

@@ -1,0 +1,74 @@
+import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
+import { v5 as uuidFrom } from 'uuid';
+import { compute } from '$lib/contract/door';
+import { addDays, exercisesIn, isWorked, type Block } from '$lib/core';
+import type { Db } from '../db/db';
+import { listSupersededDays } from '../repo/sessionRepo';
+import { getStudioKey } from '../repo/studioRepo';
+import { isOpenForWork } from './checking';
+import type { GoalCase } from './clientCase';
+import { planView } from './planning';
+
+/** At what time of the day sessions begin, as it is on the wall there; null: they stand for the day. */
+export type SessionTime = Readonly<{ hours: number; minutes: number }> | null;
+
+/**
+ * The sessions to come of the goal in work as an iCalendar file that a calendar keeps up with: a session is told apart by goal and day, so
+ * that a new version of the plan changes it in place, and calls off the days it does not use any more. Where nothing may be trained every
+ * session is called off.
+ *
+ * Source: RFC 5545, RFC 7986 (docs/sources.md#calendar)
+ */
+export async function calendarOf(db: Db, c: GoalCase, now: Date, time: SessionTime): Promise<string> {
+  const { plan } = c;
+  const key = await getStudioKey(db);
+  const calendar = ical({
+    name: `${c.client.name}: ${c.goal.name}`,
+    prodId: { company: 'Calm Reach', product: 'Plan', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH
+  });
+  const isOpen = isOpenForWork(c);
+  const view = plan && isOpen ? compute(() => planView({ ...c, plan })) : null;
+  const composed = new Map(view?.ok ? view.value.flatMap((w) => w.sessions.map((s) => [s.id, s] as const)) : []);
+  const minutes = plan?.minutes ?? 0;
+  const event = (on: string, isCalledOff: boolean, summary: string, description: string) => {
+    const start = time ? new Date(`${on}T${clock(time)}`) : new Date(`${on}T00:00:00`);
+    calendar.createEvent({
+      id: uuidFrom(`${c.goal.id}/${on}`, key),
+      sequence: plan?.version ?? 0,
+      stamp: now,
+      start,
+      // The end of a whole day is the next one.
+      end: time ? new Date(start.getTime() + minutes * 60_000) : new Date(`${addDays(on, 1)}T00:00:00`),
+      allDay: time === null,
+      floating: time !== null,
+      summary,
+      description,
+      status: isCalledOff ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED
+    });
+  };
+
+  const ahead = c.sessions.filter((s) => s.status === 'planned' && s.planId === plan?.id && s.plannedOn >= c.today);
+  for (const s of ahead) {
+    const name = `${c.client.name}: ${c.goal.name.toLowerCase()}, week ${s.week}, session ${s.ordinal}`;
+    event(s.plannedOn, !isOpen, name, described(composed.get(s.id)?.blocks ?? [], minutes, s.retest));
+  }
+  const used = new Set(ahead.map((s) => s.plannedOn));
+  for (const on of await listSupersededDays(db, c.goal.id, c.today))
+    if (!used.has(on)) event(on, true, `${c.client.name}: ${c.goal.name.toLowerCase()}`, '');
+  return calendar.toString();
+}
+
+const clock = ({ hours, minutes }: NonNullable<SessionTime>): string =>
+  `${String(hours).padStart(2, '0')}:${String(minutes).padStart(2, '0')}:00`;
+
+/** What a session holds, by the names of its exercises, and what to mind. */
+function described(blocks: readonly Block[], minutes: number, isRetest: boolean): string {
+  const find = exercisesIn(blocks);
+  const names = [...new Set(blocks.filter(isWorked).map((b) => find(b.exerciseId).name))];
+  return [
+    `${minutes} minutes${names.length > 0 ? `: ${names.join(', ')}` : ''}.`,
+    ...(isRetest ? ['Measure before it.'] : []),
+    'Stop at sharp pain, numbness or a pinch in a joint. Licensed practice and local rules come first.'
+  ].join('\n');
+}
