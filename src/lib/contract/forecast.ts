@@ -5,7 +5,7 @@ import type { BodyState } from './fields';
 export type Outlook = Readonly<{
   side: Side | null;
   ask: HeadlineAsk | null;
-  why: 'not foretold' | 'no measure' | null;
+  why: 'closed' | 'not foretold' | 'no measure' | null;
   /** Day of the first value: weeks count from it. */
   firstOn: string | null;
   /** What all its values share. */

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { addDays, goals, measureOf } from '$lib/core';
 import { countScores, listForecasts } from '../repo/forecastRepo';
 import { updateOccasionRemoved } from '../repo/occasionRepo';
-import { personWithGoal, take, testDay } from '../testing/people';
+import { passCheck, personWithGoal, take, testDay } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
 import type { Database } from '../db/db';
 import { loadGoalCase } from './clientCase';
@@ -59,6 +59,7 @@ describe('an outlook', () => {
   test.each(goals.map((g) => [g.id, g.headline] as const))('stands for %s before and after a measure of %s', (kind, headline) =>
     given.rolledBack(async (db) => {
       const id = await personWithGoal(db, kind);
+      await passCheck(db, id, testDay);
       const before = await outlooks(db, id, testDay);
       const measure = measureOf(headline);
       expect(before).toHaveLength(measure.sides === 'each' ? 2 : 1);
@@ -69,6 +70,7 @@ describe('an outlook', () => {
   test('minutes and points have no known error: a trend, but nothing foretold', () =>
     given.rolledBack(async (db) => {
       const id = await personWithGoal(db, 'easy_seat');
+      await passCheck(db, id, testDay);
       for (const [i, minutes] of [4, 6, 9].entries())
         await take(db, id, 'easy_seat_minutes', null, [minutes], {
           on: day(2 * i),
@@ -82,11 +84,24 @@ describe('an outlook', () => {
   test('weeks ahead reach the date of the goal, and a year at most', () =>
     given.rolledBack(async (db) => {
       const id = await personWithGoal(db, 'turnout', { targetOn: day(30) });
+      await passCheck(db, id, testDay);
       await turnout(db, id, 0, 90);
       expect((await outlooks(db, id, testDay))[0]!.ask!.weeks).toBe(30);
       expect((await outlooks(db, id, day(29)))[0]!.ask!.weeks).toBe(12);
       const far = await personWithGoal(db, 'turnout', { targetOn: addDays(testDay, 900) });
+      await passCheck(db, far, testDay);
       await turnout(db, far, 0, 90);
       expect((await outlooks(db, far, testDay))[0]!.ask!.weeks).toBe(52);
+    }));
+
+  test('nothing is foretold to who may not train', () =>
+    given.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'turnout');
+      await turnout(db, id, 0, 90);
+      expect(await outlooks(db, id, testDay)).toMatchObject([{ ask: null, why: 'closed' }]);
+      await passCheck(db, id, testDay);
+      expect((await outlooks(db, id, testDay))[0]!.ask).not.toBeNull();
+      await passCheck(db, id, testDay, ['nerve_signs']);
+      expect(await outlooks(db, id, testDay)).toMatchObject([{ ask: null, why: 'closed' }]);
     }));
 });

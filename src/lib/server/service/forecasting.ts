@@ -19,6 +19,7 @@ import {
 } from '$lib/core';
 import type { Db } from '../db/db';
 import { listForecasts, upsertForecast, upsertScore, type KeptForecast } from '../repo/forecastRepo';
+import { isOpenForWork } from './checking';
 import { dateOf, legOf, lengthsOf, type GoalCase } from './clientCase';
 import { endedSessions } from './sessionRecords';
 import { comparesKey, takenOf } from './taken';
@@ -96,15 +97,17 @@ export async function outlooksOf(db: Db, c: GoalCase): Promise<Outlook[]> {
   const kept = await listForecasts(db, c.goal.id);
   const { betterIs } = measureOf(c.goal.headline);
   const { done, due } = attendedLately(c, c.today);
+  const isOpen = isOpenForWork(c);
   return headlineSides(c).map((side): Outlook => {
     const series = alikeSeries(c, side);
     const [first] = series;
-    const ask = forecastAsk(c, side, c.today);
+    // Who may not train has no gain ahead of them to be told of.
+    const ask = isOpen ? forecastAsk(c, side, c.today) : null;
     const weekly = series.map((r) => ({ week: weeksBetween(first!.takenOn, r.takenOn), value: r.value }));
     return {
       side,
       ask,
-      why: ask ? null : series.length === 0 ? 'no measure' : 'not foretold',
+      why: ask ? null : !isOpen ? 'closed' : series.length === 0 ? 'no measure' : 'not foretold',
       firstOn: first?.takenOn ?? null,
       takenAs: first ? { bodyState: first.bodyState, way: first.way, support: first.support } : null,
       trend: trendOf(weekly),

@@ -4,7 +4,7 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import { dateText, headlineText, plural } from '../format';
   import type { Foretelling } from './foretelling.svelte';
-  import { bandText, byDate, chanceText, isLikelyThere, likelyWeek, priorText, weekDate } from './outlookText';
+  import { bandText, byDate, chanceText, isLikelyThere, likelyWeek, nothingText, priorText, weekDate } from './outlookText';
   import WhatIfSessions from './WhatIfSessions.svelte';
 
   type Props = {
@@ -15,9 +15,11 @@
     targetOn: string | null;
     headline: string;
     unit: LengthUnit;
+    /** Work that is stopped until it is cleared. */
+    isStopped: boolean;
     onAgain: () => void;
   };
-  let { outlook, told, state, today, targetOn, headline, unit, onAgain }: Props = $props();
+  let { outlook, told, state, today, targetOn, headline, unit, isStopped, onAgain }: Props = $props();
   const ask = $derived(outlook.ask);
   const chance = $derived(told && byDate(told, today, targetOn));
   const week = $derived(told && likelyWeek(told));
@@ -37,11 +39,7 @@
 <section class="card" aria-label="What is likely" aria-busy={state === 'reckoning'}>
   <h2>What is likely</h2>
   {#if !ask}
-    <p class="mt-1">
-      {outlook.why === 'no measure'
-        ? 'Nothing is foretold before the first measure.'
-        : `${measureOf(headline).unit === 'min' ? 'Minutes' : 'Counts, stages and points'} have no known error, so a gain cannot be told from chance and nothing is foretold.`}
-    </p>
+    <p class="mt-1">{nothingText(outlook, headline)}</p>
   {:else if state === 'worker died' || state === 'not possible'}
     <p class="mt-1">The forecast could not be reckoned here. What was measured is not touched.</p>
     <p class="mt-2"><button type="button" class="btn" onclick={onAgain}>Try again</button></p>
@@ -71,6 +69,11 @@
       <dt class="text-ink-soft">{weekDate(today, end.week)}</dt>
       <dd>{bandText(end, headline, unit)}, half of it {bandText(end, headline, unit, 'half')}</dd>
     </dl>
+    {#if isStopped}
+      <p class="mt-2 font-semibold text-stop">
+        A stop is open. This takes for granted that sessions go on; nothing that is stopped is trained before it is cleared.
+      </p>
+    {/if}
     <p class="mt-2 font-semibold">{priorText(told.priorShare)}</p>
     {#if then}
       <p class="mt-2">

@@ -4,7 +4,7 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import { dateText, headlineText, plural } from '../format';
   import type { Foretelling } from './foretelling.svelte';
-  import { bandText, byDate, chanceText, isLikelyThere, likelyWeek, priorText, weekDate } from './outlookText';
+  import { bandText, byDate, chanceText, isLikelyThere, likelyWeek, nothingText, priorText, weekDate } from './outlookText';
 
   /** What is likely, in one line; the whole of it on Progress. */
   type Props = {
@@ -16,8 +16,10 @@
     headline: string;
     unit: LengthUnit;
     more: string;
+    /** Work that is stopped until it is cleared. */
+    isStopped: boolean;
   };
-  let { outlook, told, state, today, targetOn, headline, unit, more }: Props = $props();
+  let { outlook, told, state, today, targetOn, headline, unit, more, isStopped }: Props = $props();
   const chance = $derived(told && byDate(told, today, targetOn));
   const week = $derived(told && likelyWeek(told));
   const end = $derived(told?.weeks.at(-1));
@@ -25,7 +27,7 @@
 
 <p aria-busy={state === 'reckoning'}>
   {#if !outlook.ask}
-    <span class="text-ink-soft">Nothing is foretold of this goal.</span>
+    <span class="text-ink-soft">{nothingText(outlook, headline)}</span>
   {:else if state === 'worker died' || state === 'not possible'}
     <span class="text-ink-soft">The forecast could not be reckoned here.</span>
   {:else if !told || !chance || !end}
@@ -47,6 +49,7 @@
       By {weekDate(today, end.week)} nine in ten lie within {bandText(end, headline, unit)}.
     {/if}
     {priorText(told.priorShare)}
+    {#if isStopped}<strong class="text-stop">A stop is open: this takes for granted that sessions go on.</strong>{/if}
   {/if}
   <a class="font-semibold underline" href={more}>More on Progress</a>
 </p>

@@ -1,5 +1,6 @@
 import { addDays, daysBetween, measureOf, type Band, type Forecast } from '$lib/core';
 import type { LengthUnit } from '$lib/contract/fields';
+import type { Outlook } from '$lib/contract/forecast';
 import { dateText, headlineText, numberText } from '../format';
 
 /** A share as so many of a hundred, never as a certainty. */
@@ -13,6 +14,14 @@ export const bandText = (b: Band, headline: string, unit: LengthUnit, of: 'half'
 
 /** The week in which the goal is first more likely reached than not; null within the weeks told. */
 export const likelyWeek = (f: Forecast): number | null => f.weeks.find((w) => w.reachedShare >= 0.5)?.week ?? null;
+
+/** Why nothing is foretold. */
+export function nothingText({ why }: Pick<Outlook, 'why'>, headline: string): string {
+  if (why === 'closed') return 'Nothing is foretold while training is closed: the Check comes first.';
+  if (why === 'no measure') return 'Nothing is foretold before the first measure.';
+  const what = measureOf(headline).unit === 'min' ? 'Minutes' : 'Counts, stages and points';
+  return `${what} have no known error, so a gain cannot be told from chance and nothing is foretold.`;
+}
 
 /** Whether the goal is more likely behind than ahead today. */
 export const isLikelyThere = (f: Forecast, target: number, betterIs: 'higher' | 'lower'): boolean =>

@@ -138,6 +138,7 @@
             targetOn={data.goal.targetOn}
             headline={data.goal.headline}
             {unit}
+            isStopped={data.stops.length > 0}
             more="/people/{data.client.id}/review/progress"
           />
         {/if}

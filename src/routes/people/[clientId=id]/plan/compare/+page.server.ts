@@ -28,7 +28,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
     isOpen: isOpenForWork(c) && hasBaseline(c),
     version: c.plan?.version ?? 0,
     weeks,
-    ask: forecastAsk(c, side, today),
+    ask: isOpenForWork(c) ? forecastAsk(c, side, today) : null,
     names: Object.fromEntries(weekOf(c).map(({ exercise }) => [exercise.id, exercise.name])),
     columns: await Promise.all(
       columns.map(async (column) => {

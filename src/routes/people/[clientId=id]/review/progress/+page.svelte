@@ -107,6 +107,7 @@
           targetOn={goal.targetOn}
           headline={goal.headline}
           {unit}
+          isStopped={data.stops.length > 0}
           onAgain={() => outlook.ask && foretelling.ask(outlook.ask)}
         />
         <section class="card" aria-label="Gain so far">

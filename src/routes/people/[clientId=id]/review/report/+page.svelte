@@ -2,7 +2,7 @@
   import Printer from '@lucide/svelte/icons/printer';
   import { measureOf } from '$lib/core';
   import { Foretelling } from '$lib/ui/forecast/foretelling.svelte';
-  import { bandText, byDate, chanceText, priorText } from '$lib/ui/forecast/outlookText';
+  import { bandText, byDate, chanceText, nothingText, priorText } from '$lib/ui/forecast/outlookText';
   import { capital, changeText, dateText, headlineText, plural, stateText } from '$lib/ui/format';
   import MeasureChart from '$lib/ui/MeasureChart.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
@@ -128,7 +128,7 @@
         {priorText(told.priorShare)} A likelihood, never a promise.
       </p>
     {:else if !main.ask}
-      <p class="mt-1">Nothing is foretold yet.</p>
+      <p class="mt-1">{nothingText(main, goal.headline)}</p>
     {/if}
   </section>
 
