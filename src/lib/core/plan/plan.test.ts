@@ -11,8 +11,7 @@ import {
   planProgression,
   setByInstructor,
   totals,
-  type PlanAsk,
-  type Prop
+  type PlanAsk
 } from '../index';
 import { limit, somebody, stopped } from '../testing/person';
 import { splitPlanAsk, splitWeekAsk } from '../testing/plan';

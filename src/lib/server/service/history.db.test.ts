@@ -3,7 +3,6 @@ import { addDays } from '$lib/core';
 import { testDay } from '../testing/people';
 import { personWithSplitPlan, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
-import type { Database } from '../db/db';
 import { loadGoalCase } from './clientCase';
 import { linksDone, weeksDone, winsOf } from './history';
 
