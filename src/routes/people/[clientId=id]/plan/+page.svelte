@@ -89,7 +89,7 @@
 {:else}
   <main class="grid lg:grid-cols-[1fr_24rem]">
     <div class="flex min-w-0 flex-col gap-3 p-5">
-      <div class="flex flex-wrap items-center gap-4">
+      <div class="flex flex-wrap items-center gap-2">
         <h1>{!staircase ? 'The weeks' : hasFloor(staircase.measureId) ? 'Down to the floor' : 'The way to the goal'}</h1>
         {#if staircase?.side}<SideSwitch
             {side}
@@ -97,7 +97,7 @@
             label="Side in view"
             words={measure?.sideWords}
           />{/if}
-        <div class="ml-auto flex items-center gap-3">
+        <div class="ml-auto flex items-center gap-2">
           <span class="text-ink-soft">version {data.plan.version}</span>
           <a class="btn" href="/people/{data.client.id}/plan/compare">Compare</a>
           <Dialog.Root bind:open={() => changing || form?.problem !== undefined, (v) => (changing = v)}>
