@@ -113,7 +113,10 @@ export async function outlooksOf(db: Db, c: GoalCase): Promise<Outlook[]> {
       trend: trendOf(weekly),
       plateau: plateau({ measures: weekly, betterIs, done, due }),
       gains: gainsOf(c, side),
-      kept: kept.filter((f) => f.side === side).map(({ madeOn, bands }) => ({ madeOn, bands }))
+      // What was foretold of another state or way is answered by measures of its own.
+      kept: kept
+        .filter((f) => f.side === side && first && f.takenAs === comparesKey(first, first.bodyState))
+        .map(({ madeOn, bands }) => ({ madeOn, bands }))
     };
   });
 }
