@@ -236,7 +236,7 @@ export { hardEffortPct, type WeekWork } from './plan/sessionBlocks';
 export { countsFrom, gradeStack, jumpOf, type Jump, type StackGrade } from './grade/gradeStack';
 export { leftOutTexts, type LeftOut } from './plan/leftOut';
 export { holdWithin, rungsWithin } from './safety/within';
-export { doseByLink, type LinkDose } from './plan/doseByLink';
+export { doseByLink, gainfulWeekS, type LinkDose } from './plan/doseByLink';
 
 export { whyText, type VerdictWhy } from './progress/why';
 export { decide, isSore, sorePainKinds, type DecideAsk, type RuleName, type Decision } from './progress/decide';

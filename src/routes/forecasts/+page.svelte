@@ -1,5 +1,6 @@
 <script lang="ts">
   import { scoresNeeded, shareWithin } from '$lib/core';
+  import { plural } from '$lib/ui/format';
 
   let { data } = $props();
   type Count = { scores: number; held50: number; held90: number };
@@ -15,10 +16,10 @@
     { ahead: 'over 8', label: 'more than 8 weeks ahead' }
   ] as const;
   const rows = $derived([
-    { label: 'All goals', ...sumOf(data.counts), people: null },
+    { label: 'All goals', ...sumOf(data.counts) },
     ...[...new Set(data.counts.map((c) => c.goal))].map((goal) => {
       const own = data.counts.filter((c) => c.goal === goal);
-      return { label: goal, ...sumOf(own), people: Math.max(...own.map((c) => c.people)) };
+      return { label: `${goal}, ${plural(Math.max(...own.map((c) => c.people)), 'person', 'people')}`, ...sumOf(own) };
     })
   ]);
   const ahead = $derived(horizons.map((h) => ({ ...h, ...sumOf(data.counts.filter((c) => c.ahead === h.ahead)) })));

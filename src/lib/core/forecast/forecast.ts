@@ -60,7 +60,7 @@ export function forecast(ask: ForecastAsk): Forecast {
   const { seen, sessionWeeks, now } = course(ask, sign);
   const { cells, levelSd } = posteriorOf(seen, ask.sem, prior, sessionWeeks, now);
   const random = seededRandom(ask.seed);
-  const attendances = attendanceOf(prior, ask);
+  const attendances = likelyAttendances(prior, ask);
   const idleNow = now.session > 0 ? now.week - (sessionWeeks[now.session - 1] ?? 0) : now.week;
 
   const futures = drawn(cells, paths, random).map((cell) => {
@@ -129,7 +129,7 @@ function spread(moments: readonly Readonly<{ session: number; week: number }>[])
 }
 
 /** Likely shares of sessions attended, each as likely as the next. */
-function attendanceOf({ attendance }: ForecastPrior, { attended, missed }: ForecastAsk): number[] {
+function likelyAttendances({ attendance }: ForecastPrior, { attended, missed }: ForecastAsk): number[] {
   const steps = 40;
   const [a, b] = [attendance.attended + Math.max(0, attended), attendance.missed + Math.max(0, missed)];
   return Array.from({ length: steps }, (_, i) => jstat.jStat.beta.inv((i + 0.5) / steps, a, b));

@@ -6,6 +6,9 @@ import { sides, type Side } from '../body/side';
 
 export type LinkDose = Readonly<{ link: LinkId; side: Side; stretchS: number; contractionS: number; activeS: number }>;
 
+/** Seconds of stretch a week and more that go with lasting gains (published, from memory): docs/sources.md#planning */
+export const gainfulWeekS = 5 * 60;
+
 /** Phases in which a limb is kept or moved at the end of its range by its own muscles. */
 const activeKinds: ReadonlySet<PhaseKind> = new Set(['lift', 'held', 'lower']);
 

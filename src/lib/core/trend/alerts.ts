@@ -1,7 +1,7 @@
 import type { Side } from '../body/side';
 import type { SessionRecord } from '../progress/history';
 import { mannKendall } from './mannKendall';
-import type { Plateau } from './plateau';
+import { plateauRules, type Plateau } from './plateau';
 
 /** Something to look at before the next step, told once for an exercise, a side or the person. Words come outside. */
 export type Alert =
@@ -27,13 +27,12 @@ export const alertRules = {
   toldSessions: 4,
   driftP: 0.1,
   lostSessions: 2,
-  dueSessions: 4,
-  attendance: 0.6
+  dueSessions: 4
 } as const;
 
 /** Whether too few sessions were done lately; before anything is said of the plan. */
 export function attendanceAlert(done: number, due: number): Alert | null {
-  return due >= alertRules.dueSessions && done < alertRules.attendance * due ? { code: 'attendance', done, due } : null;
+  return due >= alertRules.dueSessions && done < plateauRules.attendance * due ? { code: 'attendance', done, due } : null;
 }
 
 /**

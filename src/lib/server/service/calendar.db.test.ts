@@ -111,6 +111,11 @@ describe('the plan as a calendar', () => {
       const barred = weekOf(c).filter(({ exercise }) => barsOf(c, exercise).length > 0);
       expect(barred).not.toEqual([]);
       for (const e of locked) for (const { exercise } of barred) expect(e.text).not.toContain(exercise.name);
+      await db.query(
+        `insert into body_lock (client_id, joint, side, reason, opened_on) values ($1, 'back', null, 'told in a test', $2)`,
+        [id, testDay]
+      );
+      expect(eventsOf(await textOf(db, id, testDay)).every((e) => e.status === 'CANCELLED')).toBe(true);
       await db.query('delete from screening where client_id = $1', [id]);
       const closed = eventsOf(await textOf(db, id, testDay));
       expect(closed.length).toBeGreaterThan(0);

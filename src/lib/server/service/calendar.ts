@@ -14,8 +14,8 @@ export type SessionTime = Readonly<{ hours: number; minutes: number }> | null;
 
 /**
  * The sessions to come of the goal in work as an iCalendar file that a calendar keeps up with: a session is told apart by goal and day, so
- * that a new version of the plan changes it in place, and calls off the days it does not use any more. Where nothing may be trained every
- * session is called off.
+ * that a new version of the plan changes it in place, and calls off the days it does not use any more. Where nothing may be trained, or
+ * all of it is stopped, every session is called off.
  *
  * Source: RFC 5545, RFC 7986 (docs/sources.md#calendar)
  */
@@ -51,7 +51,9 @@ export async function calendarOf(db: Db, c: GoalCase, now: Date, time: SessionTi
   const ahead = c.sessions.filter((s) => s.status === 'planned' && s.planId === plan?.id && s.plannedOn >= c.today);
   for (const s of ahead) {
     const name = `${c.client.name}: ${c.goal.name.toLowerCase()}, week ${s.week}, session ${s.ordinal}`;
-    event(s.plannedOn, !isOpen, name, described(composed.get(s.id)?.blocks ?? [], minutes, s.retest));
+    // What cannot be composed, since all of it is stopped, is not trained.
+    const session = composed.get(s.id);
+    event(s.plannedOn, !session, name, session ? described(session.blocks, minutes, s.retest) : '');
   }
   const used = new Set(ahead.map((s) => s.plannedOn));
   for (const on of await listSupersededDays(db, c.goal.id, c.today))

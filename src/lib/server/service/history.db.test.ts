@@ -5,6 +5,7 @@ import { personWithSplitPlan, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { loadGoalCase } from './clientCase';
 import { linksDone, weeksDone, winsOf } from './history';
+import { openWeek } from './week';
 
 const store = testDatabase();
 
@@ -46,5 +47,19 @@ describe('what was done', () => {
       const wins = winsOf(await loadGoalCase(db, id, addDays(testDay, 2)));
       expect(wins.map((w) => w.code)).toContain('first lift');
       expect(wins.every((w) => w.on === addDays(testDay, 2))).toBe(true);
+    }));
+
+  test('what comes is told without what the gate bars, and not at all while training is closed', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      const names = async () => openWeek(await loadGoalCase(db, id, testDay)).map((e) => e.id);
+      expect(await names()).toContain('front_split_on_stack');
+      await db.query(
+        `insert into body_lock (client_id, joint, side, reason, opened_on) values ($1, 'hip', null, 'told in a test', $2)`,
+        [id, testDay]
+      );
+      expect(await names()).not.toContain('front_split_on_stack');
+      await db.query('delete from screening where client_id = $1', [id]);
+      expect(await names()).toEqual([]);
     }));
 });

@@ -2,6 +2,7 @@ import type { MeasureInput } from '$lib/contract/measureForms';
 import { isSignedDepth, measureOf, otherSide, splitOpeningDeg, trialValue } from '$lib/core';
 import type { Database, Db } from '../db/db';
 import { appendNote, findOpenOccasion, insertOccasion, insertTrials } from '../repo/occasionRepo';
+import { listGoals } from '../repo/goalRepo';
 import { updatePhotoTrial } from '../repo/photoRepo';
 import { getClient } from '../repo/clientRepo';
 import { legOf, lengthsOf, loadCase, withGoal } from './clientCase';
@@ -35,6 +36,8 @@ export async function saveOccasion(db: Database, clientId: number, input: Measur
 
 /** A measure of the goal's headline answers the forecasts made before it, and asks for a new one. */
 async function foretell(tx: Db, clientId: number, occasionId: number, takenOn: string, measureIds: readonly string[]) {
+  const goals = await listGoals(tx, clientId);
+  if (!goals.some((g) => measureIds.includes(g.headline))) return;
   const c = withGoal(await loadCase(tx, clientId, takenOn));
   if (!c || !measureIds.includes(c.goal.headline)) return;
   await scoreForecasts(tx, c, occasionId);

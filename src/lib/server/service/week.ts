@@ -4,6 +4,7 @@ import type { Database } from '../db/db';
 import { replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
 import { lockClient, updateSchool } from '../repo/clientRepo';
 import { upsertExerciseNote } from '../repo/exerciseRepo';
+import { isOpenForWork } from './checking';
 import { loadGoalCase, type GoalCase } from './clientCase';
 import { exerciseIn } from './library';
 import { perCase } from './perCase';
@@ -21,6 +22,10 @@ export const weekOf = perCase((c: GoalCase): WeekExercise[] => {
   const first = () => firstWeek(c).map((exercise) => ({ exercise, choice: plainChoice(exercise.id) }));
   return (c.choices.length > 0 ? chosen : first()).map((w) => ({ ...w, schoolId: w.choice.schoolId ?? c.client.schoolId }));
 });
+
+/** What of the week may be done on a side at least: what is told to whoever trains. Nothing while training is closed. */
+export const openWeek = (c: GoalCase): Exercise[] =>
+  isOpenForWork(c) ? weekOf(c).flatMap(({ exercise }) => (barsOf(c, exercise).length === 0 ? [exercise] : [])) : [];
 
 const plainChoice = (exerciseId: string): ExerciseChoice => ({
   exerciseId,

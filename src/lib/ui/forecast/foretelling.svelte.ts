@@ -39,3 +39,18 @@ export class Foretelling {
     return worker;
   }
 }
+
+/**
+ * A forecast that follows what is asked for as long as its component is there. What was told of another ask is gone at once: the one side's
+ * never stands under the other's name.
+ */
+export function followed(ask: () => HeadlineAsk | null | undefined): Foretelling {
+  const own = new Foretelling();
+  $effect(() => {
+    const asked = ask();
+    own.told = null;
+    if (asked) own.ask(asked);
+  });
+  $effect(() => () => own.stop());
+  return own;
+}

@@ -6,7 +6,7 @@
   import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
   import { changeText, plural } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
-  import { Foretelling } from '$lib/ui/forecast/foretelling.svelte';
+  import { followed } from '$lib/ui/forecast/foretelling.svelte';
   import OutlookLine from '$lib/ui/forecast/OutlookLine.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
@@ -23,12 +23,8 @@
   const other = $derived(data.staircases.find((s) => s !== staircase));
   const measure = $derived(data.goal && measureOf(data.goal.headline));
   const outlook = $derived(data.outlooks.find((o) => o.side === null || o.side === side));
-  const foretelling = new Foretelling();
-  $effect(() => {
-    if (data.plan && outlook?.ask) foretelling.ask(outlook.ask);
-  });
-  $effect(() => () => foretelling.stop());
-  const told = $derived(outlook?.ask ? foretelling.told : null);
+  const foretelling = followed(() => (data.plan ? outlook?.ask : null));
+  const told = $derived(foretelling.told);
   const weeks = $derived(data.view?.ok ? data.view.value : []);
   const all = $derived(weeks.flatMap((w) => w.sessions.map((session) => ({ week: w, session }))));
   let chosenId = $state<number>();

@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import { enhance } from '$app/forms';
-  import { motionOf, schools, sides, type LinkDose } from '$lib/core';
+  import { gainfulWeekS, motionOf, schools, sides, type LinkDose } from '$lib/core';
   import Field from '$lib/ui/Field.svelte';
-  import { Foretelling } from '$lib/ui/forecast/foretelling.svelte';
+  import { followed } from '$lib/ui/forecast/foretelling.svelte';
   import { bandText, byDate, chanceText } from '$lib/ui/forecast/outlookText';
   import { fieldError, formProblem } from '$lib/ui/formState';
   import { capital, clockText, dateText, numberText, plural } from '$lib/ui/format';
@@ -23,15 +23,11 @@
   const schoolOptions = [{ label: '', options: schools.map((s) => ({ value: s.id, label: s.name })) }];
   const find = (exerciseId: string) => ({ name: data.names[exerciseId] ?? 'an exercise' });
 
-  const foretold = { a: new Foretelling(), b: new Foretelling() };
-  $effect(() => {
-    for (const { column, told } of data.columns)
-      if (told.ok && data.ask) foretold[column].ask({ ...data.ask, sessionsPerWeek: told.value.asked.sessionsPerWeek });
-  });
-  $effect(() => () => {
-    foretold.a.stop();
-    foretold.b.stop();
-  });
+  const askOf = (of: Column['column']) => {
+    const told = data.columns.find((c) => c.column === of)?.told;
+    return told?.ok && data.ask ? { ...data.ask, sessionsPerWeek: told.value.asked.sessionsPerWeek } : null;
+  };
+  const foretold = { a: followed(() => askOf('a')), b: followed(() => askOf('b')) };
 
   /** Every motion and side that either plan works. */
   const places = $derived(
@@ -41,14 +37,13 @@
       ).values()
     ].sort((a, b) => motionOf(a.link).name.localeCompare(motionOf(b.link).name) || sides.indexOf(a.side) - sides.indexOf(b.side))
   );
-  const enoughS = 5 * 60;
   function doseText(doses: readonly LinkDose[], of: LinkDose): string {
     const d = doses.find((x) => x.link === of.link && x.side === of.side);
     if (!d) return 'nothing';
     return `${numberText(d.stretchS / 60)} stretch, ${numberText(d.activeS / 60)} active`;
   }
   const isLittle = (doses: readonly LinkDose[], of: LinkDose) =>
-    (doses.find((x) => x.link === of.link && x.side === of.side)?.stretchS ?? 0) < enoughS;
+    (doses.find((x) => x.link === of.link && x.side === of.side)?.stretchS ?? 0) < gainfulWeekS;
 </script>
 
 <main class="mx-auto flex max-w-6xl flex-col gap-5 p-5">

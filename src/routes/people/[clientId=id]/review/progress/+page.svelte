@@ -1,7 +1,7 @@
 <script lang="ts">
   import { measureOf, sides, wayOf, type Side } from '$lib/core';
   import Foretold from '$lib/ui/forecast/Foretold.svelte';
-  import { Foretelling } from '$lib/ui/forecast/foretelling.svelte';
+  import { followed } from '$lib/ui/forecast/foretelling.svelte';
   import { rateText } from '$lib/ui/forecast/outlookText';
   import { capital, changeText, dateText, plural, stateText } from '$lib/ui/format';
   import MeasureChart from '$lib/ui/MeasureChart.svelte';
@@ -32,12 +32,8 @@
   const first = $derived(alike.find((r) => r.mode === measure.modes[0]));
   const marks = $derived(goal.stageOn && goal.stage > 0 ? [{ on: goal.stageOn, text: 'stage opened' }] : []);
 
-  const foretelling = new Foretelling();
-  $effect(() => {
-    if (outlook.ask) foretelling.ask(outlook.ask);
-  });
-  $effect(() => () => foretelling.stop());
-  const told = $derived(outlook.ask ? foretelling.told : null);
+  const foretelling = followed(() => outlook.ask);
+  const told = $derived(foretelling.told);
   let chart = $state<ReturnType<typeof MeasureChart>>();
   const name = $derived(`${data.client.name} ${measure.name}`.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-'));
   const nameOf = (id: string) => data.exercises[id] ?? 'an exercise that is gone';

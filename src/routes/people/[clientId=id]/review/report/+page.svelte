@@ -1,7 +1,7 @@
 <script lang="ts">
   import Printer from '@lucide/svelte/icons/printer';
   import { measureOf } from '$lib/core';
-  import { Foretelling } from '$lib/ui/forecast/foretelling.svelte';
+  import { followed } from '$lib/ui/forecast/foretelling.svelte';
   import { bandText, byDate, chanceText, nothingText, priorText } from '$lib/ui/forecast/outlookText';
   import { capital, changeText, dateText, headlineText, plural, stateText } from '$lib/ui/format';
   import MeasureChart from '$lib/ui/MeasureChart.svelte';
@@ -18,12 +18,8 @@
   const main = $derived(
     data.outlooks.find((o) => o.side === goal.leadSide) ?? data.outlooks.find((o) => o.ask !== null) ?? data.outlooks[0]!
   );
-  const foretelling = new Foretelling();
-  $effect(() => {
-    if (main.ask) foretelling.ask(main.ask);
-  });
-  $effect(() => () => foretelling.stop());
-  const told = $derived(main.ask ? foretelling.told : null);
+  const foretelling = followed(() => main.ask);
+  const told = $derived(foretelling.told);
   const chance = $derived(told && byDate(told, data.today, goal.targetOn));
   const drawn = $derived(
     data.taken
@@ -110,12 +106,14 @@
 
   <section aria-label="What comes">
     <h2>What comes</h2>
-    {#if data.plan}
+    {#if data.plan && data.week.length > 0}
       <p class="mt-1">
         {plural(data.plan.sessionsPerWeek, 'session')} a week of {data.plan.minutes} minutes: {data.week
           .join(', ')
           .toLowerCase()}.
       </p>
+    {:else if data.plan}
+      <p class="mt-1">Nothing is trained until it is cleared.</p>
     {/if}
     {#if told && chance && main.ask}
       <p class="mt-1">
@@ -135,8 +133,8 @@
   <section class="rounded-soft border-2 border-stop px-4 py-2" aria-label="When to stop">
     <h2>When to stop</h2>
     <p class="mt-1">
-      Stop at sharp pain, a pop, numbness, tingling, a pinch in a joint, or dizziness, and tell it. Strong is 4 of 10 at most;
-      breathe throughout.
+      Stop at sharp pain, a pop, numbness, tingling, a pinch in a joint, or dizziness, and tell it. How strong it feels stays at {data.sensationCap}
+      of 10 at most; breathe throughout.
       {#each data.stops as { reason }, i (i)}
         Stopped until cleared: {reason}.
       {/each}
