@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import { painKinds, painPlaceIds, schoolIds, sides, todayThings, type PainKindId } from '$lib/core';
+import { oftens, painKinds, painPlaceIds, schoolIds, sides, todayThings, type PainKindId } from '$lib/core';
 import {
   checkbox,
   isoDate,
+  jsonField,
   length,
   optionalDate,
   optionalLength,
@@ -131,7 +132,7 @@ export type StartInput = z.output<typeof startForm>;
 export const planForm = z.object({
   /** The way of working, where neither the exercise nor the person has one of their own. */
   schoolId: z.enum(schoolIds, { error: 'Choose a way of working' }),
-  weeks: whole(1, 12),
+  weeks: whole(1, 52),
   sessionsPerWeek: whole(1, 7),
   minutes: whole(5, 240),
   startOn: isoDate,
@@ -139,6 +140,41 @@ export const planForm = z.object({
   basedOnVersion: whole(0, 100_000)
 });
 export type PlanInput = z.output<typeof planForm>;
+
+const weekPlaces = z.array(z.strictObject({ exerciseId, session: z.int().min(1).max(7).nullable() })).max(200);
+
+/** What is wished of the weeks of a plan, as the page sends it, in one field. */
+const planWishes = z.strictObject({
+  often: z.record(exerciseId, z.enum(oftens)),
+  pins: weekPlaces,
+  bans: weekPlaces,
+  /** Monday 1 to Sunday 7; none spreads the sessions evenly. */
+  weekdays: z
+    .array(z.int().min(1).max(7))
+    .max(7)
+    .transform((days) => [...new Set(days)].toSorted((a, b) => a - b)),
+  easyWeeks: z.array(z.int().min(1).max(52)).max(52).nullable()
+});
+
+/** What becomes of sessions whose day has gone by: done next, all moved by whole weeks, or left. */
+export const missedWays = ['keep', 'slide', 'drop'] as const;
+
+/** The rest of a plan as it is wished now. */
+export const reviseForm = z
+  .object({
+    basedOnVersion: whole(1, 100_000),
+    schoolId: z.enum(schoolIds, { error: 'Choose a way of working' }),
+    sessionsPerWeek: whole(1, 7),
+    minutes: whole(5, 240),
+    missed: z.enum(missedWays).default('keep'),
+    wishes: jsonField(planWishes, 'These wishes cannot be read. Open the page again')
+  })
+  .transform(({ wishes: { weekdays, easyWeeks, ...wishes }, ...rest }) => ({ ...rest, wishes, weekdays, easyWeeks }));
+export type ReviseInput = z.output<typeof reviseForm>;
+
+/** An earlier version of the plan, by its number. */
+export const restoreForm = z.object({ basedOnVersion: whole(1, 100_000), version: whole(1, 100_000) });
+export const planNameForm = z.object({ version: whole(1, 100_000), name: text(60) });
 
 /** One of the plans that are held against each other. */
 export const comparedForm = planForm.pick({ schoolId: true, sessionsPerWeek: true, minutes: true });

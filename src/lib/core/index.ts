@@ -214,7 +214,8 @@ export { stacksFor, stacksOn, unders, type StackUse, type Under } from './props/
 export { bestAddition, type Addition, type Evenness, type LadderNeed } from './props/bestAddition';
 export { heightGaps, type HeightGap } from './props/heightGaps';
 export { candidateProps } from './props/candidates';
-export { shareShelf, type LinearSolver, type Share, type ShareNeed } from './props/shareShelf';
+export { shareShelf, type Share, type ShareNeed } from './props/shareShelf';
+export type { LinearSolver, SearchEnds, Solved } from './linearProgram';
 export { bases, isFrontSplit, isSplit, type Basis, type Demand, type Goal, type GoalKind, type ReadingModel } from './goal/goal';
 export { goalOf, goals } from './goal/goals';
 export { motionIds, motionOf, motions, type Motion, type MotionId, type Norm } from './body/motions';
@@ -225,14 +226,34 @@ export { measureSet } from './read/measureSet';
 export {
   planProgression,
   fittedSession,
+  rehearsalWeek,
+  sessionComposer,
+  sessionDays,
+  weekdayOf,
   uncutSession,
   type PlanAsk,
   type PlanSession,
   type PlanWeek,
   type Progression
 } from './plan/planProgression';
-export { planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
-export { hardEffortPct, type WeekWork } from './plan/sessionBlocks';
+export { isEasyWeek, isRetestWeek, planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
+export { hardEffortPct, hardLinks, isHard } from './plan/hardWork';
+export type { WeekWork } from './plan/sessionBlocks';
+export type { Allotment, Allotted } from './plan/allotment';
+export { noWishes, planWeek, type WeekAsk, type WeekPlace, type WeekWishes } from './plan/planWeek';
+export { oftens, type Often } from './plan/weekProgram';
+export {
+  movedSets,
+  planChangeText,
+  weekNotes,
+  weekNoteText,
+  weekStepTexts,
+  wishedChanges,
+  type FindName,
+  type PlanChange,
+  type PlanShape,
+  type WeekNote
+} from './plan/planChange';
 export { countsFrom, gradeStack, jumpOf, type Jump, type StackGrade } from './grade/gradeStack';
 export { leftOutTexts, type LeftOut } from './plan/leftOut';
 export { holdWithin, rungsWithin } from './safety/within';

@@ -30,6 +30,12 @@ const sentences = {
     Number(d.weeksLeft) > 0
       ? `Only ${d.weeksLeft} ${Number(d.weeksLeft) === 1 ? 'week is' : 'weeks are'} left before the date of the goal. Choose fewer weeks, or move the date.`
       : 'The date of the goal has come. Move the date, or leave it open, then plan.',
+  weekdays_do_not_match: (d: Data) =>
+    `${d.weekdays} days are chosen for ${d.sessionsPerWeek} sessions a week. Choose as many days, or none to spread them evenly.`,
+  plan_over: () => 'Every session of this plan is over. Make a new one.',
+  not_solved: () => 'No plan was found for this. Take back what was wished last, or give the sessions more minutes.',
+  solving_cancelled: () => 'Solving was stopped. The plan is as it was.',
+  solver_lost: () => 'Solving broke off. The plan is as it was; try again.',
   session_too_long: (d: Data) =>
     `This comes to ${d.sets} sets and ${d.minutes} minutes. A session has at most 200 sets and ten hours; take something out.`,
   minutes_too_few: (d: Data) =>

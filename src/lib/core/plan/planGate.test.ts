@@ -10,6 +10,7 @@ import {
   limitKinds,
   exercises,
   schools,
+  noWishes,
   planProgression,
   joints,
   lines,
@@ -19,6 +20,7 @@ import {
   effortsOf,
   takesCycle,
   type CycleSpec,
+  type Progression,
   type Prop,
   type Setting,
   type Side,
@@ -26,6 +28,7 @@ import {
 } from '../index';
 import { sampleLimits } from '../safety/limitTable';
 import { flatDays, somebody, stopped } from '../testing/person';
+import { solveAnyhow } from '../testing/solver';
 import { splitWeekIds, weekFor } from '../testing/week';
 
 const shelf: Prop[] = [
@@ -59,9 +62,9 @@ const bold: CycleSpec = {
 };
 
 // Source: common practice, the cautious side (docs/safety.md).
-test('no plan contains what the gate bars, nor a setting or an easier version past its ends, whoever it is for and whatever is in the week', () =>
+test('no plan contains what the gate bars, nor a setting or an easier version past its ends, whoever it is for, whatever is in the week and whatever the solver answers', () =>
   fc.assert(
-    fc.property(
+    fc.asyncProperty(
       fc.array(fc.constantFrom(...limitKinds), { maxLength: 3 }),
       fc.array(anySide, { minLength: 3, maxLength: 3 }),
       fc.array(anyStop, { maxLength: 1 }),
@@ -74,7 +77,8 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
         { maxLength: 5 }
       ),
       fc.boolean(),
-      (kinds, ofSide, stops, depthCm, minutes, held, school, others, shaped) => {
+      fc.nat(),
+      async (kinds, ofSide, stops, depthCm, minutes, held, school, others, shaped, seed) => {
         const limits = kinds.map((kind, i) => {
           const side = ofSide[i];
           return { ...sampleLimits[kind], ...(side && { side }) };
@@ -103,25 +107,32 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
           measuredCm: { left: depthCm, right: depthCm }
         }).map((w) => (shaped && takesCycle(w.exercise) ? { ...w, cycles: both(bold) } : w));
         const make = () =>
-          planProgression({
-            week,
-            level: 'other',
-            leadSide: 'left',
-            weakerSide: null,
-            limiting: [],
-            breathS: 8,
-            person,
-            today,
-            weeks: 2,
-            sessionsPerWeek: 4,
-            minutes,
-            start: today,
-            target: null,
-            hasBaseline: true
-          });
-        let plan: ReturnType<typeof planProgression>;
+          planProgression(
+            {
+              week,
+              level: 'other',
+              leadSide: 'left',
+              weakerSide: null,
+              limiting: [],
+              breathS: 8,
+              person,
+              today,
+              weeks: 2,
+              sessionsPerWeek: 4,
+              minutes,
+              start: today,
+              target: null,
+              hasBaseline: true,
+              priority: {},
+              activeWorth: {},
+              demands: [],
+              wishes: noWishes
+            },
+            solveAnyhow(seed)
+          );
+        let plan: Progression;
         try {
-          plan = make();
+          plan = await make();
         } catch (refused) {
           // Nothing that may be done is left, or no time for it: then there is no plan.
           expect(refused).toBeInstanceOf(CoreError);

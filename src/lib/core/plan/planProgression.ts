@@ -4,10 +4,15 @@ import { arrangedSession, usualArrangement, type Arrangement } from '../session/
 import { orderBlocks, type SessionOptions } from '../session/compileSession';
 import type { Cut } from '../session/fitToMinutes';
 import { isWorked, type Block } from '../session/block';
+import { partOf } from '../exercise/exercise';
+import type { LinearSolver } from '../linearProgram';
 import type { DialAsked } from '../session/buildBlock';
 import { capsOf } from '../safety/caps';
+import { easierAllotment, rehearsalAllotment, type Allotment } from './allotment';
+import { isHard } from './hardWork';
 import type { LeftOut } from './leftOut';
 import { isEasyWeek, isRetestWeek, planPhases, type PlanPhase } from './phases';
+import { planWeek, type WeekAsk } from './planWeek';
 import { sessionBlocks, type BlocksAsk } from './sessionBlocks';
 
 export type PlanSession = Readonly<{
@@ -15,7 +20,10 @@ export type PlanSession = Readonly<{
   ordinal: number;
   /** Proposed day; what happens follows the person, not the date. */
   on: string;
+  /** No hard work in it, though there is some in its week. */
   light: boolean;
+  /** How much of each exercise it holds. */
+  allotment: Allotment;
   blocks: readonly Block[];
   durationS: number;
   cuts: readonly Cut[];
@@ -35,66 +43,117 @@ export type PlanWeek = Readonly<{
 }>;
 export type Progression = Readonly<{ weeks: readonly PlanWeek[] }>;
 
-export type PlanAsk = Omit<BlocksAsk, 'phase' | 'easy' | 'light'> &
+export type PlanAsk = Omit<WeekAsk, 'phase' | 'days'> &
   Readonly<{
     weeks: number;
     sessionsPerWeek: number;
-    minutes: number;
     start: string;
     /** Date of the goal, where it has one. */
     target: string | null;
     /** A baseline of the headline on both sides is required. */
     hasBaseline: boolean;
+    /** Days of the week on which there are sessions, Monday 1 to Sunday 7; spread evenly where none are named. */
+    weekdays?: readonly number[];
+    /** Weeks that are easy in place of every fourth. */
+    easyWeeks?: readonly number[] | null;
+    /** Only weeks from here on are made; those before stay as they were. @default 1 */
+    fromWeek?: number;
   }>;
 
+/** How far a plan is: weeks of different kind that are solved, of how many. */
+export type PlanProgress = (done: number, of: number) => void;
+
 /**
- * A first plan: every session of every week, inside the minutes.
+ * A plan: every session of every week, inside the minutes.
  *
- * Model:  phases by share of the weeks, every fourth week easy, a retest every second; sessions spread evenly over the week,
- *         on the day after hard work a light one, none on the day of the goal or after it. Every session is compiled to the second and cut to the minutes.
- * Throws: CoreError 'baseline_missing', 'weeks_past_target' with the weeks that are left, 'nothing_in_week', 'minutes_too_few', 'everything_locked',
- *         and the range errors of weeks (1–12), sessions a week (1–7) and minutes (5–240).
+ * Model:  phases by share of the weeks, easy weeks, a retest every second; where the goal has a date the week before it is easy and without hard work,
+ *         and nothing falls on the day or after it. The week of each phase is solved once (`planWeek`), so that inside a phase dials move and exercises
+ *         stay; an easy week holds the same with fewer sets. Every session is compiled to the second.
+ * Throws: CoreError 'baseline_missing', 'weeks_past_target' with the weeks that are left, 'weekdays_do_not_match', those of `planWeek`,
+ *         and the range errors of weeks (1–52), sessions a week (1–7) and minutes (5–240).
  * Source: docs/sources.md#planning
  */
-export function planProgression(ask: PlanAsk): Progression {
-  requireRange('weeks', ask.weeks, 1, 12);
-  requireRange('sessions_per_week', ask.sessionsPerWeek, 1, 7);
-  requireRange('minutes', ask.minutes, 5, 240);
-  if (!ask.hasBaseline) throw new CoreError('baseline_missing');
-  if (ask.target !== null) {
-    const weeksLeft = Math.ceil(daysBetween(ask.start, ask.target) / 7);
-    if (ask.weeks > weeksLeft) throw new CoreError('weeks_past_target', { weeks: ask.weeks, weeksLeft: Math.max(0, weeksLeft) });
+export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgress?: PlanProgress): Promise<Progression> {
+  requirePlan(ask);
+  const phases = planPhases(ask.weeks);
+  const days = sessionDays(ask);
+  const easyWeeks = easyWeeksOf(ask);
+  const lastLight = rehearsalWeek(ask);
+  const wanted = phases.map((phase, i) => ({ phase, week: i + 1 })).filter(({ week }) => week >= (ask.fromWeek ?? 1));
+  const kinds = [...new Set(wanted.map((w) => w.phase))];
+  const solved = new Map<PlanPhase, Allotment[]>();
+  for (const [i, phase] of kinds.entries()) {
+    onProgress?.(i, kinds.length);
+    solved.set(phase, await planWeek({ ...ask, phase, days }, solve));
   }
-  const offsets = dayOffsets(ask.sessionsPerWeek);
-  // Sessions of one kind are the same session: fitted once.
-  const known = new Map<string, ReturnType<typeof fittedSession>>();
-  const fittedOnce = (kind: Pick<BlocksAsk, 'phase' | 'easy' | 'light'>) => {
-    const key = `${kind.phase}/${kind.easy}/${kind.light}`;
-    const fitted = known.get(key) ?? fittedSession({ ...ask, ...kind });
-    known.set(key, fitted);
-    return fitted;
-  };
-  const weeks = planPhases(ask.weeks).map((phase, i): PlanWeek => {
-    const week = i + 1;
-    const easy = isEasyWeek(week);
-    const sessions = offsets
-      .map(({ day, light }, s): PlanSession => {
-        return { week, ordinal: s + 1, on: addDays(ask.start, i * 7 + day), light, ...fittedOnce({ phase, easy, light }) };
+  onProgress?.(kinds.length, kinds.length);
+  const partIn = (exerciseId: string) => ask.week.flatMap((w) => (w.exercise.id === exerciseId ? [partOf(w.exercise)] : []))[0];
+  const compose = sessionComposer(ask);
+  const weeks = wanted.map(({ phase, week }): PlanWeek => {
+    const isLast = week === lastLight;
+    const easy = isLast || easyWeeks.includes(week);
+    const made = days
+      .map((day, s) => {
+        const allotted = solved.get(phase)![s]!;
+        const allotment = isLast ? rehearsalAllotment(allotted, partIn) : easy ? easierAllotment(allotted) : allotted;
+        return { on: addDays(ask.start, (week - 1) * 7 + day), allotment };
       })
-      // The day of the goal itself is for the goal.
-      .filter(({ on }) => ask.target === null || on < ask.target);
+      // The day of the goal itself is for the goal; where nothing may be done it is a day of rest.
+      .filter(({ on, allotment }) => (ask.target === null || on < ask.target) && !isEmpty(allotment))
+      .map((session, i) => ({ week, ordinal: i + 1, ...session, ...compose({ phase, easy }, session.allotment) }));
+    const sessions = made.map((s): PlanSession => ({ ...s, light: isLast || (made.some(isHardSession) && !isHardSession(s)) }));
     return { week, phase, easy, retest: isRetestWeek(week), sessions };
   });
   return { weeks };
 }
 
+function requirePlan(ask: PlanAsk): void {
+  requireRange('weeks', ask.weeks, 1, 52);
+  requireRange('sessions_per_week', ask.sessionsPerWeek, 1, 7);
+  requireRange('minutes', ask.minutes, 5, 240);
+  if (!ask.hasBaseline) throw new CoreError('baseline_missing');
+  const { weekdays = [] } = ask;
+  if (weekdays.length > 0 && weekdays.length !== ask.sessionsPerWeek)
+    throw new CoreError('weekdays_do_not_match', { weekdays: weekdays.length, sessionsPerWeek: ask.sessionsPerWeek });
+  if (ask.target === null) return;
+  const weeksLeft = Math.ceil(daysBetween(ask.start, ask.target) / 7);
+  if (ask.weeks > weeksLeft) throw new CoreError('weeks_past_target', { weeks: ask.weeks, weeksLeft: Math.max(0, weeksLeft) });
+}
+
+const isEmpty = (allotment: Allotment): boolean => allotment.length > 0 && allotment.every((a) => a.sets === 0);
+
+const easyWeeksOf = ({ weeks, easyWeeks }: Pick<PlanAsk, 'weeks' | 'easyWeeks'>): readonly number[] =>
+  easyWeeks ?? Array.from({ length: weeks }, (_, i) => i + 1).filter(isEasyWeek);
+
+/** The week that runs into the day of the goal; none where the plan ends before it, or has no week to open range in. */
+export function rehearsalWeek({ weeks, start, target }: Pick<PlanAsk, 'weeks' | 'start' | 'target'>): number | null {
+  if (target === null || weeks < 2) return null;
+  return daysBetween(start, target) <= weeks * 7 ? weeks : null;
+}
+
+/** Sessions of one kind are the same session: composed once. */
+export function sessionComposer(ask: Omit<SessionAsk, 'phase' | 'easy' | 'light' | 'allotment'>) {
+  const known = new Map<string, ReturnType<typeof fittedSession>>();
+  return (of: Pick<BlocksAsk, 'phase' | 'easy'> & Readonly<{ light?: boolean }>, allotment: Allotment | null) => {
+    const key = JSON.stringify([of, allotment]);
+    const fitted = known.get(key) ?? fittedSession({ ...ask, light: false, ...of, allotment });
+    known.set(key, fitted);
+    return fitted;
+  };
+}
+
+const isHardSession = ({ blocks }: Pick<PlanSession, 'blocks'>): boolean => blocks.some(isHard);
+
 /** What a session could hold: every block uncut, in the usual order. Throws: CoreError 'nothing_in_week', 'everything_locked'. */
 export function uncutSession(ask: BlocksAsk) {
   if (ask.week.length === 0) throw new CoreError('nothing_in_week');
-  const { blocks, leftOut, asks } = sessionBlocks(ask);
+  const { blocks, leftOut, asks, cuts } = sessionBlocks(ask);
   if (asks.length === 0 && !blocks.some(isWorked)) throw new CoreError('everything_locked');
-  return { blocks: orderBlocks(blocks), leftOut, asks };
+  return { blocks: orderBlocks(blocks), leftOut, asks, cuts };
 }
+
+/** Everything a session is made from, and the minutes it has. */
+export type SessionAsk = BlocksAsk & Readonly<{ minutes: number }>;
 
 /**
  * One session of a phase as it was arranged, or as usual, cut to the minutes; where every exercise still asks for a number, the warm-up and
@@ -102,25 +161,28 @@ export function uncutSession(ask: BlocksAsk) {
  *
  * Throws: CoreError 'nothing_in_week', 'minutes_too_few', 'everything_locked', and those of `arrange`.
  */
-export function fittedSession(ask: BlocksAsk & Readonly<{ minutes: number }>, arrangement?: Arrangement) {
-  const { blocks, leftOut, asks } = uncutSession(ask);
+export function fittedSession(ask: SessionAsk, arrangement?: Arrangement) {
+  const { blocks, leftOut, asks, cuts } = uncutSession(ask);
   const given = arrangedSession(
     blocks,
     arrangement ?? usualArrangement(blocks, ask.minutes),
     capsOf(ask.person.limits).effortPct
   );
-  return { ...given, leftOut, asks };
+  return { ...given, cuts: [...cuts, ...given.cuts], leftOut, asks };
 }
 
-/**
- * Days of the week from its first, spread evenly. A day right after a hard one is light, also across the end of the week.
- */
-export function dayOffsets(sessionsPerWeek: number): { day: number; light: boolean }[] {
-  const days = Array.from({ length: sessionsPerWeek }, (_, i) => Math.floor((i * 7) / sessionsPerWeek));
-  const hard = new Set<number>();
-  for (const day of days) {
-    const wrapsToFirst = day === 6 && hard.has(0);
-    if (!hard.has(day - 1) && !wrapsToFirst) hard.add(day);
-  }
-  return days.map((day) => ({ day, light: !hard.has(day) }));
+const monday = 1;
+
+/** Days of the sessions, counted from the first day of the plan's weeks: those named, or spread evenly. */
+export function sessionDays({
+  sessionsPerWeek,
+  start,
+  weekdays = []
+}: Pick<PlanAsk, 'sessionsPerWeek' | 'start' | 'weekdays'>): number[] {
+  if (weekdays.length === 0) return Array.from({ length: sessionsPerWeek }, (_, i) => Math.floor((i * 7) / sessionsPerWeek));
+  const first = weekdayOf(start);
+  return [...new Set(weekdays)].map((day) => (day - first + 7) % 7).toSorted((a, b) => a - b);
 }
+
+/** Monday 1 to Sunday 7. */
+export const weekdayOf = (on: string): number => (((daysBetween('2024-01-01', on) % 7) + 7) % 7) + monday;

@@ -1,8 +1,8 @@
-import { hardEffortPct } from './sessionBlocks';
+import { isHard } from './hardWork';
 import { doseByLink, type LinkDose } from './doseByLink';
 import type { PlanWeek } from './planProgression';
 import { leftOutTexts } from './leftOut';
-import { compileForm, exercisesIn, isAsked, type Block } from '../session/block';
+import { exercisesIn } from '../session/block';
 import type { Cut } from '../session/fitToMinutes';
 
 export type PlanSummary = Readonly<{
@@ -38,11 +38,3 @@ export function planSummary(weeks: readonly PlanWeek[]): PlanSummary {
     leftOut: fullest ? leftOutTexts(fullest.leftOut, exercisesIn(fullest.blocks)) : []
   };
 }
-
-const isHard = (block: Block): boolean =>
-  block.part === 'own' ||
-  block.work
-    .filter(isAsked)
-    .some(({ form }) =>
-      compileForm(form, { effortCapPct: 100 }).some((p) => Math.max(Math.abs(p.fromPct), Math.abs(p.toPct)) >= hardEffortPct)
-    );

@@ -4,9 +4,12 @@ import { partOf, propWords, type Exercise, type LinkId, type SessionPart } from 
 import type { SafetyPerson } from '../safety/person';
 import type { School } from '../school/school';
 import type { Block, BlockWhy, FlowStep, Form } from '../session/block';
-import { buildBlock, type DialAsked, type SideCycles, type SideState } from '../session/buildBlock';
+import { buildBlock, type Built, type DialAsked, type SideCycles, type SideState } from '../session/buildBlock';
+import { shortest, type Cut } from '../session/fitToMinutes';
 import type { SideLifts } from '../session/shapedLifts';
 import { easyShare } from '../session/figures';
+import type { Allotment, Allotted } from './allotment';
+import { hardEffortPct, isHard } from './hardWork';
 import type { LeftOut } from './leftOut';
 import type { PlanPhase } from './phases';
 import { settleFlow, warmUpFlow } from './warmUp';
@@ -26,8 +29,12 @@ export type WeekWork = Readonly<{
 export type BlocksAsk = Readonly<{
   phase: PlanPhase;
   easy: boolean;
-  /** On the day after hard work: no lift-offs, effort under 60 %. */
+  /** What the session holds of the week; all of it where nobody allotted. */
+  allotment?: Allotment | null;
+  /** On the day after hard work of everything: no lift-offs, effort under 60 %. Of sessions that have no allotment. */
   light: boolean;
+  /** Motions that were worked hard the day before: they are not worked hard today, whatever was planned. */
+  rested?: ReadonlySet<LinkId>;
   week: readonly WeekWork[];
   level: 'beginner' | 'other';
   leadSide: Side;
@@ -48,10 +55,15 @@ const doses: Readonly<Record<PlanPhase, Readonly<{ moreRounds: boolean; ownSets:
   own: { moreRounds: false, ownSets: 3, positionSets: 2 },
   arrive: { moreRounds: false, ownSets: 2, positionSets: 3 }
 };
-/** From here on an effort is hard work. */
-export const hardEffortPct = 60;
 
-/** What is missed most is cut last: the position, what opens the limit, then its active work (assumption). */
+/** Sets of an exercise in a session of a phase that is not easy: at most, and where nobody allotted. */
+export function mostSets(part: SessionPart, phase: PlanPhase): number {
+  const { ownSets, positionSets } = doses[phase];
+  return part === 'own' ? ownSets : part === 'position' ? positionSets : 1;
+}
+
+/** What is missed most is cut last: what opens the limit, the position, what opens the others, then active work (assumption). */
+const limitPriority = 110;
 const partPriority: Readonly<Record<SessionPart, number>> = {
   'warm-up': 10,
   settle: 10,
@@ -68,31 +80,56 @@ const partPriority: Readonly<Record<SessionPart, number>> = {
  *         sets, an easy week about 60 % of them. What the gate bars is left out, parts of the warm-up and the settle too.
  * Returns the blocks, what was left out with why, and the dials for which there is no figure yet.
  */
-export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftOut[]; asks: DialAsked[] } {
-  const warmUp = warmUpFlow(ask.person, ask.today, new Set(ask.week.flatMap((w) => w.exercise.links)));
-  const settle = settleFlow(ask.person, ask.today);
-  const leftOut: LeftOut[] = [...warmUp.leftOut, ...settle.leftOut];
+export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftOut[]; asks: DialAsked[]; cuts: Cut[] } {
+  const frame = frameOf(ask);
+  const leftOut: LeftOut[] = [...frame.leftOut];
   const asks: DialAsked[] = [];
+  const cuts: Cut[] = [];
+  let isWithoutLifts = false;
   const worked = ask.week.flatMap((work): Block[] => {
+    const allotted = ask.allotment?.find((a) => a.exerciseId === work.exercise.id);
+    if (allotted?.sets === 0) return [];
+    const usual = { sets: usualSets(work, ask), light: ask.light && !ask.allotment, extra: !ask.easy };
+    const given: Omit<Allotted, 'exerciseId' | 'light' | 'extra'> & Readonly<{ light?: boolean; extra?: boolean }> =
+      allotted ?? usual;
+    const whole = blockOf(work, { ...ask, backWarm: frame.backWarm }, given);
+    const isRested = whole.block !== null && isHard(whole.block) && whole.block.links.some((l) => ask.rested?.has(l));
     // Lift-offs are hard work; on the day after hard work they are left.
-    if (ask.light && partOf(work.exercise) === 'own') return [];
-    const built = builtFrom(work, warmUp.backWarm, ask);
+    if ((isRested || given.light) && partOf(work.exercise) === 'own') {
+      isWithoutLifts = true;
+      return [];
+    }
+    const built = isRested ? blockOf(work, { ...ask, backWarm: frame.backWarm }, { ...given, light: true }) : whole;
     leftOut.push(...built.notBuilt);
     asks.push(...built.asks);
-    return built.block ? [{ ...built.block, ...(work.isOwn && { own: work.exercise }) }] : [];
+    if (!built.block) return [];
+    const kept = given.short ? shortest(built.block) : { block: built.block, cuts: [] };
+    cuts.push(...kept.cuts);
+    return [kept.block];
   });
-  if (ask.light && ask.week.some((w) => partOf(w.exercise) === 'own')) leftOut.push({ code: 'light day' });
-  const blocks = [
-    flowBlock('split_warm_up', warmUp.steps, [{ code: 'warm first' }]),
-    ...worked,
-    flowBlock(settle.exerciseId, settle.steps, [{ code: 'ends quiet' }])
-  ];
-  return { blocks, leftOut, asks };
+  if (isWithoutLifts) leftOut.push({ code: 'light day' });
+  const [warmUp, settle] = frame.blocks;
+  return { blocks: [warmUp, ...worked, settle], leftOut, asks, cuts };
 }
 
-function builtFrom({ exercise, school, states, cycles, lifts }: WeekWork, backWarm: boolean, ask: BlocksAsk) {
+/** What stands around the work: the warm-up for what the week moves, and the settle. */
+export function frameOf({ person, today, week }: Pick<BlocksAsk, 'person' | 'today' | 'week'>) {
+  const warmUp = warmUpFlow(person, today, new Set(week.flatMap((w) => w.exercise.links)));
+  const settle = settleFlow(person, today);
+  const blocks: [Block, Block] = [
+    flowBlock('split_warm_up', warmUp.steps, [{ code: 'warm first' }]),
+    flowBlock(settle.exerciseId, settle.steps, [{ code: 'ends quiet' }])
+  ];
+  return { blocks, backWarm: warmUp.backWarm, leftOut: [...warmUp.leftOut, ...settle.leftOut] };
+}
+
+/** One exercise of the week as a block, as the gate lets it through: `sets` times what its school does at once. */
+export function blockOf(
+  { exercise, school, states, cycles, lifts, isOwn }: WeekWork,
+  ask: Omit<BlocksAsk, 'light' | 'allotment'> & Readonly<{ backWarm: boolean }>,
+  { sets, light, extra }: Readonly<{ sets: number; light?: boolean; extra?: boolean }>
+): Built {
   const part = partOf(exercise);
-  const { sets, moreRounds } = doseOf(part, ask);
   const built = buildBlock({
     exercise,
     school,
@@ -101,24 +138,34 @@ function builtFrom({ exercise, school, states, cycles, lifts }: WeekWork, backWa
     lifts,
     sideOrder: sideOrder(ask),
     sets,
-    extraSide: part === 'position' && !ask.easy ? ask.weakerSide : null,
-    moreRounds,
+    extraSide: part === 'position' && extra ? ask.weakerSide : null,
+    moreRounds: doses[ask.phase].moreRounds,
     easy: ask.easy,
     level: ask.level,
-    dayCapPct: ask.light ? hardEffortPct - 5 : 100,
+    dayCapPct: light ? hardEffortPct - 5 : 100,
     breathS: ask.breathS,
-    priority: partPriority[part] - rankOf(exercise, ask.limiting),
+    priority: priorityOf(exercise, part, ask.limiting),
     because: [],
     person: ask.person,
     today: ask.today,
-    backWarm
+    backWarm: ask.backWarm
   });
-  return built.block
-    ? { ...built, block: { ...built.block, because: whyOf(exercise, built.block, ask, cycles != null || lifts != null) } }
-    : built;
+  if (!built.block) return built;
+  const because = whyOf(exercise, built.block, ask, cycles != null || lifts != null);
+  return { ...built, block: { ...built.block, because, ...(isOwn && { own: exercise }) } };
 }
 
-function whyOf(exercise: Exercise, block: Block, { weakerSide, limiting }: BlocksAsk, isShaped: boolean): BlockWhy[] {
+function priorityOf(exercise: Exercise, part: SessionPart, limiting: readonly LinkId[]): number {
+  const rank = rankOf(exercise, limiting);
+  return part === 'open' && rank === 0 && limiting.length > 0 ? limitPriority : partPriority[part] - rank;
+}
+
+function whyOf(
+  exercise: Exercise,
+  block: Block,
+  { weakerSide, limiting }: Pick<BlocksAsk, 'weakerSide' | 'limiting'>,
+  isShaped: boolean
+): BlockWhy[] {
   const { links } = exercise;
   const [limit] = limiting;
   const cycle = block.work.flatMap((w) => (w.form.kind === 'cycle' ? [w.form.spec] : []))[0];
@@ -142,13 +189,12 @@ function rankOf({ links }: Exercise, limiting: readonly LinkId[]): number {
   return ranks.length > 0 ? Math.min(...ranks) : limiting.length;
 }
 
-function doseOf(part: SessionPart, { phase, easy }: BlocksAsk): { sets: number; moreRounds: boolean } {
-  const { moreRounds, ownSets, positionSets } = doses[phase];
-  const sets = part === 'own' ? ownSets : part === 'position' ? positionSets : 1;
-  return { moreRounds, sets: easy ? Math.ceil(sets * easyShare) : sets };
+function usualSets({ exercise }: WeekWork, { phase, easy }: BlocksAsk): number {
+  const sets = mostSets(partOf(exercise), phase);
+  return easy ? Math.ceil(sets * easyShare) : sets;
 }
 
-const sideOrder = ({ weakerSide, leadSide }: BlocksAsk): Side[] => {
+const sideOrder = ({ weakerSide, leadSide }: Pick<BlocksAsk, 'weakerSide' | 'leadSide'>): Side[] => {
   const first = weakerSide ?? leadSide;
   return [first, ...sides.filter((s) => s !== first)];
 };

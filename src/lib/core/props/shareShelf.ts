@@ -1,13 +1,11 @@
 import { CoreError } from '../errors';
+import type { LinearSolver } from '../linearProgram';
 import { stacksFor, type StackUse } from './stackUse';
 import type { Prop, Stack } from './stack';
 
 /** Somebody in a class who needs a height for the same exercise. */
 export type ShareNeed = Readonly<{ id: string; targetCm: number; use: Pick<StackUse, 'pairs' | 'bears' | 'stairs'> }>;
 export type Share = Readonly<{ id: string; stack: Stack; offCm: number }>;
-
-/** An integer program in the usual LP text, solved; the values by name. Passed in, so that the core carries no solver. */
-export type LinearSolver = (program: string) => Readonly<{ status: string; values: Readonly<Record<string, number>> }>;
 
 /** Stacks looked at for each person: the nearest to what is wished. */
 const choicesEach = 24;
@@ -21,10 +19,10 @@ const itemCost = 0.01; // far below a millimetre a prop: it only decides between
  * Units:  cm.
  * Throws: CoreError 'not_solved' when the solver finds no optimum.
  */
-export function shareShelf(needs: readonly ShareNeed[], shelf: readonly Prop[], solve: LinearSolver): Share[] {
+export async function shareShelf(needs: readonly ShareNeed[], shelf: readonly Prop[], solve: LinearSolver): Promise<Share[]> {
   if (needs.length === 0) return [];
   const choices = needs.map((need) => choicesOf(need, shelf));
-  const { status, values } = solve(programOf(needs, choices, shelf));
+  const { status, values } = await solve(programOf(needs, choices, shelf));
   if (status !== 'Optimal') throw new CoreError('not_solved', { people: needs.length });
   return needs.map(({ id, targetCm }, i) => {
     const taken = choices[i]!.find((_, s) => (values[name(i, s)] ?? 0) > 0.5);

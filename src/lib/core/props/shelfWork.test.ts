@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import loadHighs from 'highs';
-import { beforeAll, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import {
   bestAddition,
   candidateProps,
@@ -15,11 +14,11 @@ import {
   substitutesFor,
   usualStepCm,
   type LadderNeed,
-  type LinearSolver,
   type Prop,
   type ShareNeed,
   type StackUse
 } from '../index';
+import { solveHere } from '../testing/solver';
 
 const block: Prop = {
   id: 'block',
@@ -166,47 +165,36 @@ describe('bestAddition', () => {
 });
 
 describe('shareShelf', () => {
-  let solve: LinearSolver;
-  beforeAll(async () => {
-    const highs = await loadHighs();
-    solve = (program) => {
-      const { Status, Columns } = highs.solve(program);
-      return {
-        status: Status,
-        values: Object.fromEntries(Object.entries(Columns).map(([k, c]) => [k, 'Primal' in c ? c.Primal : 0]))
-      };
-    };
-  });
   const one = { pairs: 1, bears: 'weight' } as const;
 
-  test('never gives out more props than there are', () => {
+  test('never gives out more props than there are', async () => {
     const needs: ShareNeed[] = [10, 10, 12.5, 20, 15].map((targetCm, i) => ({ id: `n${i}`, targetCm, use: one }));
-    const shares = shareShelf(needs, [block, book], solve);
+    const shares = await shareShelf(needs, [block, book], solveHere);
     for (const prop of [block, book])
       expect(shares.flatMap((s) => s.stack.items).filter((i) => i.propId === prop.id).length).toBeLessThanOrEqual(prop.quantity);
   });
 
   test('is as near as trying every choice', () =>
     fc.assert(
-      fc.property(
+      fc.asyncProperty(
         fc.array(fc.integer({ min: 1, max: 30 }), { minLength: 1, maxLength: 3 }),
         fc.integer({ min: 0, max: 3 }),
         fc.integer({ min: 0, max: 3 }),
         fc.constantFrom<1 | 2>(1, 2),
-        (targets, blocks, books, pairs) => {
+        async (targets, blocks, books, pairs) => {
           const shelf: Prop[] = [
             { ...block, quantity: blocks },
             { ...book, quantity: books }
           ];
           const needs = targets.map((targetCm, i): ShareNeed => ({ id: `n${i}`, targetCm, use: { pairs, bears: 'weight' } }));
-          const got = shareShelf(needs, shelf, solve).reduce((s, x) => s + x.offCm, 0);
+          const got = (await shareShelf(needs, shelf, solveHere)).reduce((s, x) => s + x.offCm, 0);
           expect(got).toBeCloseTo(bruteForce(needs, shelf), 1);
         }
       ),
       { numRuns: 40 }
     ));
 
-  test('nobody is nobody', () => expect(shareShelf([], [block], solve)).toEqual([]));
+  test('nobody is nobody', async () => expect(await shareShelf([], [block], solveHere)).toEqual([]));
 
   /** Source: every combination of stacks, tried one by one. */
   function bruteForce(needs: readonly ShareNeed[], shelf: readonly Prop[]): number {

@@ -59,6 +59,18 @@ const isLastActive = (blocks: readonly Block[], block: Block): boolean => {
 const leastMissed = (some: readonly Block[], all: readonly Block[]): Block | undefined =>
   some.filter((b) => isWorked(b) && !isLastActive(all, b)).toSorted((a, b) => a.priority - b.priority)[0];
 
+/** A block as short as it may be: one round, its least hold; with what that took out. */
+export function shortest(block: Block): Readonly<{ block: Block; cuts: readonly Cut[] }> {
+  const cuts: Cut[] = [];
+  let blocks: readonly Block[] = [block];
+  for (const kind of ['rounds', 'holds'] as const)
+    for (let next = cutters[kind](blocks); next; next = cutters[kind](blocks)) {
+      blocks = next.blocks;
+      noteCut(cuts, next.cut);
+    }
+  return { block: blocks[0]!, cuts };
+}
+
 /** Cuts of the same kind on the same exercise tell one story: from the first to the last. */
 function noteCut(cuts: Cut[], cut: Cut): void {
   const i = cuts.findIndex((c) => c.kind === cut.kind && c.exerciseId === cut.exerciseId);

@@ -1,4 +1,4 @@
-import { ladder, type PlanAsk, type Prop } from '../index';
+import { ladder, noWishes, type PlanAsk, type Prop } from '../index';
 import { somebody } from './person';
 import { weekFor } from './week';
 
@@ -23,6 +23,10 @@ export const splitPlanAsk: PlanAsk = {
   leadSide: 'left',
   weakerSide: null,
   limiting: ['HE', 'HF-KS'],
+  priority: { HE: 1, 'HF-KS': 0.8 },
+  activeWorth: {},
+  demands: ['HE', 'HF-KS'],
+  wishes: noWishes,
   breathS: 8,
   person: somebody(),
   today: '2026-03-02',

@@ -43,7 +43,8 @@ import { addToWeek, chooseSchool, noteExercise } from '../service/week';
 import { saveOccasion } from '../service/measuring';
 import { tellLater } from '../service/pain';
 import { keepPhoto } from '../service/photos';
-import { makePlan, prepareSession } from '../service/planning';
+import { prepareSession } from '../service/composing';
+import { makePlan } from '../service/planning';
 import { finishSession, logSet, startSession, tellPain } from '../service/practising';
 
 import {

@@ -1,9 +1,8 @@
-import { schoolIds, sides } from '$lib/core';
+import { noWishes, schoolIds, sides } from '$lib/core';
 import { z } from 'zod';
-import type { PlanInput } from '$lib/contract/forms';
-import type { Setting, Settings, Side } from '$lib/core';
+import type { PlanChange, Setting, Settings, Side, WeekWishes } from '$lib/core';
 import type { Db } from '../db/db';
-import { allRows, firstRow, IdRow, oneRow } from '../db/rows';
+import { allRows, changedOne, firstRow, IdRow, oneRow } from '../db/rows';
 
 const PlanRow = z
   .object({
@@ -15,7 +14,11 @@ const PlanRow = z
     sessions_per_week: z.int(),
     minutes: z.int(),
     start_on: z.iso.date(),
-    created_at: z.string()
+    created_at: z.string(),
+    line_id: z.int(),
+    wishes: z.custom<Partial<PlanWishes>>(),
+    name: z.string(),
+    changed: z.custom<readonly PlanChange[]>()
   })
   .transform((r) => ({
     id: r.id,
@@ -26,11 +29,28 @@ const PlanRow = z
     sessionsPerWeek: r.sessions_per_week,
     minutes: r.minutes,
     startOn: r.start_on,
-    createdAt: r.created_at
+    createdAt: r.created_at,
+    /** The first of the versions that go on from each other. */
+    lineId: r.line_id,
+    wishes: { ...noPlanWishes, ...r.wishes },
+    name: r.name,
+    /** What it does otherwise than the version before it. */
+    changed: r.changed
   }));
 export type Plan = z.output<typeof PlanRow>;
 
-const columns = 'id, goal_id, version, school_id, weeks, sessions_per_week, minutes, start_on, created_at';
+/** What is wished of every week of a plan, besides how long and how often. */
+export type PlanWishes = WeekWishes & Readonly<{ weekdays: readonly number[]; easyWeeks: readonly number[] | null }>;
+export const noPlanWishes: PlanWishes = { ...noWishes, weekdays: [], easyWeeks: null };
+
+const columns = `id, goal_id, version, school_id, weeks, sessions_per_week, minutes, start_on, created_at,
+                 coalesce(line_id, id) as line_id, wishes, name, changed`;
+
+/** Every version of the plans of a goal, the newest first. */
+export async function listPlans(db: Db, goalId: number): Promise<Plan[]> {
+  const { rows } = await db.query(`select ${columns} from plan where goal_id = $1 order by version desc`, [goalId]);
+  return allRows(PlanRow, rows);
+}
 
 /** The plan that is in force; null when there is none yet. */
 export async function findPlan(db: Db, goalId: number): Promise<Plan | null> {
@@ -41,14 +61,34 @@ export async function findPlan(db: Db, goalId: number): Promise<Plan | null> {
   return firstRow(PlanRow, rows);
 }
 
+/** The shape of a new version; `lineId` where it goes on from the version before it. */
+export type NewPlan = Pick<Plan, 'schoolId' | 'weeks' | 'sessionsPerWeek' | 'minutes' | 'startOn' | 'wishes' | 'changed'> &
+  Readonly<{ lineId: number | null }>;
+
 /** A new version; the key on (goal, version) keeps two tabs from both making it. */
-export async function insertPlan(tx: Db, goalId: number, version: number, p: PlanInput): Promise<number> {
+export async function insertPlan(tx: Db, goalId: number, version: number, p: NewPlan): Promise<number> {
   const { rows } = await tx.query(
-    `insert into plan (goal_id, version, school_id, weeks, sessions_per_week, minutes, start_on)
-     values ($1, $2, $3, $4, $5, $6, $7) returning id`,
-    [goalId, version, p.schoolId, p.weeks, p.sessionsPerWeek, p.minutes, p.startOn]
+    `insert into plan (goal_id, version, school_id, weeks, sessions_per_week, minutes, start_on, wishes, changed, line_id)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning id`,
+    [
+      goalId,
+      version,
+      p.schoolId,
+      p.weeks,
+      p.sessionsPerWeek,
+      p.minutes,
+      p.startOn,
+      JSON.stringify(p.wishes),
+      JSON.stringify(p.changed),
+      p.lineId
+    ]
   );
   return oneRow(IdRow, rows, 'plan').id;
+}
+
+/** Names a version, so that it is found again. */
+export async function updatePlanName(db: Db, goalId: number, version: number, name: string): Promise<void> {
+  changedOne(await db.query('update plan set name = $3 where goal_id = $1 and version = $2', [goalId, version, name]), 'plan');
 }
 
 /** Ends the version in force; its sessions that were not done yet are superseded with it. */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { sessionStatuses } from '$lib/contract/plan';
 import {
   isAsked,
+  type Allotment,
   type Arrangement,
   type BeforeAnswers,
   type Block,
@@ -43,6 +44,7 @@ const SessionRow = z
   .object({
     id: z.int(),
     plan_id: z.int(),
+    line_id: z.int(),
     school_id: z.string(),
     week: z.int(),
     ordinal: z.int(),
@@ -54,6 +56,7 @@ const SessionRow = z
     status: z.enum(sessionStatuses),
     readiness: z.custom<BeforeAnswers & Readiness & Confirmed>().nullable(),
     prescribed: z.custom<Prescribed>().nullable(),
+    allotment: z.custom<Allotment>().nullable(),
     arranged: z.custom<Arrangement>().nullable(),
     planned_sets: z.custom<PlannedSets>().nullable(),
     started_at: z.string().nullable(),
@@ -62,6 +65,7 @@ const SessionRow = z
   .transform((r) => ({
     id: r.id,
     planId: r.plan_id,
+    lineId: r.line_id,
     schoolId: r.school_id,
     week: r.week,
     ordinal: r.ordinal,
@@ -73,6 +77,7 @@ const SessionRow = z
     status: r.status,
     readiness: r.readiness,
     prescribed: r.prescribed,
+    allotment: r.allotment,
     arranged: r.arranged,
     plannedSets: r.planned_sets ?? [],
     startedAt: r.started_at,
@@ -80,7 +85,7 @@ const SessionRow = z
   }));
 export type Session = z.output<typeof SessionRow>;
 
-const columns = `s.id, s.plan_id, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.status,
+const columns = `s.id, s.plan_id, coalesce(p.line_id, p.id) as line_id, s.allotment, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.status,
                  s.planned_sets, s.arranged, s.readiness, s.started_at, s.ended_at`;
 
 /**
@@ -139,9 +144,13 @@ const PrescribedRow = z.object({ prescribed: z.custom<Prescribed>() });
 
 const PrescribedOfRow = PrescribedRow.extend({ id: z.int() });
 
-/** What the sessions of a plan that began were given, by session. */
-export async function listPrescribed(db: Db, planId: number): Promise<ReadonlyMap<number, Prescribed>> {
-  const { rows } = await db.query('select id, prescribed from session where plan_id = $1 and prescribed is not null', [planId]);
+/** What the sessions of a plan and of the versions it goes on from were given when they began, by session. */
+export async function listPrescribed(db: Db, lineId: number): Promise<ReadonlyMap<number, Prescribed>> {
+  const { rows } = await db.query(
+    `select s.id, s.prescribed from session s join plan p on p.id = s.plan_id
+      where coalesce(p.line_id, p.id) = $1 and s.prescribed is not null`,
+    [lineId]
+  );
   return new Map(allRows(PrescribedOfRow, rows).map((r) => [r.id, r.prescribed]));
 }
 
@@ -152,10 +161,11 @@ export async function getPrescribed(db: Db, id: number): Promise<Prescribed> {
 }
 
 export async function insertSession(tx: Db, planId: number, week: PlanWeek, s: PlanSession): Promise<void> {
-  const isLast = s.ordinal === week.sessions.length;
+  const isLast = s === week.sessions.at(-1);
   await tx.query(
-    `insert into session (plan_id, week, ordinal, phase, easy, light, retest, planned_on) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-    [planId, week.week, s.ordinal, week.phase, week.easy, s.light, week.retest && isLast, s.on]
+    `insert into session (plan_id, week, ordinal, phase, easy, light, retest, planned_on, allotment)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    [planId, week.week, s.ordinal, week.phase, week.easy, s.light, week.retest && isLast, s.on, JSON.stringify(s.allotment)]
   );
 }
 

@@ -7,7 +7,7 @@ import { listSupersededDays } from '../repo/sessionRepo';
 import { getStudioKey } from '../repo/studioRepo';
 import { isOpenForWork } from './checking';
 import type { GoalCase } from './clientCase';
-import { planView } from './planning';
+import { planView } from './composing';
 
 /** At what time of the day sessions begin, as it is on the wall there; null: they stand for the day. */
 export type SessionTime = Readonly<{ hours: number; minutes: number }> | null;

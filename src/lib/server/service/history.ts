@@ -13,6 +13,7 @@ import {
 import type { LinkDone, WeekDone } from '$lib/contract/history';
 import type { SetLog } from '../repo/logRepo';
 import { dateOf, type GoalCase } from './clientCase';
+import { sessionsOfPlan } from './composing';
 import { takenOf } from './taken';
 import { endedSessions } from './sessionRecords';
 
@@ -67,7 +68,7 @@ export function weeksDone(c: GoalCase, count = 12): WeekDone[] {
     const own = ended.filter((s) => s.on >= startOn && s.on <= endOn);
     const ids = new Set(own.map((s) => s.id));
     const logs = c.setLogs.filter((l) => ids.has(l.sessionId));
-    const due = c.sessions.filter((s) => s.planId === c.plan?.id && s.plannedOn >= startOn && s.plannedOn <= endOn);
+    const due = sessionsOfPlan(c).filter((s) => s.plannedOn >= startOn && s.plannedOn <= endOn);
     const covers = c.plan && c.plan.startOn <= endOn;
     return {
       startOn,

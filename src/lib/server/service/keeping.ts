@@ -8,7 +8,7 @@ import { listLeftOut, type LeftOutSet } from '../repo/logRepo';
 import { findRunning, getPrescribed, getSession, updateStarted, type Prescribed, type Session } from '../repo/sessionRepo';
 import { isCheckDue, isOpenForWork, limitsOf } from './checking';
 import { bodyOf, breathOf, dateOf, loadGoalCase, type GoalCase } from './clientCase';
-import { prepareSession } from './planning';
+import { prepareSession } from './composing';
 import { barredSince, dayOf, momentOf, mustBeReady } from './practising';
 import { pendingResume } from './reviewing';
 import { lastTimes } from './sessionRecords';
@@ -38,7 +38,7 @@ export const playedOf = (
 /** What the player is given of a session that has begun; null of one that has not. */
 export async function playedSession(db: Database, c: GoalCase, sessionId: number): Promise<PlayedSession | null> {
   const session = c.sessions.find((s) => s.id === sessionId);
-  if (!session || session.planId !== c.plan?.id || session.startedAt === null) return null;
+  if (!session || session.lineId !== c.plan?.lineId || session.startedAt === null) return null;
   const prescribed = session.prescribed ?? (await getPrescribed(db, session.id));
   return playedOf(c, session, prescribed, await listLeftOut(db, session.id));
 }

@@ -1,99 +1,92 @@
 import type { ArrangeInput } from '$lib/contract/arrangeForm';
-import { compute } from '$lib/contract/door';
-import type { ComparedInput, PlanInput } from '$lib/contract/forms';
-import type { SessionView, WeekView } from '$lib/contract/plan';
+import type { ComparedInput, PlanInput, ReviseInput } from '$lib/contract/forms';
 import {
-  bearingStacks,
+  addDays,
   CoreError,
   daysBetween,
-  exercises,
-  fittedSession,
+  isEasyWeek,
   motionOfDemand,
+  movedSets,
   partOf,
   planProgression,
   planSummary,
-  schoolOf,
   sides,
-  uncutSession,
+  wishedChanges,
+  type LinearSolver,
   type LinkId,
   type PlanAsk,
+  type PlanChange,
+  type PlanShape,
   type PlanSummary,
-  type SchoolId,
-  type WeekWork
+  type PlanWeek
 } from '$lib/core';
-import { asOne, type Database } from '../db/db';
+import type { Database, Db } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { replaceChoices } from '../repo/choiceRepo';
-import { getClient, lockClient, updateSchool } from '../repo/clientRepo';
-import { insertPlan, supersedePlan, upsertSetting, type Plan } from '../repo/planRepo';
-import { insertSession, updateArranged, type Prescribed, type Session } from '../repo/sessionRepo';
+import { lockClient, updateSchool } from '../repo/clientRepo';
+import {
+  insertPlan,
+  listPlans,
+  noPlanWishes,
+  supersedePlan,
+  updatePlanName,
+  upsertSetting,
+  type NewPlan,
+  type Plan,
+  type PlanWishes
+} from '../repo/planRepo';
+import { insertSession, updateArranged } from '../repo/sessionRepo';
+import { solverFor } from '../solver';
 import { isOpenForWork } from './checking';
-import { breathOf, loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
-import { weakerSide } from './comparing';
+import { loadGoalCase, type GoalCase } from './clientCase';
+import { arrangedAs, blocksBase, demandedLinks, sessionsOfPlan } from './composing';
 import { keepForecasts } from './forecasting';
-import { settingOf, sideState, stackGradeOf } from './gradeExercise';
+import { settingOf, stackGradeOf } from './gradeExercise';
 import { positionReadings } from './reading';
-import { safetyOf } from './safety';
 import { hasBaseline } from './taken';
 import { weekOf } from './week';
 
-const shipped = new Set(exercises.map((e) => e.id));
+/** A motion the goal needs is worth so much at least, however little it is short of. */
+const leastWorth = 0.4;
+/** From so many degrees on that own strength trails, active work of a motion is worth twice as much (assumption). */
+const fullGapDeg = 30;
 
-/** The week as sessions are built from it. Of the schools the nearest counts: the exercise's own, the person's, the plan's. */
-const weekWork = (c: GoalCase, planSchool: SchoolId): WeekWork[] =>
-  weekOf(c).map(({ exercise, schoolId, choice }) => ({
-    exercise,
-    cycles: choice.cycles,
-    lifts: choice.lifts,
-    school: schoolOf(schoolId ?? planSchool),
-    isOwn: !shipped.has(exercise.id),
-    states: { left: sideState(c, exercise, 'left'), right: sideState(c, exercise, 'right') }
-  }));
-
-/** The links of the goal, the one that limits it most first; as the goal names them where nothing is measured yet. */
-function limitingLinks(c: GoalCase): LinkId[] {
-  const read = positionReadings(c).flatMap((r) => r.links.filter((l) => l.givesDeg > 0).map((l) => l.measure));
-  return [...new Set([...read, ...c.goal.demands.map((d) => d.measure)].flatMap((m) => motionOfDemand(m) ?? []))];
+/** What a minute for each motion is worth, after what Read found, and how much more its active work. */
+function worthOf(c: GoalCase): Pick<PlanAsk, 'priority' | 'activeWorth'> {
+  const gives = new Map<LinkId, number>(demandedLinks(c).map((link) => [link, 0]));
+  const trails = new Map<LinkId, number>();
+  for (const { measure, givesDeg, activeGap } of positionReadings(c).flatMap((r) => r.links))
+    for (const link of [motionOfDemand(measure) ?? []].flat()) {
+      gives.set(link, Math.max(gives.get(link) ?? 0, givesDeg));
+      if (activeGap?.trails) trails.set(link, Math.max(trails.get(link) ?? 0, activeGap.difference));
+    }
+  const most = Math.max(...gives.values(), 1);
+  return {
+    priority: Object.fromEntries([...gives].map(([link, deg]) => [link, Math.max(leastWorth, deg / most)])),
+    activeWorth: Object.fromEntries([...trails].map(([link, deg]) => [link, 1 + Math.min(1, deg / fullGapDeg)]))
+  };
 }
 
-/** What every session of this client is made from, whatever the week. */
-const blocksBase = (c: GoalCase, planSchool: SchoolId) => ({
-  week: weekWork(c, planSchool),
-  level: c.client.level === 'beginner' ? ('beginner' as const) : ('other' as const),
-  leadSide: c.goal.leadSide ?? ('left' as const),
-  weakerSide: weakerSide(c),
-  limiting: limitingLinks(c),
-  breathS: breathOf(c),
-  person: safetyOf(c),
-  today: c.today
-});
+type Shape = Pick<Plan, 'weeks' | 'sessionsPerWeek' | 'minutes' | 'startOn' | 'schoolId' | 'wishes'>;
 
-const planAsk = (
-  c: GoalCase,
-  p: Pick<Plan, 'weeks' | 'sessionsPerWeek' | 'minutes' | 'startOn' | 'schoolId'>,
-  target: string | null
-): PlanAsk => ({
+const planAsk = (c: GoalCase, { wishes, ...p }: Shape): PlanAsk => ({
   ...blocksBase(c, p.schoolId),
+  ...worthOf(c),
+  demands: demandedLinks(c),
   weeks: p.weeks,
   sessionsPerWeek: p.sessionsPerWeek,
   minutes: p.minutes,
   start: p.startOn,
-  target,
-  hasBaseline: hasBaseline(c)
+  target: c.goal.targetOn,
+  hasBaseline: hasBaseline(c),
+  weekdays: wishes.weekdays,
+  easyWeeks: wishes.easyWeeks,
+  wishes
 });
 
-/**
- * Makes a plan, or a new version of it. Settings that had none get their start; what was done stays with the old version.
- *
- * Throws: CoreError 'not_cleared', 'plan_changed_elsewhere', 'no_stack_near', and those of `planProgression`.
- */
-export async function makePlan(db: Database, clientId: number, input: PlanInput, today: string): Promise<void> {
-  const c = await loadGoalCase(db, clientId, today);
-  if (!isOpenForWork(c)) throw new CoreError('not_cleared');
-  const version = c.plan?.version ?? 0;
-  if (input.basedOnVersion !== version) throw new CoreError('plan_changed_elsewhere', { version });
-  const week = weekOf(c).map((w) => w.exercise);
-  for (const exercise of week.filter((e) => partOf(e) === 'position'))
+/** A position whose nearest stack is far harder than what was measured waits for another shelf, or for somebody's choice. */
+function requireStacks(c: GoalCase): void {
+  for (const { exercise } of weekOf(c).filter((w) => partOf(w.exercise) === 'position'))
     for (const side of sides) {
       const grade = stackGradeOf(c, exercise, side);
       if (grade?.measured && !grade.chosen && grade.tooFar)
@@ -102,7 +95,26 @@ export async function makePlan(db: Database, clientId: number, input: PlanInput,
           nearestCm: grade.rung.depthCm
         });
     }
-  const { weeks } = planProgression(planAsk(c, input, c.goal.targetOn));
+}
+
+async function openCase(db: Database, clientId: number, today: string, basedOnVersion: number): Promise<GoalCase> {
+  const c = await loadGoalCase(db, clientId, today);
+  if (!isOpenForWork(c)) throw new CoreError('not_cleared');
+  const version = c.plan?.version ?? 0;
+  if (basedOnVersion !== version) throw new CoreError('plan_changed_elsewhere', { version });
+  requireStacks(c);
+  return c;
+}
+
+/** Keeps a version with its sessions in place of the one before; nothing of it when another tab was quicker. */
+async function keepPlan(
+  db: Database,
+  c: GoalCase,
+  plan: NewPlan,
+  weeks: readonly PlanWeek[],
+  also: (tx: Db) => Promise<void> = async () => undefined
+): Promise<void> {
+  const version = (c.plan?.version ?? 0) + 1;
   try {
     await db.transaction(async (tx) => {
       if (c.plan) await supersedePlan(tx, c.plan.id);
@@ -113,22 +125,166 @@ export async function makePlan(db: Database, clientId: number, input: PlanInput,
           c.goal.id,
           weekOf(c).map((w) => w.choice)
         );
-      const planId = await insertPlan(tx, c.goal.id, version + 1, input);
+      const planId = await insertPlan(tx, c.goal.id, version, plan);
       for (const of of weeks) for (const session of of.sessions) await insertSession(tx, planId, of, session);
-      for (const exercise of week)
+      for (const { exercise } of weekOf(c))
         for (const side of sides) await upsertSetting(tx, c.goal.id, exercise.id, side, settingOf(c, exercise, side));
-      await keepForecasts(tx, c, today, input.sessionsPerWeek);
+      await keepForecasts(tx, c, c.today, plan.sessionsPerWeek);
+      await also(tx);
     });
   } catch (error) {
-    if (sqlProblem(error) === 'conflict') throw new CoreError('plan_changed_elsewhere', { version: version + 1 });
+    if (sqlProblem(error) === 'conflict') throw new CoreError('plan_changed_elsewhere', { version });
     throw error;
   }
 }
 
+/**
+ * Makes a plan from its first week on, also in place of one in force. Settings that had none get their start; what was done stays with the old
+ * version. What was wished of exercises and days goes on; easy weeks are counted anew.
+ *
+ * Throws: CoreError 'not_cleared', 'plan_changed_elsewhere', 'no_stack_near', and those of `planProgression` and the solver.
+ */
+export async function makePlan(
+  db: Database,
+  clientId: number,
+  input: PlanInput,
+  today: string,
+  solve: LinearSolver = solverFor()
+): Promise<void> {
+  const c = await openCase(db, clientId, today, input.basedOnVersion);
+  const plan = newPlan(c, input);
+  const { weeks } = await planProgression(planAsk(c, plan), solve);
+  await keepPlan(db, c, plan, weeks);
+}
+
+function newPlan(c: GoalCase, input: PlanInput, before = c.plan?.wishes ?? noPlanWishes): NewPlan {
+  const weekdays = before.weekdays.length === input.sessionsPerWeek ? before.weekdays : [];
+  return { ...input, wishes: { ...before, weekdays, easyWeeks: null }, lineId: null, changed: [] };
+}
+
+/**
+ * Solves what is to come of the plan in force once more, as it is wished now. Weeks keep their numbers and phases, and what was done stays in its
+ * place; what is pinned is kept. The new version tells what was wished, and what that moved.
+ *
+ * Throws: CoreError 'not_found' without a plan, and those of `makePlan`.
+ */
+export async function revisePlan(
+  db: Database,
+  clientId: number,
+  { basedOnVersion, missed, wishes, weekdays, easyWeeks, ...shape }: ReviseInput,
+  today: string,
+  solve: LinearSolver = solverFor()
+): Promise<void> {
+  const c = await openCase(db, clientId, today, basedOnVersion);
+  if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
+  await solveRest(
+    db,
+    { ...c, plan: c.plan },
+    { ...shape, wishes: { ...wishes, weekdays, easyWeeks } },
+    { missed, told: [] },
+    solve
+  );
+}
+
+/** Takes the plan back to how an earlier version was wished; what was done since stays. Throws: those of `revisePlan`. */
+export async function restorePlan(
+  db: Database,
+  clientId: number,
+  { basedOnVersion, version }: Readonly<{ basedOnVersion: number; version: number }>,
+  today: string,
+  solve: LinearSolver = solverFor()
+): Promise<void> {
+  const c = await openCase(db, clientId, today, basedOnVersion);
+  const wanted = (await listPlans(db, c.goal.id)).find((p) => p.version === version);
+  if (!c.plan || !wanted) throw new CoreError('not_found', { what: 'plan' });
+  const { minutes, sessionsPerWeek, schoolId, wishes } = wanted;
+  const shape = { minutes, sessionsPerWeek, schoolId, wishes };
+  await solveRest(db, { ...c, plan: c.plan }, shape, { missed: 'keep', told: [{ code: 'restored', version }] }, solve);
+}
+
+type Rest = Readonly<{ missed: ReviseInput['missed']; told: readonly PlanChange[] }>;
+
+async function solveRest(
+  db: Database,
+  c: GoalCase & { plan: Plan },
+  wished: Pick<Plan, 'minutes' | 'sessionsPerWeek' | 'schoolId' | 'wishes'>,
+  { missed, told }: Rest,
+  solve: LinearSolver
+): Promise<void> {
+  const { plan } = c;
+  const all = sessionsOfPlan(c);
+  const late = all.filter((s) => s.status === 'planned' && s.plannedOn < c.today);
+  const slidWeeks = missed === 'slide' && late[0] ? Math.ceil(daysBetween(late[0].plannedOn, c.today) / 7) : 0;
+  const dropped = missed === 'drop' ? new Set(late.map((s) => s.id)) : new Set<number>();
+  const ahead = all.filter((s) => s.status === 'planned' && !dropped.has(s.id));
+  const fromWeek = ahead[0]?.week;
+  if (fromWeek === undefined) throw new CoreError('plan_over');
+  const startOn = slidWeeks > 0 ? addWeeks(plan.startOn, slidWeeks) : plan.startOn;
+  const weeksLeft = c.goal.targetOn === null ? plan.weeks : Math.ceil(daysBetween(startOn, c.goal.targetOn) / 7);
+  const shape = { ...wished, weeks: Math.min(plan.weeks, weeksLeft), startOn };
+  const { weeks } = await planProgression({ ...planAsk(c, shape), fromWeek }, solve);
+  // Of the week under way as many sessions are over as were done or dropped.
+  const over = all.filter((s) => s.week === fromWeek && (s.status !== 'planned' || dropped.has(s.id))).length;
+  const rest = weeks.map((w) => (w.week === fromWeek ? { ...w, sessions: w.sessions.slice(over) } : w));
+  const changed: PlanChange[] = [
+    ...told,
+    ...(slidWeeks > 0 ? [{ code: 'slid' as const, weeks: slidWeeks }] : []),
+    ...(dropped.size > 0 ? [{ code: 'dropped' as const, sessions: dropped.size }] : []),
+    ...wishedChanges(shapeOf(plan), shapeOf({ ...plan, ...wished })),
+    ...movedSets(usualWeek(ahead), usualWeek(rest.flatMap((w) => w.sessions.map((s) => ({ ...s, easy: w.easy })))))
+  ];
+  await keepPlan(db, c, { ...shape, lineId: plan.lineId, changed }, rest);
+}
+
+const addWeeks = (on: string, weeks: number): string => addDays(on, 7 * weeks);
+
+const shapeOf = ({
+  weeks,
+  wishes,
+  ...plan
+}: Pick<Plan, 'weeks' | 'minutes' | 'sessionsPerWeek' | 'schoolId' | 'wishes'>): PlanShape => ({
+  ...plan,
+  wishes,
+  weekdays: wishes.weekdays,
+  easyWeeks: easyWeeksOf(weeks, wishes)
+});
+
+/** Weeks that are easy: as wished, else every fourth. */
+export const easyWeeksOf = (weeks: number, { easyWeeks }: Pick<PlanWishes, 'easyWeeks'>): readonly number[] =>
+  easyWeeks ?? Array.from({ length: weeks }, (_, i) => i + 1).filter(isEasyWeek);
+
+/** What the first whole week that is not easy holds. */
+function usualWeek(
+  sessions: readonly Readonly<{ week: number; easy: boolean; allotment: PlanWeek['sessions'][number]['allotment'] | null }>[]
+) {
+  const usual = sessions.filter((s) => !s.easy);
+  const sizes = usual.map((s) => usual.filter((t) => t.week === s.week).length);
+  const whole = usual[sizes.indexOf(Math.max(...sizes))]?.week;
+  return usual.filter((s) => s.week === whole).map((s) => s.allotment ?? []);
+}
+
+/** Names a version. Throws: CoreError 'not_found'. */
+export async function namePlan(
+  db: Database,
+  clientId: number,
+  { version, name }: Readonly<{ version: number; name: string }>,
+  today: string
+) {
+  const { goal } = await loadGoalCase(db, clientId, today);
+  await updatePlanName(db, goal.id, version, name);
+}
+
 /** A plan as it would be made, in a few figures; nothing is kept. Its school stands in place of what the person prefers. Throws: those of `planProgression`. */
-export function summaryOf(c: GoalCase, shape: ComparedInput, weeks: number): PlanSummary {
+export async function summaryOf(
+  c: GoalCase,
+  shape: ComparedInput,
+  weeks: number,
+  wishes: PlanWishes | undefined = c.plan?.wishes,
+  solve: LinearSolver = solverFor()
+): Promise<PlanSummary> {
   const open = { ...c, client: { ...c.client, schoolId: null } };
-  return planSummary(planProgression(planAsk(open, { ...shape, weeks, startOn: c.today }, c.goal.targetOn)).weeks);
+  const plan = newPlan(open, { ...shape, weeks, startOn: c.today, basedOnVersion: 0 }, wishes);
+  return planSummary((await planProgression(planAsk(open, plan), solve)).weeks);
 }
 
 /** Weeks a new plan would have: as many as the one in force, four where there is none, and none past the goal. */
@@ -138,45 +294,22 @@ export function weeksAhead(c: GoalCase): number {
 }
 
 /** Makes the plan that was compared; its school becomes what the person prefers, since that comes first. Throws: those of `makePlan`. */
-export const takePlan = (db: Database, clientId: number, input: PlanInput, today: string): Promise<void> =>
-  asOne(db, async (tx) => {
-    const client = await getClient(tx, clientId);
-    if (client.schoolId !== null && client.schoolId !== input.schoolId) await updateSchool(tx, clientId, input.schoolId, {});
-    await makePlan(tx, clientId, input, today);
+export async function takePlan(
+  db: Database,
+  clientId: number,
+  input: PlanInput,
+  today: string,
+  solve: LinearSolver = solverFor()
+): Promise<void> {
+  const c = await openCase(db, clientId, today, input.basedOnVersion);
+  const isOther = c.client.schoolId !== null && c.client.schoolId !== input.schoolId;
+  const as = isOther ? { ...c, client: { ...c.client, schoolId: input.schoolId } } : c;
+  const plan = newPlan(as, input);
+  const { weeks } = await planProgression(planAsk(as, plan), solve);
+  await keepPlan(db, as, plan, weeks, async (tx) => {
+    if (isOther) await updateSchool(tx, clientId, input.schoolId, {});
   });
-
-/** The plan in force as it would run with today's settings; sessions that were done show what was prescribed then, by `given`. */
-export function planView(c: GoalCase & { plan: Plan }, given: ReadonlyMap<number, Prescribed> = new Map()): WeekView[] {
-  const { weeks } = planProgression(planAsk(c, c.plan, null));
-  const rows = new Map(c.sessions.filter((s) => s.planId === c.plan.id).map((s) => [`${s.week}/${s.ordinal}`, s]));
-  return weeks.map((week) => ({
-    ...week,
-    sessions: week.sessions.flatMap((planned): SessionView[] => {
-      const row = rows.get(`${planned.week}/${planned.ordinal}`);
-      if (!row) return [];
-      // One that was arranged and does not fit any more is told where it would begin; the plan goes on with the usual.
-      const arranged = row.arranged && compute(() => prepareSession(c, row));
-      const shown = given.get(row.id) ?? (arranged?.ok ? arranged.value : null);
-      return [{ ...planned, ...shown, id: row.id, status: row.status, doneOn: row.endedAt }];
-    })
-  }));
 }
-
-type PlannedSession = Pick<Session, 'phase' | 'easy' | 'light'>;
-const sessionAsk = (c: GoalCase & { plan: Plan }, { phase, easy, light }: PlannedSession) => ({
-  ...blocksBase(c, c.plan.schoolId),
-  phase,
-  easy,
-  light,
-  minutes: c.plan.minutes
-});
-
-/** One session with today's settings, as it is arranged, cut to the minutes. */
-export const prepareSession = (c: GoalCase & { plan: Plan }, session: PlannedSession & Pick<Session, 'arranged'>) =>
-  fittedSession(sessionAsk(c, session), session.arranged ?? undefined);
-
-/** Everything a session could hold, for whoever arranges it. */
-export const openSession = (c: GoalCase & { plan: Plan }, session: PlannedSession) => uncutSession(sessionAsk(c, session));
 
 /**
  * Arranges one planned session by hand, or every one that is still to come; null goes back to the usual.
@@ -197,10 +330,7 @@ export const arrangeSession = (
     const session = c.sessions.find((s) => s.id === sessionId);
     if (!session || !plan) throw new CoreError('not_found', { what: 'session' });
     if (session.status !== 'planned') throw new CoreError('session_not_planned');
-    prepareSession({ ...c, plan }, { ...session, arranged: arrangement });
+    arrangedAs({ ...c, plan }, { ...session, arranged: arrangement });
     const open = c.sessions.filter((s) => s.status === 'planned' && s.planId === plan.id);
     await updateArranged(tx, all ? open.map((s) => s.id) : [sessionId], arrangement);
   });
-
-/** Stacks for any depth, also one that is no rung of today's ladder. */
-export const shelfStacks = (c: ClientCase) => bearingStacks(c.shelf);

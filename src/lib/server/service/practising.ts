@@ -26,7 +26,7 @@ import { findRunning, getPrescribed, getSession, updateEnded, updateStarted, typ
 import { isCheckDue, isOpenForWork } from './checking';
 import { dateOf, loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
 import { lockFor } from './pain';
-import { prepareSession } from './planning';
+import { prepareSession } from './composing';
 import { pendingResume } from './reviewing';
 import { decideAll } from './deciding';
 import { barsOf } from './safety';

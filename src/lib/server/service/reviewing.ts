@@ -28,6 +28,7 @@ import {
 } from '$lib/core';
 import type { Session } from '../repo/sessionRepo';
 import type { GoalCase } from './clientCase';
+import { sessionsOfPlan } from './composing';
 import { weakerSide } from './comparing';
 import { sideState } from './gradeExercise';
 import { takenOf } from './taken';
@@ -224,7 +225,7 @@ export function doneAgainstPlan(c: GoalCase) {
 
 /** Sessions done of those that were due by today, in the plan in force. */
 export function attendanceOf(c: GoalCase): { done: number; due: number } {
-  const ofPlan = c.sessions.filter((s) => s.planId === c.plan?.id);
+  const ofPlan = sessionsOfPlan(c);
   const ended = ofPlan.filter((s) => s.status === 'done' || s.status === 'stopped').length;
   const due = ofPlan.filter((s) => s.plannedOn < c.today || s.status !== 'planned').length;
   return { done: ended, due: Math.max(due, ended) };

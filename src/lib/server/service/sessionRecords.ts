@@ -1,13 +1,4 @@
-import {
-  daysBetween,
-  hardEffortPct,
-  timelineOf,
-  type Limit,
-  type LinkId,
-  type SessionRecord,
-  type SetRecord,
-  type Side
-} from '$lib/core';
+import { daysBetween, hardLinks, type Limit, type LinkId, type SessionRecord, type SetRecord, type Side } from '$lib/core';
 import type { LastTime, Moment } from '$lib/contract/review';
 import type { PainRecord, SetLog } from '../repo/logRepo';
 import type { Session } from '../repo/sessionRepo';
@@ -117,10 +108,5 @@ export function lastTimes(c: GoalCase, session: Pick<Session, 'id' | 'plannedSet
 export function hardYesterday(c: GoalCase): LinkId[] {
   const last = endedSessions(c).at(-1);
   if (!last?.prescribed || daysBetween(dayOf(last), c.today) !== 1) return [];
-  const { blocks, phases, sets } = timelineOf(last.prescribed);
-  const isHard = (index: number) =>
-    phases.some(
-      (p) => sets[p.setIndex]!.blockIndex === index && Math.max(Math.abs(p.fromPct), Math.abs(p.toPct)) >= hardEffortPct
-    );
-  return [...new Set(blocks.flatMap((b, i) => (b.part === 'own' || isHard(i) ? b.links : [])))];
+  return [...hardLinks(last.prescribed.blocks)];
 }

@@ -1,5 +1,6 @@
 import { type Staircase, type Tread } from '$lib/contract/staircase';
 import {
+  bearingStacks,
   addDays,
   daysBetween,
   exerciseOf,
@@ -15,7 +16,6 @@ import {
 import { dateOf, type GoalCase } from './clientCase';
 import { alikeSeries, headlineSides } from './forecasting';
 import { stackGradeOf } from './gradeExercise';
-import { shelfStacks } from './planning';
 import { endedSessions } from './sessionRecords';
 import { takenOf } from './taken';
 
@@ -73,7 +73,7 @@ function stackTreads(c: GoalCase, side: Side | null, exerciseId: string, firstOn
   const { depthCm } = grade.rung;
   const ahead = grade.rungs.filter((r) => r.depthCm < depthCm);
   return [
-    ...pastTreads(c, side, exerciseId, depthCm, firstOn, today, shelfStacks(c)),
+    ...pastTreads(c, side, exerciseId, depthCm, firstOn, today, bearingStacks(c.shelf)),
     ...aheadTreads(ahead, daysBetween(firstOn, today) / 7)
   ];
 }

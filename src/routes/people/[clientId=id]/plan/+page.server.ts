@@ -7,14 +7,15 @@ import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
 import { listPrescribed } from '$lib/server/repo/sessionRepo';
 import { hasBaseline } from '$lib/server/service/taken';
 import { alikeSeries, headlineSides, outlooksOf } from '$lib/server/service/forecasting';
-import { makePlan, planView } from '$lib/server/service/planning';
+import { planView } from '$lib/server/service/composing';
+import { makePlan } from '$lib/server/service/planning';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
-  const given = plan ? await listPrescribed(db, plan.id) : undefined;
+  const given = plan ? await listPrescribed(db, plan.lineId) : undefined;
   return {
     isOpen: isOpenForWork(c),
     isCheckDue: isCheckDue(c, today),

@@ -10,7 +10,7 @@ import { capsOf, daysBetween } from '$lib/core';
 import { isCheckDue, isOpenForWork, limitsOf } from '$lib/server/service/checking';
 import { breathOf, dateOf } from '$lib/server/service/clientCase';
 import { updateBreath } from '$lib/server/repo/clientRepo';
-import { prepareSession } from '$lib/server/service/planning';
+import { prepareSession } from '$lib/server/service/composing';
 import { dayOf, startSession, writeSession } from '$lib/server/service/practising';
 import { pendingResume, proposalsOf } from '$lib/server/service/reviewing';
 import { runForm } from '$lib/server/runForm';

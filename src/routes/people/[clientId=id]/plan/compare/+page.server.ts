@@ -2,6 +2,7 @@ import { redirect } from '@sveltejs/kit';
 import { runChecked } from '$lib/contract/door';
 import { comparedForm, planForm } from '$lib/contract/forms';
 import { longHold } from '$lib/core';
+import { listPlans } from '$lib/server/repo/planRepo';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { isOpenForWork } from '$lib/server/service/checking';
 import { forecastAsk, headlineSides } from '$lib/server/service/forecasting';
@@ -13,7 +14,7 @@ import type { Actions, PageServerLoad } from './$types';
 
 const columns = ['a', 'b'] as const;
 
-export const load: PageServerLoad = async ({ params, url, locals: { caseOf, today } }) => {
+export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const weeks = weeksAhead(c);
   const shape = {
@@ -21,8 +22,13 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
     sessionsPerWeek: c.plan?.sessionsPerWeek ?? c.client.sessionsPerWeek,
     minutes: c.plan?.minutes ?? c.client.minutesPerSession
   };
+  const versions = await listPlans(db, c.goal.id);
+  /** An earlier version that is held against the plan in force, where one was asked for. */
+  const versionOf = (column: string) => versions.find((v) => String(v.version) === url.searchParams.get(`version.${column}`));
+  const from = { a: versionOf('a'), b: versionOf('b') };
   /** The plan as it is against one session a week more, until something else is asked. */
-  const usual = { a: shape, b: { ...shape, sessionsPerWeek: Math.min(7, shape.sessionsPerWeek + 1) } };
+  const usual = { a: from.a ?? shape, b: from.b ?? { ...shape, sessionsPerWeek: Math.min(7, shape.sessionsPerWeek + 1) } };
+  const fields = ['schoolId', 'sessionsPerWeek', 'minutes'] as const;
   const side = headlineSides(c).find((s) => s === null || s === c.goal.leadSide) ?? headlineSides(c)[0]!;
   return {
     isOpen: isOpenForWork(c) && hasBaseline(c),
@@ -33,10 +39,13 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
     columns: await Promise.all(
       columns.map(async (column) => {
         const typed = Object.fromEntries(
-          Object.entries(usual[column]).map(([name, value]) => [name, url.searchParams.get(`${name}.${column}`) ?? String(value)])
+          fields.map((name) => [name, url.searchParams.get(`${name}.${column}`) ?? String(usual[column][name])])
         );
-        const told = await runChecked(comparedForm, typed, (asked) => ({ asked, summary: summaryOf(c, asked, weeks) }));
-        return { column, typed, told };
+        const told = await runChecked(comparedForm, typed, async (asked) => ({
+          asked,
+          summary: await summaryOf(c, asked, weeks, from[column]?.wishes)
+        }));
+        return { column, typed, told, version: from[column]?.version ?? null };
       })
     )
   };

@@ -64,10 +64,13 @@
     </section>
   {:else}
     <form method="GET" class="grid gap-4 sm:grid-cols-2" data-sveltekit-keepfocus data-sveltekit-noscroll>
-      {#each data.columns as { column, typed, told } (column)}
+      {#each data.columns as { column, typed, told, version } (column)}
         {@const problem = told.ok ? null : { problem: told.problem }}
         <fieldset class="card flex flex-col gap-3">
-          <legend class="float-left w-full text-lg font-semibold">{names[column]}</legend>
+          <legend class="float-left w-full text-lg font-semibold"
+            >{names[column]}{version === null ? '' : `, with the wishes of version ${version}`}</legend
+          >
+          {#if version !== null}<input type="hidden" name="version.{column}" value={version} />{/if}
           <div class="clear-both grid gap-3 sm:grid-cols-2">
             <Field
               label="Sessions a week"
@@ -174,9 +177,15 @@
           {@render row('What is likely', chance)}
           <tr class="border-t border-line">
             <td></td>
-            {#each data.columns as { column, told } (column)}
+            {#each data.columns as { column, told, version } (column)}
               <td class="py-3">
-                {#if told.ok}
+                {#if version !== null}
+                  <form method="POST" action="{base}/plan/change?/restore" use:enhance={keepTyped}>
+                    <input type="hidden" name="basedOnVersion" value={data.version} />
+                    <input type="hidden" name="version" value={version} />
+                    <button class="btn">Back to version {version}</button>
+                  </form>
+                {:else if told.ok}
                   <form method="POST" action="?/take" use:enhance={keepTyped}>
                     <input type="hidden" name="basedOnVersion" value={data.version} />
                     <input type="hidden" name="weeks" value={data.weeks} />

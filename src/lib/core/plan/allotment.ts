@@ -1,0 +1,29 @@
+import type { SessionPart } from '../exercise/exercise';
+import { easyShare } from '../session/figures';
+
+/** How much of one exercise a session holds. */
+export type Allotted = Readonly<{
+  exerciseId: string;
+  /** 0: it is done in another session, or in none. */
+  sets: number;
+  /** Its effort stays under that of hard work. */
+  light?: true;
+  /** With one round and its least hold, since there is no time for more. */
+  short?: true;
+  /** The weaker side gets one set more. */
+  extra?: true;
+}>;
+
+/** What a session holds of the week. What is not named in it came into the week since, and is done as usual. */
+export type Allotment = readonly Allotted[];
+
+/** Of an easy week: the same exercises, about 60 % of their sets, and no side gets more. */
+export const easierAllotment = (allotment: Allotment): Allotment =>
+  allotment.map(({ extra: _, ...a }) => ({ ...a, sets: Math.ceil(a.sets * easyShare) }));
+
+/** Before a dated event: an easy session without hard work, the position in each as it will be on the day. */
+export const rehearsalAllotment = (allotment: Allotment, part: (exerciseId: string) => SessionPart | undefined): Allotment =>
+  easierAllotment(allotment).map((a) => {
+    const is = part(a.exerciseId);
+    return is === 'own' ? { ...a, sets: 0 } : { ...a, light: true, sets: is === 'position' ? Math.max(1, a.sets) : a.sets };
+  });

@@ -1,0 +1,145 @@
+import type { LinkId } from '../exercise/exercise';
+import { CoreError } from '../errors';
+import type { LinearSolver } from '../linearProgram';
+import { compileSession } from '../session/compileSession';
+import type { Block } from '../session/block';
+import { shortest } from '../session/fitToMinutes';
+import type { Allotment } from './allotment';
+import { doseByLink } from './doseByLink';
+import { isHard } from './hardWork';
+import { blockOf, frameOf, mostSets, type BlocksAsk, type WeekWork } from './sessionBlocks';
+import { solveWeek, type Often, type Way, type WeekItem, type WeekModel } from './weekProgram';
+
+/** What is wished of the exercises of the week; session numbers count from 1, null is every session. */
+export type WeekWishes = Readonly<{
+  often: Readonly<Record<string, Often>>;
+  pins: readonly WeekPlace[];
+  bans: readonly WeekPlace[];
+}>;
+export type WeekPlace = Readonly<{ exerciseId: string; session: number | null }>;
+export const noWishes: WeekWishes = { often: {}, pins: [], bans: [] };
+
+export type WeekAsk = Omit<BlocksAsk, 'easy' | 'light' | 'allotment'> &
+  Readonly<{
+    minutes: number;
+    /** Days of the sessions, counted from the first of the week; ascending. */
+    days: readonly number[];
+    /** What a minute for a motion is worth against one for the motion that limits most; a motion that is not named is worth `others`. */
+    priority: Readonly<Partial<Record<LinkId, number>>>;
+    /** How much more active work of a motion is worth, where it trails what is reached. */
+    activeWorth: Readonly<Partial<Record<LinkId, number>>>;
+    demands: readonly LinkId[];
+    wishes: WeekWishes;
+  }>;
+
+/** What a minute for a motion is worth that neither the goal nor Read names (assumption). */
+export const othersWorth = 0.2;
+/** A minute of effort or of active work counts so much of one under stretch (assumption: docs/sources.md#planning). */
+export const effortWorth = 1.5;
+
+/**
+ * One week of a plan: which exercise in which session, with how many sets.
+ *
+ * Model:  every exercise of the week is built through the gate, as it stands, in each way it could be done: whole, without hard effort, and, where
+ *         the minutes do not hold everything, short. `solveWeek` chooses. The seconds are those of the compiled timeline.
+ * Returns an allotment for each day, empty where nothing may be done on it.
+ * Throws: CoreError 'nothing_in_week', 'everything_locked', 'minutes_too_few' with the seconds the shortest session needs.
+ */
+export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Allotment[]> {
+  if (ask.week.length === 0) throw new CoreError('nothing_in_week');
+  const { blocks: frame, backWarm } = frameOf(ask);
+  const frameS = compileSession(frame).durationS;
+  const built = ask.week.flatMap((work) => itemOf(work, ask, { frame, backWarm, frameS }));
+  if (built.length === 0) {
+    // An exercise without a figure is set before the first session, and done as usual then.
+    if (ask.week.some((work) => blockOf(work, { ...ask, easy: false, backWarm }, { sets: 1 }).asks.length > 0))
+      return ask.days.map(() => []);
+    throw new CoreError('everything_locked');
+  }
+  const seconds = ask.minutes * 60 - frameS;
+  const wholeS = built.reduce(
+    (sum, item) => sum + item.ways[0]!.fixedS + item.ways[0]!.setS * item.mostSets + (item.extraS ?? 0),
+    0
+  );
+  const items = wholeS <= seconds ? built.map(onlyWhole) : built;
+  const least = Math.min(...items.flatMap((item) => item.ways.map((w) => w.fixedS + w.setS)));
+  if (least > seconds) throw new CoreError('minutes_too_few', { minutes: ask.minutes, neededS: frameS + least });
+  const model: WeekModel = {
+    items,
+    sessions: ask.days.map((day) => ({ day, seconds })),
+    priority: priorityOf(items, ask.priority),
+    demands: ask.demands
+  };
+  return solveWeek(model, solve);
+}
+
+const onlyWhole = (item: WeekItem): WeekItem => ({ ...item, ways: item.ways.filter((w) => !w.short) });
+
+const priorityOf = (items: readonly WeekItem[], known: WeekAsk['priority']): WeekModel['priority'] => {
+  const links = items.flatMap((item) => item.ways.flatMap((w) => Object.keys(w.doseMin) as LinkId[]));
+  return Object.fromEntries([...new Set(links)].map((link) => [link, known[link] ?? othersWorth]));
+};
+
+type Frame = Readonly<{ frame: readonly Block[]; backWarm: boolean; frameS: number }>;
+
+/** An exercise as the program takes it; none where the gate or a missing figure leaves nothing of it. */
+function itemOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame): WeekItem[] {
+  const { exercise } = work;
+  const build = (sets: number, light: boolean, extra = false) =>
+    blockOf(work, { ...ask, easy: false, backWarm }, { sets, light, extra }).block;
+  const timeOf = (block: Block) =>
+    compileSession([frame[0]!, block, ...frame.slice(1)], { order: 'as given', effortCapPct: 100 }).durationS - frameS;
+  const whole = build(1, false);
+  if (!whole) return [];
+  const wayOf = (light: boolean, short: boolean): Way[] => {
+    const [one, two] = [build(1, light), build(2, light)].map((b) => b && (short ? shortest(b).block : b));
+    if (!one || !two) return [];
+    const [oneS, twoS] = [timeOf(one), timeOf(two)];
+    return [
+      {
+        light,
+        short,
+        hard: isHard(one) ? one.links : [],
+        fixedS: 2 * oneS - twoS,
+        setS: twoS - oneS,
+        doseMin: doseMinOf(one, ask.activeWorth)
+      }
+    ];
+  };
+  // Lifts are hard however light they are.
+  const lights = isHard(whole) && whole.part !== 'own' ? [false, true] : [false];
+  const shorts = shortest(whole).cuts.length > 0 ? [false, true] : [false];
+  const withExtra = ask.weakerSide === null || whole.part !== 'position' ? null : build(1, false, true);
+  const places = (of: readonly WeekPlace[]) =>
+    of
+      .filter((p) => p.exerciseId === exercise.id)
+      .flatMap((p) => (p.session === null ? [...ask.days.keys()] : [p.session - 1]))
+      .filter((s) => s >= 0 && s < ask.days.length);
+  return [
+    {
+      exerciseId: exercise.id,
+      ways: shorts.flatMap((short) => lights.flatMap((light) => wayOf(light, short))),
+      mostSets: mostSets(whole.part, ask.phase),
+      extraS: withExtra && timeOf(withExtra) > timeOf(whole) ? timeOf(withExtra) - timeOf(whole) : null,
+      opens: whole.part === 'own' ? [] : whole.links,
+      owns: whole.part === 'own' ? whole.links : [],
+      props: whole.props.length,
+      often: ask.wishes.often[exercise.id] ?? 'as it fits',
+      pinned: places(ask.wishes.pins),
+      banned: places(ask.wishes.bans)
+    }
+  ];
+}
+
+/** Minutes one set is worth for each motion, the mean of both sides; active work counts more where it trails. */
+function doseMinOf(block: Block, activeWorth: WeekAsk['activeWorth']): Way['doseMin'] {
+  const doses = doseByLink([block]);
+  return Object.fromEntries(
+    [...new Set(doses.map((d) => d.link))].map((link) => {
+      const seconds = doses
+        .filter((d) => d.link === link)
+        .reduce((sum, d) => sum + d.stretchS + effortWorth * (d.contractionS + d.activeS * (activeWorth[link] ?? 1)), 0);
+      return [link, seconds / 2 / 60];
+    })
+  );
+}

@@ -1,0 +1,140 @@
+import { group } from 'd3-array';
+import { compute } from '$lib/contract/door';
+import type { SessionView, WeekView } from '$lib/contract/plan';
+import {
+  exercises,
+  fittedSession,
+  isRetestWeek,
+  motionOfDemand,
+  planPhases,
+  schoolOf,
+  sessionComposer,
+  timelineOf,
+  uncutSession,
+  weekNotes,
+  weekNoteText,
+  weekStepTexts,
+  type FindName,
+  type LinkId,
+  type SchoolId,
+  type WeekWork
+} from '$lib/core';
+import type { Plan } from '../repo/planRepo';
+import type { Prescribed, Session } from '../repo/sessionRepo';
+import { breathOf, type ClientCase, type GoalCase } from './clientCase';
+import { weakerSide } from './comparing';
+import { sideState } from './gradeExercise';
+import { positionReadings } from './reading';
+import { safetyOf } from './safety';
+import { hardYesterday } from './sessionRecords';
+import { weekOf } from './week';
+
+const shipped = new Set(exercises.map((e) => e.id));
+
+/** The week as sessions are built from it. Of the schools the nearest counts: the exercise's own, the person's, the plan's. */
+const weekWork = (c: GoalCase, planSchool: SchoolId): WeekWork[] =>
+  weekOf(c).map(({ exercise, schoolId, choice }) => ({
+    exercise,
+    cycles: choice.cycles,
+    lifts: choice.lifts,
+    school: schoolOf(schoolId ?? planSchool),
+    isOwn: !shipped.has(exercise.id),
+    states: { left: sideState(c, exercise, 'left'), right: sideState(c, exercise, 'right') }
+  }));
+
+/** Motions the goal needs, as it names them. */
+export const demandedLinks = (c: GoalCase): LinkId[] => [
+  ...new Set(c.goal.demands.flatMap((d) => motionOfDemand(d.measure) ?? []))
+];
+
+/** The links of the goal, the one that limits it most first; as the goal names them where nothing is measured yet. */
+function limitingLinks(c: GoalCase): LinkId[] {
+  const read = positionReadings(c).flatMap((r) => r.links.filter((l) => l.givesDeg > 0).map((l) => l.measure));
+  return [...new Set([...read.flatMap((m) => motionOfDemand(m) ?? []), ...demandedLinks(c)])];
+}
+
+/** What every session of this client is made from, whatever the week. */
+export const blocksBase = (c: GoalCase, planSchool: SchoolId) => ({
+  week: weekWork(c, planSchool),
+  level: c.client.level === 'beginner' ? ('beginner' as const) : ('other' as const),
+  leadSide: c.goal.leadSide ?? ('left' as const),
+  weakerSide: weakerSide(c),
+  limiting: limitingLinks(c),
+  breathS: breathOf(c),
+  person: safetyOf(c),
+  today: c.today
+});
+
+type PlannedSession = Pick<Session, 'phase' | 'easy' | 'light' | 'allotment'>;
+type PlanCase = GoalCase & { plan: Plan };
+
+const sessionAsk = (c: PlanCase, { phase, easy, light, allotment }: PlannedSession) => ({
+  ...blocksBase(c, c.plan.schoolId),
+  phase,
+  easy,
+  light,
+  allotment,
+  minutes: c.plan.minutes
+});
+
+/**
+ * One session with today's settings, as it is arranged, cut to the minutes. What was worked hard yesterday is not worked hard today, whatever
+ * was planned: who came a day late would else train it on two days running.
+ */
+export const prepareSession = (c: PlanCase, session: PlannedSession & Pick<Session, 'arranged'>) =>
+  fittedSession({ ...sessionAsk(c, session), rested: new Set(hardYesterday(c)) }, session.arranged ?? undefined);
+
+/** One session as it is arranged, whatever was done yesterday. */
+export const arrangedAs = (c: PlanCase, session: PlannedSession & Pick<Session, 'arranged'>) =>
+  fittedSession(sessionAsk(c, session), session.arranged ?? undefined);
+
+/** Everything a session could hold, for whoever arranges it. */
+export const openSession = (c: PlanCase, session: PlannedSession) => uncutSession(sessionAsk(c, session));
+
+/** Sessions of the plan in force and of the versions it goes on from, in their order. */
+export const sessionsOfPlan = (c: ClientCase): Session[] =>
+  c.sessions
+    .filter((s) => s.lineId === c.plan?.lineId && (s.status !== 'planned' || s.planId === c.plan.id))
+    .toSorted((a, b) => a.week - b.week || a.ordinal - b.ordinal || a.id - b.id);
+
+/** The plan in force as it would run with today's settings; sessions that were done show what was prescribed then, by `given`. */
+export function planView(c: PlanCase, given: ReadonlyMap<number, Prescribed> = new Map()): WeekView[] {
+  const { plan } = c;
+  const compose = sessionComposer({ ...blocksBase(c, plan.schoolId), minutes: plan.minutes });
+  const rows = group(sessionsOfPlan(c), (s) => s.week);
+  const week = weekOf(c).map((w) => w.exercise);
+  const find = findIn(c);
+  const demands = demandedLinks(c);
+  const outlines = planPhases(plan.weeks).map((phase, i) => {
+    const number = i + 1;
+    const ofWeek = rows.get(number) ?? [];
+    const sessions = ofWeek.map((row): SessionView => {
+      const { easy, light, allotment, arranged } = row;
+      // One that was arranged and does not fit any more is told where it would begin; the plan goes on with the usual.
+      const byHand = arranged && compute(() => arrangedAs(c, row));
+      const began = given.get(row.id);
+      const shown = began
+        ? { ...began, asks: [], durationS: timelineOf(began).durationS }
+        : byHand?.ok
+          ? byHand.value
+          : compose({ phase: row.phase, easy, light }, allotment);
+      const { id, ordinal, plannedOn: on, status, endedAt: doneOn } = row;
+      return { ...shown, allotment: allotment ?? [], week: number, ordinal, on, light, id, status, doneOn };
+    });
+    return { week: number, phase, easy: ofWeek.some((s) => s.easy), retest: isRetestWeek(number), sessions };
+  });
+  return outlines.map((of, i): WeekView => {
+    const allotments = of.sessions.map((s) => s.allotment).filter((a) => a.length > 0);
+    return {
+      ...of,
+      steps: of.sessions.length > 0 ? weekStepTexts(outlines[i - 1], of, find) : [],
+      notes: allotments.length > 0 ? weekNotes(week, allotments, demands).map((n) => weekNoteText(n, find)) : []
+    };
+  });
+}
+
+/** Names of the exercises of the studio, its own ones too. */
+export const findIn =
+  ({ catalogue }: ClientCase): FindName =>
+  (id) =>
+    catalogue.find((e) => e.id === id) ?? { name: 'An exercise that is gone' };

@@ -1,0 +1,74 @@
+import { redirect } from '@sveltejs/kit';
+import { compute } from '$lib/contract/door';
+import { planNameForm, restoreForm, reviseForm } from '$lib/contract/forms';
+import { goalCaseOr } from '$lib/server/orNotFound';
+import { isOpenForWork } from '$lib/server/service/checking';
+import { planView, sessionsOfPlan } from '$lib/server/service/composing';
+import { easyWeeksOf, namePlan, restorePlan, revisePlan } from '$lib/server/service/planning';
+import { versionsOf } from '$lib/server/service/planVersions';
+import { openWeek } from '$lib/server/service/week';
+import { runForm } from '$lib/server/runForm';
+import { solverFor } from '$lib/server/solver';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
+  const c = await goalCaseOr(caseOf(Number(params.clientId)));
+  const { plan } = c;
+  const isOpen = isOpenForWork(c);
+  const view = plan && isOpen ? compute(() => planView({ ...c, plan })) : null;
+  const planned = plan ? sessionsOfPlan(c).filter((s) => s.status === 'planned') : [];
+  return {
+    isOpen,
+    plan,
+    easyWeeks: plan ? easyWeeksOf(plan.weeks, plan.wishes) : [],
+    /** Weeks that still have a session to come. */
+    weeksToCome: [...new Set(planned.map((s) => s.week))],
+    missed: planned.filter((s) => s.plannedOn < today).length,
+    exercises: openWeek(c).map(({ id, name }) => ({ id, name })),
+    view: view && (view.ok ? { ok: true as const, weeks: view.value.map(outlineOf) } : view),
+    versions: await versionsOf(db, c)
+  };
+};
+
+type Weeks = ReturnType<typeof planView>;
+
+/** A week without its blocks: only how much of each exercise its sessions hold. */
+const outlineOf = ({ week, phase, easy, notes, sessions }: Weeks[number]) => ({
+  week,
+  phase,
+  easy,
+  notes,
+  sessions: sessions.map(({ id, on, ordinal, status, durationS, allotment }) => ({
+    id,
+    on,
+    ordinal,
+    status,
+    durationS,
+    allotment
+  }))
+});
+
+export const actions: Actions = {
+  revise: async ({ request, params, locals: { db, today } }) => {
+    const { clientId } = params;
+    const run = (input: Parameters<typeof revisePlan>[2]) =>
+      revisePlan(db, Number(clientId), input, today, solverFor(request.signal));
+    const done = await runForm(request, reviseForm, run);
+    if (!done.ok) return done.failure;
+    redirect(303, `/people/${clientId}/plan/change`);
+  },
+  restore: async ({ request, params, locals: { db, today } }) => {
+    const { clientId } = params;
+    const run = (input: Parameters<typeof restorePlan>[2]) =>
+      restorePlan(db, Number(clientId), input, today, solverFor(request.signal));
+    const done = await runForm(request, restoreForm, run, { form: 'restore' });
+    if (!done.ok) return done.failure;
+    redirect(303, `/people/${clientId}/plan/change`);
+  },
+  name: async ({ request, params, locals: { db, today } }) => {
+    const done = await runForm(request, planNameForm, (input) => namePlan(db, Number(params.clientId), input, today), {
+      form: 'name'
+    });
+    return done.ok ? { named: true } : done.failure;
+  }
+};

@@ -1,0 +1,184 @@
+<script lang="ts">
+  import type { SubmitFunction } from '@sveltejs/kit';
+  import { enhance } from '$app/forms';
+  import { schools, sessionDays, weekdayOf } from '$lib/core';
+  import Choices from '$lib/ui/Choices.svelte';
+  import Field from '$lib/ui/Field.svelte';
+  import { formProblem } from '$lib/ui/formState';
+  import { plural } from '$lib/ui/format';
+  import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import { problemText } from '$lib/ui/problemText';
+  import Select from '$lib/ui/Select.svelte';
+  import { sending } from '$lib/ui/sending';
+  import DayStrip from './DayStrip.svelte';
+  import Versions from './Versions.svelte';
+  import WishGrid from './WishGrid.svelte';
+  import { PlanWishesState } from './wishes.svelte';
+
+  let { data, form } = $props();
+  const base = $derived(`/people/${data.client.id}`);
+  const plan = $derived(data.plan!);
+  const wishes = $derived(
+    new PlanWishesState({ wishes: plan.wishes, weekdays: plan.wishes.weekdays, easyWeeks: data.easyWeeks })
+  );
+  const sent = $derived(form && 'form' in form && form.form === '' ? form : null);
+  /** Days as they are wished, or as they fall while nobody named any. */
+  const days = $derived(
+    wishes.weekdays.length > 0
+      ? wishes.weekdays
+      : sessionDays({ sessionsPerWeek: plan.sessionsPerWeek, start: plan.startOn })
+          .map((day) => ((weekdayOf(plan.startOn) - 1 + day) % 7) + 1)
+          .toSorted((a, b) => a - b)
+  );
+  /** One whole week of each phase that is still to come. */
+  const phases = $derived.by(() => {
+    const weeks = data.view?.ok ? data.view.weeks.filter((w) => data.weeksToCome.includes(w.week) && !w.easy) : [];
+    const whole = (phase: string) => weeks.find((w) => w.phase === phase && w.sessions.every((s) => s.status === 'planned'));
+    return [...new Set(weeks.map((w) => w.phase))].flatMap((phase) => whole(phase) ?? weeks.find((w) => w.phase === phase) ?? []);
+  });
+  let pickedPhase = $state<string>();
+  const shown = $derived(phases.find((w) => w.phase === pickedPhase) ?? phases[0]);
+
+  let stop = $state<AbortController>();
+  const isSolving = $derived(stop !== undefined);
+  const sendOnce = sending(async ({ update }) => update({ reset: false }));
+  /** One send at a time, that can be stopped: nothing is kept before it is solved. */
+  const solving: SubmitFunction = (of) => {
+    stop = of.controller;
+    const then = sendOnce(of);
+    return async (answered) => {
+      const wasStopped = of.controller.signal.aborted;
+      stop = undefined;
+      if (!wasStopped || answered.result.type !== 'error') return (await then)?.(answered);
+      delete of.formElement.dataset.sending;
+      for (const button of of.formElement.querySelectorAll('button')) button.removeAttribute('aria-disabled');
+    };
+  };
+</script>
+
+<main class="mx-auto max-w-[90rem] p-5">
+  <div class="flex flex-wrap items-center gap-3">
+    <h1>Change what comes</h1>
+    <a class="btn btn-quiet ml-auto" href="{base}/plan">Back to the plan</a>
+  </div>
+  {#if !data.isOpen || !data.plan}
+    <section class="card mt-4 max-w-2xl">
+      <h2>Not yet</h2>
+      <p class="mt-2">
+        {data.isOpen ? 'There is no plan to change. Make one first.' : 'Planning is closed until the Check is passed.'}
+      </p>
+    </section>
+  {:else}
+    <p class="mt-1 max-w-prose text-ink-soft">
+      Say what you want otherwise, then solve the rest again. What is kept in stays in, what is kept out stays out, what was done
+      stays done; weeks keep their phases. Every change is a version you can go back to.
+    </p>
+    <div class="mt-4 grid gap-6 xl:grid-cols-[1fr_24rem]">
+      <form method="POST" action="?/revise" class="flex min-w-0 flex-col gap-5" use:enhance={solving}>
+        <ProblemNote text={formProblem(sent)} />
+        {#if data.view && !data.view.ok}<ProblemNote text={problemText(data.view.problem)} />{/if}
+        <input type="hidden" name="basedOnVersion" value={plan.version} />
+        <input type="hidden" name="wishes" value={wishes.text} />
+        <input type="hidden" name="sessionsPerWeek" value={days.length} />
+        <div class="grid gap-4 md:grid-cols-[1fr_16rem]">
+          <section aria-labelledby="days">
+            <h2 id="days">Days</h2>
+            <p class="mb-2 text-ink-soft">
+              {plural(days.length, 'session')} a week. What works one motion hard is never put on following days.
+            </p>
+            <DayStrip {days} onDays={(d) => (wishes.weekdays = d)} />
+          </section>
+          <div class="flex flex-col gap-3">
+            <Field label="Minutes a session" name="minutes" inputmode="numeric" form={sent} known={plan.minutes} />
+            <Select
+              label="Way of working"
+              name="schoolId"
+              groups={[{ label: '', options: schools.map((s) => ({ value: s.id, label: s.name })) }]}
+              form={sent}
+              known={plan.schoolId}
+            />
+          </div>
+        </div>
+
+        <section aria-labelledby="week">
+          <div class="mb-2 flex flex-wrap items-center gap-2">
+            <h2 id="week">The exercises of a week</h2>
+            {#each phases as of (of.phase)}
+              <button
+                type="button"
+                class="btn btn-quiet {of === shown ? 'border-mulberry text-mulberry' : ''}"
+                aria-pressed={of === shown}
+                onclick={() => (pickedPhase = of.phase)}>{of.phase}, from week {of.week}</button
+              >
+            {/each}
+          </div>
+          {#if shown}
+            <p class="mb-2 text-ink-soft">
+              Tap a place to keep the exercise in, to keep it out, or to leave it free. Wishes hold for every week to come.
+            </p>
+            <WishGrid exercises={data.exercises} sessions={shown.sessions} {wishes} />
+            {#if shown.notes.length > 0}
+              <ul class="mt-2 flex flex-col gap-1" aria-label="What this week goes without">
+                {#each shown.notes as note (note)}<li>{note}</li>{/each}
+              </ul>
+            {/if}
+          {:else}
+            <p>Every session of this plan is over. Make a new one on the plan’s own page.</p>
+          {/if}
+        </section>
+
+        <section aria-labelledby="easy">
+          <h2 id="easy">Easy weeks</h2>
+          <p class="mb-2 text-ink-soft">The same exercises with about 60 % of the sets. Usually every fourth week.</p>
+          <div class="flex flex-wrap gap-2">
+            {#each data.weeksToCome as week (week)}
+              {@const isEasy = wishes.easyWeeks.includes(week)}
+              <button
+                type="button"
+                class="btn min-w-11 {isEasy ? 'border-mulberry bg-line/60 text-mulberry' : ''}"
+                aria-pressed={isEasy}
+                onclick={() => wishes.toggleEasy(week)}>Week {week}{isEasy ? ', easy' : ''}</button
+              >
+            {/each}
+          </div>
+        </section>
+
+        {#if data.missed > 0}
+          <Choices
+            legend="{plural(data.missed, 'session')} whose day has gone by"
+            name="missed"
+            choices={[
+              { value: 'keep', label: 'Do them next' },
+              { value: 'slide', label: 'Move all that comes by whole weeks' },
+              { value: 'drop', label: 'Leave them' }
+            ]}
+            form={sent}
+            known="keep"
+          />
+        {/if}
+
+        <div class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-line bg-chalk py-3" aria-live="polite">
+          {#if isSolving}
+            <p>Solving the weeks to come …</p>
+            <button type="button" class="btn" onclick={() => stop?.abort()}>Stop</button>
+          {:else}
+            <button class="btn btn-primary">Solve what comes again</button>
+            {#if wishes.isChanged}
+              <button type="button" class="btn btn-quiet" onclick={() => wishes.takeBack()}>Take the wishes back</button>
+            {/if}
+          {/if}
+        </div>
+      </form>
+      <aside class="card self-start" aria-labelledby="versions">
+        <h2 id="versions" class="mb-2">Versions</h2>
+        <ProblemNote text={formProblem(form && 'form' in form && form.form === 'restore' ? form : null)} />
+        <Versions
+          versions={data.versions}
+          inForce={plan.version}
+          {base}
+          form={form && 'form' in form && form.form === 'name' ? form : null}
+        />
+      </aside>
+    </div>
+  {/if}
+</main>
