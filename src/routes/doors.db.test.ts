@@ -343,6 +343,22 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
     ofClient('grade', 'note', { exerciseId: 'front_split_on_stack', effect: 'works', note: 'Since the strap.' }),
     ofClient('plan', 'make', planFields),
     ofClient('plan/compare', 'take', planFields),
+    ofClient('plan/change', 'revise', {
+      basedOnVersion: '1',
+      schoolId: 'drills',
+      sessionsPerWeek: '3',
+      minutes: '45',
+      missed: 'keep',
+      wishes: JSON.stringify({
+        often: { front_leg_lift: 'once a week' },
+        pins: [{ exerciseId: 'front_split_on_stack', session: null }],
+        bans: [{ exerciseId: 'rear_hip_cycle', session: 2 }],
+        weekdays: [1, 3, 6],
+        easyWeeks: [2]
+      })
+    }),
+    ofClient('plan/change', 'restore', { basedOnVersion: '1', version: '1' }),
+    ofClient('plan/change', 'name', { version: '1', name: 'As agreed' }),
     ofClient(
       'practise/arrange',
       'keep',

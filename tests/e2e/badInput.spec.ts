@@ -86,8 +86,8 @@ test('two tabs do not overwrite each other’s plan', async ({ page, context }) 
   const base = await readyToPractise(page, `Tabs ${stamp()}`);
   const other = await context.newPage();
   await other.goto(`${base}/plan`);
-  await page.getByRole('button', { name: 'Change the plan' }).click();
-  await other.getByRole('button', { name: 'Change the plan' }).click();
+  await page.getByRole('button', { name: 'New plan' }).click();
+  await other.getByRole('button', { name: 'New plan' }).click();
   await page.getByLabel(/^Weeks/).fill('6');
   await page.getByRole('button', { name: 'Make a new version' }).click();
   await expect(page.getByText('version 2', { exact: true })).toBeVisible();

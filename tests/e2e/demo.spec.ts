@@ -152,7 +152,7 @@ test('progress, what is likely, what if, and all of it out again; for a split, a
   // Two plans side by side; a bad number is told beside its field, and nothing is kept until one is taken.
   const maud = await hrefOf('Maud Tarry');
   await page.goto(`${maud}/plan`);
-  await page.getByRole('link', { name: 'Compare', exact: true }).click();
+  await page.getByRole('link', { name: 'Compare before you choose' }).click();
   const second = page.getByRole('group', { name: 'Second' });
   await second.getByLabel('Minutes a session').fill('2');
   await page.getByRole('button', { name: 'Compare these' }).click();

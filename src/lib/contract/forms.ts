@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { oftens, painKinds, painPlaceIds, schoolIds, sides, todayThings, type PainKindId } from '$lib/core';
+import { oftens, painKinds, painPlaceIds, schoolIds, sides, todayThings, type PainKindId, type WeekWishes } from '$lib/core';
 import {
   checkbox,
   isoDate,
@@ -170,7 +170,8 @@ export const reviseForm = z
     wishes: jsonField(planWishes, 'These wishes cannot be read. Open the page again')
   })
   .transform(({ wishes: { weekdays, easyWeeks, ...wishes }, ...rest }) => ({ ...rest, wishes, weekdays, easyWeeks }));
-export type ReviseInput = z.output<typeof reviseForm>;
+export type ReviseInput = Omit<z.output<typeof reviseForm>, 'wishes' | 'weekdays' | 'easyWeeks'> &
+  Readonly<{ wishes: WeekWishes; weekdays: readonly number[]; easyWeeks: readonly number[] | null }>;
 
 /** An earlier version of the plan, by its number. */
 export const restoreForm = z.object({ basedOnVersion: whole(1, 100_000), version: whole(1, 100_000) });

@@ -92,6 +92,7 @@ export const dateText = (on: string): string => format(parseISO(on), 'd MMM yyyy
 /** An instant by the clock on the wall. */
 export const dateTimeText = (at: string): string => format(parseISO(at), 'd MMM yyyy, HH:mm');
 export const shortDate = (on: string): string => format(parseISO(on), 'd MMM');
+export const weekdayText = (on: string): string => format(parseISO(on), 'EEE');
 export const weekdayDate = (on: string): string => format(parseISO(on), 'EEE d MMM');
 
 export const stateText: Readonly<Record<BodyState, string>> = { cold: 'cold', warm: 'warmed up', after: 'after the session' };

@@ -31,7 +31,7 @@ const sentences = {
       ? `Only ${d.weeksLeft} ${Number(d.weeksLeft) === 1 ? 'week is' : 'weeks are'} left before the date of the goal. Choose fewer weeks, or move the date.`
       : 'The date of the goal has come. Move the date, or leave it open, then plan.',
   weekdays_do_not_match: (d: Data) =>
-    `${d.weekdays} days are chosen for ${d.sessionsPerWeek} sessions a week. Choose as many days, or none to spread them evenly.`,
+    `Choose as many days as sessions: ${d.weekdays} days stand against ${d.sessionsPerWeek} sessions a week.`,
   plan_over: () => 'Every session of this plan is over. Make a new one.',
   not_solved: () => 'No plan was found for this. Take back what was wished last, or give the sessions more minutes.',
   solving_cancelled: () => 'Solving was stopped. The plan is as it was.',

@@ -27,7 +27,7 @@ import { sideState } from './gradeExercise';
 import { positionReadings } from './reading';
 import { safetyOf } from './safety';
 import { hardYesterday } from './sessionRecords';
-import { weekOf } from './week';
+import { openWeek, weekOf } from './week';
 
 const shipped = new Set(exercises.map((e) => e.id));
 
@@ -131,6 +131,19 @@ export function planView(c: PlanCase, given: ReadonlyMap<number, Prescribed> = n
       notes: allotments.length > 0 ? weekNotes(week, allotments, demands).map((n) => weekNoteText(n, find)) : []
     };
   });
+}
+
+/** What came into the week, and what of it is not done any more, since the sessions to come were solved. */
+export function movedOn(c: PlanCase): Readonly<{ came: readonly string[]; gone: readonly string[] }> {
+  const solved = sessionsOfPlan(c).find((s) => s.status === 'planned')?.allotment;
+  if (!solved || solved.length === 0) return { came: [], gone: [] };
+  const find = findIn(c);
+  const open = new Set(openWeek(c).map((e) => e.id));
+  const known = new Set(solved.map((a) => a.exerciseId));
+  return {
+    came: [...open].filter((id) => !known.has(id)).map((id) => find(id).name),
+    gone: [...known].filter((id) => !open.has(id)).map((id) => find(id).name)
+  };
 }
 
 /** Names of the exercises of the studio, its own ones too. */

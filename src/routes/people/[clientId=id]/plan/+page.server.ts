@@ -7,7 +7,7 @@ import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
 import { listPrescribed } from '$lib/server/repo/sessionRepo';
 import { hasBaseline } from '$lib/server/service/taken';
 import { alikeSeries, headlineSides, outlooksOf } from '$lib/server/service/forecasting';
-import { planView } from '$lib/server/service/composing';
+import { movedOn, planView } from '$lib/server/service/composing';
 import { makePlan } from '$lib/server/service/planning';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
@@ -22,6 +22,8 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today
     baseline: hasBaseline(c),
     plan,
     view: plan && compute(() => planView({ ...c, plan }, given)),
+    /** What moved on since what comes was solved. */
+    moved: plan ? movedOn({ ...c, plan }) : { came: [], gone: [] },
     shelf: c.shelf,
     /** The way of working this person prefers, which comes before the plan's. */
     ownSchool: c.client.schoolId && schoolOf(c.client.schoolId).name,

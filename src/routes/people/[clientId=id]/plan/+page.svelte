@@ -94,33 +94,10 @@
             words={measure?.sideWords}
           />{/if}
         <div class="ml-auto flex items-center gap-2">
-          <span class="text-ink-soft">version {data.plan.version}</span>
-          <a class="btn" href="/people/{data.client.id}/plan/compare">Compare</a>
-          <Dialog.Root bind:open={() => changing || form?.problem !== undefined, (v) => (changing = v)}>
-            <Dialog.Trigger class="btn">Change the plan</Dialog.Trigger>
-            <Dialog.Portal>
-              <Dialog.Overlay class="fixed inset-0 z-40 bg-black/40" />
-              <Dialog.Content
-                class="fixed top-1/2 left-1/2 z-50 max-h-[92vh] w-[min(36rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-soft border border-edge bg-paper p-5"
-              >
-                <div class="mb-2 flex items-start justify-between">
-                  <Dialog.Title class="text-xl font-bold">Change the plan</Dialog.Title>
-                  <Dialog.Close class="btn btn-quiet" aria-label="Close"><X size={20} /></Dialog.Close>
-                </div>
-                <Dialog.Description class="mb-4 text-ink-soft">
-                  A new version takes over from today. What was done stays; stacks, holds and efforts stay where verdicts have
-                  brought them.
-                </Dialog.Description>
-                <PlanForm
-                  {form}
-                  known={shape}
-                  version={data.plan.version}
-                  ownSchool={data.ownSchool}
-                  onDone={() => (changing = false)}
-                />
-              </Dialog.Content>
-            </Dialog.Portal>
-          </Dialog.Root>
+          <a class="text-ink-soft underline" href="/people/{data.client.id}/plan/change#versions"
+            >version {data.plan.version}{data.plan.name ? `, ${data.plan.name}` : ''}</a
+          >
+          <a class="btn" href="/people/{data.client.id}/plan/change">Change what comes</a>
         </div>
       </div>
       {#if staircase}
@@ -148,11 +125,57 @@
       {#if data.view && !data.view.ok}
         <ProblemNote text={problemText(data.view.problem)} />
       {:else}
+        {#if data.moved.came.length + data.moved.gone.length > 0}
+          <p role="status">
+            Since this was solved,
+            {#if data.moved.came.length > 0}{data.moved.came.join(', ')} came into the week{/if}{#if data.moved.came.length > 0 && data.moved.gone.length > 0}
+              and
+            {/if}{#if data.moved.gone.length > 0}{data.moved.gone.join(', ')} may not be done any more{/if}.
+            <a class="font-semibold underline" href="/people/{data.client.id}/plan/change">Solve what comes again</a> to use the minutes
+            for it.
+          </p>
+        {/if}
         <WeekColumns {weeks} chosenId={chosen?.session.id} onChoose={(id) => (chosenId = id)} />
+        {#if chosen && chosen.week.steps.length + chosen.week.notes.length > 0}
+          <section aria-label="Week {chosen.week.week}">
+            <h2 class="text-base">Week {chosen.week.week}</h2>
+            <ul>
+              {#each [...chosen.week.steps, ...chosen.week.notes] as text (text)}<li>{text}</li>{/each}
+            </ul>
+          </section>
+        {/if}
         <p class="text-ink-soft">
           {plural(data.plan.sessionsPerWeek, 'session')} a week, {data.plan.minutes} minutes; a retest every second week, overdue after
           {retestEveryDays} days.
         </p>
+        <div class="flex flex-wrap gap-2">
+          <a class="btn" href="/people/{data.client.id}/plan/compare">Compare before you choose</a>
+          <Dialog.Root bind:open={() => changing || form?.problem !== undefined, (v) => (changing = v)}>
+            <Dialog.Trigger class="btn">New plan</Dialog.Trigger>
+            <Dialog.Portal>
+              <Dialog.Overlay class="fixed inset-0 z-40 bg-black/40" />
+              <Dialog.Content
+                class="fixed top-1/2 left-1/2 z-50 max-h-[92vh] w-[min(36rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-soft border border-edge bg-paper p-5"
+              >
+                <div class="mb-2 flex items-start justify-between">
+                  <Dialog.Title class="text-xl font-bold">A new plan</Dialog.Title>
+                  <Dialog.Close class="btn btn-quiet" aria-label="Close"><X size={20} /></Dialog.Close>
+                </div>
+                <Dialog.Description class="mb-4 text-ink-soft">
+                  It takes over from today, from its first week on. What was done stays; stacks, holds and efforts stay where
+                  verdicts have brought them, and what was wished of exercises and days goes on.
+                </Dialog.Description>
+                <PlanForm
+                  {form}
+                  known={shape}
+                  version={data.plan.version}
+                  ownSchool={data.ownSchool}
+                  onDone={() => (changing = false)}
+                />
+              </Dialog.Content>
+            </Dialog.Portal>
+          </Dialog.Root>
+        </div>
         <form
           method="GET"
           action="/people/{data.client.id}/plan/calendar.ics"

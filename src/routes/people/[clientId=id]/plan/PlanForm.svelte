@@ -36,7 +36,7 @@
   <ProblemNote text={formProblem(form)} />
   <input type="hidden" name="basedOnVersion" value={openedOn} />
   <div class="grid gap-4 sm:grid-cols-2">
-    <Field label="Weeks" name="weeks" inputmode="numeric" {form} known={known.weeks} hint="1 to 12" />
+    <Field label="Weeks" name="weeks" inputmode="numeric" {form} known={known.weeks} hint="1 to 52" />
     <Field label="Sessions a week" name="sessionsPerWeek" inputmode="numeric" {form} known={known.sessionsPerWeek} />
     <Field
       label="Minutes a session"

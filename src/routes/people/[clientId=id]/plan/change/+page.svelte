@@ -69,9 +69,9 @@
       </p>
     </section>
   {:else}
-    <p class="mt-1 max-w-prose text-ink-soft">
-      Say what you want otherwise, then solve the rest again. What is kept in stays in, what is kept out stays out, what was done
-      stays done; weeks keep their phases. Every change is a version you can go back to.
+    <p class="mt-1 text-ink-soft">
+      Say what you want otherwise, then solve the weeks to come again. What was done stays, and every change is a version to go
+      back to.
     </p>
     <div class="mt-4 grid gap-6 xl:grid-cols-[1fr_24rem]">
       <form method="POST" action="?/revise" class="flex min-w-0 flex-col gap-5" use:enhance={solving}>

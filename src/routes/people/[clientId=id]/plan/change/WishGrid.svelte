@@ -2,7 +2,7 @@
   import Ban from '@lucide/svelte/icons/ban';
   import Pin from '@lucide/svelte/icons/pin';
   import { oftens, type Allotment, type Often } from '$lib/core';
-  import { plural, shortDate } from '$lib/ui/format';
+  import { plural, weekdayText } from '$lib/ui/format';
   import type { PlanWishesState } from './wishes.svelte';
 
   /** How much of each exercise the sessions of a week hold, and what is wished of it: every place is turned by a tap. */
@@ -50,7 +50,7 @@
         <th scope="col" class="w-40 px-1 font-normal">How often</th>
         <th scope="col" class="w-32 px-1 font-normal">Every session</th>
         {#each sessions as session, i (session.ordinal)}
-          <th scope="col" class="px-1 font-normal">Session {i + 1}, {shortDate(session.on)}</th>
+          <th scope="col" class="px-1 font-normal">Session {i + 1}, {weekdayText(session.on)}</th>
         {/each}
       </tr>
     </thead>

@@ -71,16 +71,6 @@ export class PlanWishesState {
     this.often = often === 'as it fits' ? others : { ...others, [exerciseId]: often };
   }
 
-  toggleDay(day: number): void {
-    this.weekdays = toggled(this.weekdays, day);
-  }
-
-  /** A session goes from one day to another. */
-  moveDay(from: number, to: number): void {
-    if (this.weekdays.includes(from) && !this.weekdays.includes(to))
-      this.weekdays = [...this.weekdays.filter((d) => d !== from), to].toSorted((a, b) => a - b);
-  }
-
   toggleEasy(week: number): void {
     this.easyWeeks = toggled(this.easyWeeks, week);
   }

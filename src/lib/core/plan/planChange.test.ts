@@ -1,0 +1,118 @@
+import { describe, expect, test } from 'vitest';
+import {
+  exerciseOf,
+  movedSets,
+  noWishes,
+  planChangeText,
+  weekNotes,
+  weekNoteText,
+  weekStepTexts,
+  wishedChanges,
+  type PlanChange,
+  type PlanShape
+} from '../index';
+
+const shape: PlanShape = {
+  minutes: 45,
+  sessionsPerWeek: 3,
+  schoolId: 'long_hold',
+  weekdays: [],
+  easyWeeks: [4],
+  wishes: noWishes
+};
+const place = { exerciseId: 'rear_hip_cycle', session: 2 };
+
+describe('wishedChanges', () => {
+  test('nothing wished otherwise is nothing', () => expect(wishedChanges(shape, { ...shape })).toEqual([]));
+  test('tells every wish once, and what became free', () => {
+    const wishes = { often: { front_leg_lift: 'each session' as const }, pins: [place], bans: [] };
+    const other: PlanShape = { minutes: 30, sessionsPerWeek: 2, schoolId: 'drills', weekdays: [1, 4], easyWeeks: [], wishes };
+    expect(wishedChanges(shape, other)).toEqual([
+      { code: 'minutes', from: 45, to: 30 },
+      { code: 'sessions', from: 3, to: 2 },
+      { code: 'school', from: 'long_hold', to: 'drills' },
+      { code: 'weekdays', to: [1, 4] },
+      { code: 'easy', week: 4, isEasy: false },
+      { code: 'pinned', ...place },
+      { code: 'often', exerciseId: 'front_leg_lift', often: 'each session' }
+    ]);
+    expect(wishedChanges(other, shape)).toContainEqual({ code: 'freed', ...place });
+  });
+  test('from kept in to kept out is one change', () => {
+    const pinned = { ...shape, wishes: { ...noWishes, pins: [place] } };
+    const banned = { ...shape, wishes: { ...noWishes, bans: [place] } };
+    expect(wishedChanges(pinned, banned)).toEqual([{ code: 'banned', ...place }]);
+  });
+});
+
+test('sets that moved are counted over the week', () =>
+  expect(
+    movedSets(
+      [[{ exerciseId: 'a', sets: 2 }], [{ exerciseId: 'a', sets: 1 }, { exerciseId: 'b', sets: 1 }]], // prettier-ignore
+      [[{ exerciseId: 'a', sets: 3 }], [{ exerciseId: 'b', sets: 2 }]]
+    )
+  ).toEqual([{ code: 'sets', exerciseId: 'b', from: 1, to: 2 }]));
+
+test('every change is a whole sentence with its figures', () => {
+  const changes: PlanChange[] = [
+    { code: 'minutes', from: 45, to: 30 },
+    { code: 'sessions', from: 3, to: 1 },
+    { code: 'school', from: 'long_hold', to: 'drills' },
+    { code: 'weekdays', to: [] },
+    { code: 'weekdays', to: [1, 7] },
+    { code: 'easy', week: 3, isEasy: true },
+    { code: 'pinned', exerciseId: 'rear_hip_cycle', session: null },
+    { code: 'banned', ...place },
+    { code: 'freed', ...place },
+    { code: 'often', exerciseId: 'rear_hip_cycle', often: 'once a week' },
+    { code: 'slid', weeks: 1 },
+    { code: 'dropped', sessions: 2 },
+    { code: 'restored', version: 4 },
+    { code: 'sets', exerciseId: 'rear_hip_cycle', from: 2, to: 1 }
+  ];
+  for (const change of changes) expect(planChangeText(change), change.code).toMatch(/^[A-Z“\d].*\.$/);
+  expect(planChangeText(changes[4]!)).toBe('Sessions are on Monday, Sunday.');
+  expect(planChangeText(changes[13]!)).toBe('Rear hip, half kneeling: 1 set a week in place of 2.');
+});
+
+describe('what a week goes without', () => {
+  const week = ['front_hamstring_cycle', 'rear_hip_cycle', 'front_leg_lift'].map((id) => exerciseOf(id));
+  const only = (...ids: string[]) => [week.map(({ id }) => ({ exerciseId: id, sets: ids.includes(id) ? 1 : 0 }))];
+
+  test('an exercise without room, a motion that nothing works, and range that is opened without active work', () => {
+    expect(weekNotes(week, only('front_hamstring_cycle'), ['HF-KS', 'HE', 'HAB'])).toEqual([
+      { code: 'not in the week', exerciseId: 'rear_hip_cycle' },
+      { code: 'not in the week', exerciseId: 'front_leg_lift' },
+      { code: 'no room for it', link: 'HE' },
+      { code: 'nothing for it', link: 'HAB' },
+      { code: 'no room for active work', link: 'HF-KS' }
+    ]);
+  });
+  test('what no exercise of the week could mend is told as that', () => {
+    const passive = week.filter((e) => e.id === 'rear_hip_cycle');
+    const notes = weekNotes(passive, [[{ exerciseId: 'rear_hip_cycle', sets: 1 }]], ['HE']);
+    expect(notes).toEqual([{ code: 'nothing active for it', link: 'HE' }]);
+    expect(weekNoteText(notes[0]!)).toMatch(/^Hip extension is stretched/);
+  });
+  test('a whole week has nothing to say', () => expect(weekNotes(week, only(...week.map((e) => e.id)), ['HF-KS'])).toEqual([]));
+});
+
+describe('what a week does otherwise than the last', () => {
+  const of = (phase: string, easy: boolean, sets: number) => ({
+    phase,
+    easy,
+    sessions: [{ durationS: 600, allotment: [{ exerciseId: 'rear_hip_cycle', sets }] }]
+  });
+  test('the first week and one like the last say nothing', () => {
+    expect(weekStepTexts(undefined, of('open', false, 1))).toEqual([]);
+    expect(weekStepTexts(of('open', false, 1), of('open', false, 1))).toEqual([]);
+  });
+  test('phases, easy weeks and sets are told', () => {
+    expect(weekStepTexts(of('open', false, 1), of('own', false, 2))).toEqual([
+      'Now range is owned: more active work, and no round more.',
+      'Rear hip, half kneeling: 2 sets a week in place of 1.'
+    ]);
+    expect(weekStepTexts(of('own', false, 2), of('own', true, 1))).toHaveLength(1);
+    expect(weekStepTexts(of('own', true, 1), of('own', false, 2))).toEqual(['After the easy week the full sets again.']);
+  });
+});

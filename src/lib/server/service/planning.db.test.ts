@@ -1,0 +1,237 @@
+import { describe, expect, test } from 'vitest';
+import type { ReviseInput } from '$lib/contract/forms';
+import { addDays, hardLinks, noWishes } from '$lib/core';
+import type { Database } from '../db/db';
+import { saveGoal } from './goalSetting';
+import { goalInput, testDay } from '../testing/people';
+import { at, personWithSplitPlan, play } from '../testing/sessions';
+import { testDatabase } from '../testing/testDatabase';
+import { loadGoalCase } from './clientCase';
+import { movedOn, planView, prepareSession, sessionsOfPlan } from './composing';
+import { tellLater } from './pain';
+import { makePlan, namePlan, restorePlan, revisePlan } from './planning';
+import { versionsOf } from './planVersions';
+import { addableTo, addToWeek } from './week';
+
+const store = testDatabase();
+const wished = (more: Partial<ReviseInput> = {}): ReviseInput => ({
+  basedOnVersion: 1,
+  schoolId: 'long_hold',
+  sessionsPerWeek: 3,
+  minutes: 45,
+  missed: 'keep',
+  wishes: noWishes,
+  weekdays: [],
+  easyWeeks: null,
+  ...more
+});
+const refusal = (code: string) => expect.objectContaining({ code });
+async function planOf(db: Database, id: number, on = testDay) {
+  const c = await loadGoalCase(db, id, on);
+  return { ...c, plan: c.plan! };
+}
+const setsIn = (allotment: readonly Readonly<{ exerciseId: string; sets: number }>[] | null, exerciseId: string) =>
+  allotment?.find((a) => a.exerciseId === exerciseId)?.sets;
+
+describe('what comes of a plan is wished otherwise', () => {
+  test('a ban and a pin are kept in every week to come, and what they moved is told', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      const wishes = {
+        often: {},
+        pins: [{ exerciseId: 'front_hamstring_cycle', session: null }],
+        bans: [{ exerciseId: 'rear_knee_lift', session: 2 }]
+      };
+      await revisePlan(db, id, wished({ wishes, minutes: 25 }), testDay);
+      const c = await planOf(db, id);
+      for (const s of sessionsOfPlan(c)) {
+        expect(setsIn(s.allotment, 'front_hamstring_cycle')).toBeGreaterThan(0);
+        if (s.ordinal === 2) expect(setsIn(s.allotment, 'rear_knee_lift')).toBe(0);
+      }
+      for (const week of planView(c)) for (const s of week.sessions) expect(s.durationS).toBeLessThanOrEqual(25 * 60);
+      const [now] = await versionsOf(db, c);
+      expect(now).toMatchObject({ version: 2, goesOn: true, minutes: 25 });
+      expect(now!.changed).toContain('25 minutes a session in place of 45.');
+      expect(now!.changed).toContain('Front hamstring, half split is kept in every session.');
+      expect(now!.changed).toContain('Rear-knee lift, long lunge is kept out of session 2 of each week.');
+      expect(now!.changed.some((text) => /sets? a week in place of \d/.test(text))).toBe(true);
+    }));
+
+  test('what was done stays in its week, and the rest keeps its weeks, days and phases', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      const before = (await planOf(db, id)).sessions.map((s) => [s.week, s.phase, s.plannedOn]);
+      const played = await play(db, id, testDay);
+      await revisePlan(db, id, wished({ minutes: 40 }), addDays(testDay, 1));
+      const c = await planOf(db, id, addDays(testDay, 1));
+      const view = planView(c);
+      expect(view[0]!.sessions.map((s) => s.status)).toEqual(['done', 'planned', 'planned']);
+      expect(view[0]!.sessions[0]!.id).toBe(played);
+      expect(sessionsOfPlan(c).map((s) => [s.week, s.phase, s.plannedOn])).toEqual(before);
+      expect(c.plan).toMatchObject({ version: 2, startOn: testDay, minutes: 40 });
+    }));
+
+  test('days are kept where they are named, and as many sessions as days are asked for', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db); // 2 March 2026 is a Monday
+      await revisePlan(db, id, wished({ sessionsPerWeek: 2, weekdays: [2, 6] }), testDay);
+      const c = await planOf(db, id);
+      expect(sessionsOfPlan(c).slice(0, 2).map((s) => s.plannedOn)).toEqual(['2026-03-03', '2026-03-07']); // prettier-ignore
+      await expect(revisePlan(db, id, wished({ basedOnVersion: 2, weekdays: [2, 6] }), testDay)).rejects.toEqual(
+        refusal('weekdays_do_not_match')
+      );
+      expect((await planOf(db, id)).plan.version).toBe(2);
+    }));
+
+  test('easy weeks are where they are wished', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      await revisePlan(db, id, wished({ easyWeeks: [3] }), testDay);
+      const c = await planOf(db, id);
+      expect(planView(c).filter((w) => w.easy).map((w) => w.week)).toEqual([3]); // prettier-ignore
+      expect((await versionsOf(db, c))[0]!.changed).toEqual(
+        expect.arrayContaining(['Week 3 is easy.', 'Week 4 is no easy week any more.'])
+      );
+    }));
+
+  test('missed sessions are done next, moved by whole weeks, or left', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      await play(db, id, testDay);
+      const later = addDays(testDay, 9); // of the first week two are missed, and one of the second
+      const first = async () => sessionsOfPlan(await planOf(db, id, later)).find((s) => s.status === 'planned')!;
+      await revisePlan(db, id, wished(), later);
+      expect(await first()).toMatchObject({ week: 1, ordinal: 2, plannedOn: '2026-03-04' });
+      await revisePlan(db, id, wished({ basedOnVersion: 2, missed: 'slide' }), later);
+      expect(await first()).toMatchObject({ week: 1, ordinal: 2, plannedOn: '2026-03-11' });
+      await revisePlan(db, id, wished({ basedOnVersion: 3, missed: 'drop' }), addDays(later, 14));
+      const left = sessionsOfPlan(await planOf(db, id, addDays(later, 14))).filter((s) => s.status === 'planned');
+      expect(left[0]!.plannedOn >= addDays(later, 14)).toBe(true);
+      expect((await versionsOf(db, await planOf(db, id, later)))[0]!.changed[0]).toMatch(/missed sessions? dropped/);
+    }));
+
+  test('an earlier version comes back as it was wished, by its name, and is a version itself', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      const shape = async () => sessionsOfPlan(await planOf(db, id)).map((s) => s.allotment);
+      const before = await shape();
+      await namePlan(db, id, { version: 1, name: 'As agreed' }, testDay);
+      await revisePlan(db, id, wished({ minutes: 20 }), testDay);
+      expect(await shape()).not.toEqual(before);
+      await restorePlan(db, id, { basedOnVersion: 2, version: 1 }, testDay);
+      expect(await shape()).toEqual(before);
+      const versions = await versionsOf(db, await planOf(db, id));
+      expect(versions.map((v) => [v.version, v.name])).toEqual([
+        [3, ''],
+        [2, ''],
+        [1, 'As agreed']
+      ]);
+      expect(versions[0]!.changed[0]).toBe('As version 1 was.');
+      await expect(restorePlan(db, id, { basedOnVersion: 3, version: 9 }, testDay)).rejects.toEqual(refusal('not_found'));
+    }));
+
+  test('two tabs, a plan that is stopped while it is solved, and one that is over: nothing half-written', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      await revisePlan(db, id, wished({ minutes: 40 }), testDay);
+      await expect(revisePlan(db, id, wished({ minutes: 30 }), testDay)).rejects.toEqual(refusal('plan_changed_elsewhere'));
+      const stopped = () => Promise.reject(Object.assign(new Error(), { code: 'solving_cancelled' }));
+      await expect(revisePlan(db, id, wished({ basedOnVersion: 2, minutes: 20 }), testDay, stopped)).rejects.toEqual(
+        refusal('solving_cancelled')
+      );
+      const c = await planOf(db, id);
+      expect([c.plan.version, c.plan.minutes]).toEqual([2, 40]);
+      expect(sessionsOfPlan(c)).toHaveLength(18);
+      await expect(revisePlan(db, id, wished({ basedOnVersion: 2, missed: 'drop' }), addDays(testDay, 90))).rejects.toEqual(
+        refusal('plan_over')
+      );
+    }));
+
+  test('wishes go on into a new plan, and easy weeks are counted anew', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      const wishes = { ...noWishes, often: { rear_hip_cycle: 'once a week' as const } };
+      await revisePlan(db, id, wished({ wishes, easyWeeks: [1] }), testDay);
+      await makePlan(db, id, { schoolId: 'long_hold', weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: testDay, basedOnVersion: 2 }, testDay); // prettier-ignore
+      const c = await planOf(db, id);
+      expect(c.plan.wishes).toMatchObject({ often: wishes.often, easyWeeks: null });
+      const first = sessionsOfPlan(c).filter((s) => s.week === 1);
+      expect(first.filter((s) => setsIn(s.allotment, 'rear_hip_cycle')! > 0)).toHaveLength(1);
+    }));
+});
+
+describe('the gate holds whatever is pinned', () => {
+  test('what is stopped is not done where it is pinned, and a new version brings it no more', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      const pins = [{ exerciseId: 'front_split_on_stack', session: null }];
+      await revisePlan(db, id, wished({ wishes: { ...noWishes, pins } }), testDay);
+      await play(db, id, testDay);
+      await tellLater(
+        db,
+        id,
+        {
+          place: 'knee',
+          side: 'left',
+          workSide: 'left',
+          kind: 'sharp_pop',
+          exerciseId: 'front_split_on_stack',
+          feltOn: testDay,
+          note: ''
+        },
+        at(testDay)
+      ); // prettier-ignore
+      const c = await planOf(db, id);
+      const leftOf = (of: typeof c) =>
+        planView(of).flatMap((w) =>
+          w.sessions
+            .filter((s) => s.status === 'planned')
+            .flatMap((s) =>
+              s.blocks.filter((b) => b.exerciseId === 'front_split_on_stack').flatMap((b) => b.work.map((x) => x.side))
+            )
+        );
+      expect(leftOf(c)).not.toContain('left');
+      await revisePlan(db, id, wished({ basedOnVersion: 2, wishes: { ...noWishes, pins } }), testDay);
+      expect(leftOf(await planOf(db, id))).not.toContain('left');
+    }));
+
+  test('who came a day late does not work one motion hard on two days running', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      await play(db, id, testDay);
+      const [next] = sessionsOfPlan(await planOf(db, id, testDay)).filter((s) => s.status === 'planned');
+      const later = prepareSession(await planOf(db, id, addDays(testDay, 2)), next!);
+      expect(hardLinks(later.blocks).size).toBeGreaterThan(0);
+      const sooner = prepareSession(await planOf(db, id, addDays(testDay, 1)), next!);
+      expect([...hardLinks(sooner.blocks)]).toEqual([]);
+      expect(sooner.leftOut).toContainEqual({ code: 'light day' });
+    }));
+
+  test('what came into the week since is told, and taken in when it is solved again', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      expect(movedOn(await planOf(db, id))).toEqual({ came: [], gone: [] });
+      await addToWeek(db, id, addableTo(await planOf(db, id)).forGoal[0]!.id, testDay);
+      const { came } = movedOn(await planOf(db, id));
+      expect(came).toHaveLength(1);
+      await revisePlan(db, id, wished(), testDay);
+      expect(movedOn(await planOf(db, id)).came).toEqual([]);
+    }));
+
+  test('the week before a dated event is easy and without hard work, and no session falls on its day', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      const { goal } = await planOf(db, id);
+      const targetOn = addDays(testDay, 6 * 7 - 2);
+      await saveGoal(db, id, goal.id, goalInput('front_split', { targetOn }), testDay);
+      await revisePlan(db, id, wished(), testDay);
+      const last = planView(await planOf(db, id)).at(-1)!;
+      expect(last.easy).toBe(true);
+      for (const s of last.sessions) {
+        expect(s.on < targetOn).toBe(true);
+        expect(s.light).toBe(true);
+        expect([...hardLinks(s.blocks)]).toEqual([]);
+        expect(s.blocks.some((b) => b.part === 'position')).toBe(true);
+      }
+    }));
+});
