@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { createServer } from 'vite';
 import { benchForecast } from './benchForecast.mjs';
+import { benchPlan } from './benchPlan.mjs';
 import { benchPlayer } from './benchPlayer.mjs';
 import { launchBrowser, startDemo } from './browser.mjs';
 import { ensureBuilt, ensureInstalled } from './setUp.mjs';
@@ -81,25 +82,7 @@ say(
   ms(timed(() => core.arrangedSession(session.blocks, core.usualArrangement(session.blocks, 45), 60), 50))
 );
 say('ladder on a 20-prop shelf', ms(timed(() => core.ladder({ fromCm: 30, toCm: -10, shelf }), 7)));
-say(
-  'a 12-week plan, 4 sessions a week, fitted to 45 minutes',
-  ms(
-    timed(
-      () =>
-        core.planProgression({
-          ...ask,
-          weeks: 12,
-          sessionsPerWeek: 4,
-          minutes: 45,
-          start: '2026-01-05',
-          target: null,
-          hasBaseline: true
-        }),
-      7
-    )
-  )
-);
-
+await benchPlan(core, { say, load: (path) => vite.ssrLoadModule(path) });
 benchForecast(core, { say, ms, timed });
 
 // An instrument read as the page does it, two hundred times: when it locks after the limb began to move, and how far off.

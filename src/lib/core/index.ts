@@ -232,6 +232,7 @@ export {
   weekdayOf,
   uncutSession,
   type PlanAsk,
+  type PlanProgress,
   type PlanSession,
   type PlanWeek,
   type Progression

@@ -125,14 +125,15 @@ export type WeekNote =
  * worked actively; each with whether the week has nothing for it or the minutes do.
  */
 export function weekNotes(week: readonly Exercise[], sessions: readonly Allotment[], demands: readonly LinkId[]): WeekNote[] {
-  const isIn = ({ id }: Exercise) => sessions.some((s) => s.some((a) => a.exerciseId === id && a.sets > 0));
   const isNamed = ({ id }: Exercise) => sessions.some((s) => s.some((a) => a.exerciseId === id));
+  // What is not named came since, or waits for a figure: it is done as usual.
+  const isIn = (e: Exercise) => !isNamed(e) || sessions.some((s) => s.some((a) => a.exerciseId === e.id && a.sets > 0));
   const done = week.filter(isIn);
   const works = (some: readonly Exercise[], link: LinkId, active?: boolean) =>
     some.some((e) => e.links.includes(link) && (active === undefined || (partOf(e) === 'own') === active));
   const opened = new Set(done.filter((e) => partOf(e) !== 'own').flatMap((e) => e.links));
   return [
-    ...week.filter((e) => isNamed(e) && !isIn(e)).map((e): WeekNote => ({ code: 'not in the week', exerciseId: e.id })),
+    ...week.filter((e) => !isIn(e)).map((e): WeekNote => ({ code: 'not in the week', exerciseId: e.id })),
     ...demands
       .filter((link) => !works(done, link))
       .map((link): WeekNote => ({ code: works(week, link) ? 'no room for it' : 'nothing for it', link })),

@@ -44,7 +44,7 @@ import { saveOccasion } from '../service/measuring';
 import { tellLater } from '../service/pain';
 import { keepPhoto } from '../service/photos';
 import { prepareSession } from '../service/composing';
-import { makePlan } from '../service/planning';
+import { makePlan, revisePlan } from '../service/planning';
 import { finishSession, logSet, startSession, tellPain } from '../service/practising';
 
 import {
@@ -246,6 +246,13 @@ class Telling {
       const { min } = c.catalogue.find((e) => e.id === exerciseId)!.dials.find((d) => d.id === dial)!;
       const at = new Date(`${on}T16:00:00`);
       await setDial(this.db, this.#clientId, { exerciseId, side: side ?? 'left', dial, value: min, sure: true, reason: '' }, at);
+    }
+    // What had no figure found no place in the weeks: they are solved again.
+    if (asks.length > 0) {
+      const { version, schoolId, sessionsPerWeek, minutes, wishes } = c.plan!;
+      const { weekdays, easyWeeks } = wishes;
+      const shape = { basedOnVersion: version, schoolId, sessionsPerWeek, minutes, missed: 'keep' as const };
+      await revisePlan(this.db, this.#clientId, { ...shape, wishes, weekdays, easyWeeks }, on);
     }
   }
 

@@ -136,7 +136,7 @@ describe('what comes of a plan is wished otherwise', () => {
       await revisePlan(db, id, wished({ minutes: 40 }), testDay);
       await expect(revisePlan(db, id, wished({ minutes: 30 }), testDay)).rejects.toEqual(refusal('plan_changed_elsewhere'));
       const stopped = () => Promise.reject(Object.assign(new Error(), { code: 'solving_cancelled' }));
-      await expect(revisePlan(db, id, wished({ basedOnVersion: 2, minutes: 20 }), testDay, stopped)).rejects.toEqual(
+      await expect(revisePlan(db, id, wished({ basedOnVersion: 2, minutes: 20 }), testDay, { solve: stopped })).rejects.toEqual(
         refusal('solving_cancelled')
       );
       const c = await planOf(db, id);

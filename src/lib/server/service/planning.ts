@@ -16,6 +16,7 @@ import {
   type LinkId,
   type PlanAsk,
   type PlanChange,
+  type PlanProgress,
   type PlanShape,
   type PlanSummary,
   type PlanWeek
@@ -45,6 +46,9 @@ import { settingOf, stackGradeOf } from './gradeExercise';
 import { positionReadings } from './reading';
 import { hasBaseline } from './taken';
 import { weekOf } from './week';
+
+/** Who solves a plan, and who is told how far it is. */
+export type Solving = Readonly<{ solve: LinearSolver; onProgress?: PlanProgress }>;
 
 /** A motion the goal needs is worth so much at least, however little it is short of. */
 const leastWorth = 0.4;
@@ -149,11 +153,11 @@ export async function makePlan(
   clientId: number,
   input: PlanInput,
   today: string,
-  solve: LinearSolver = solverFor()
+  by: Solving = { solve: solverFor() }
 ): Promise<void> {
   const c = await openCase(db, clientId, today, input.basedOnVersion);
   const plan = newPlan(c, input);
-  const { weeks } = await planProgression(planAsk(c, plan), solve);
+  const { weeks } = await planProgression(planAsk(c, plan), by.solve, by.onProgress);
   await keepPlan(db, c, plan, weeks);
 }
 
@@ -173,17 +177,11 @@ export async function revisePlan(
   clientId: number,
   { basedOnVersion, missed, wishes, weekdays, easyWeeks, ...shape }: ReviseInput,
   today: string,
-  solve: LinearSolver = solverFor()
+  by: Solving = { solve: solverFor() }
 ): Promise<void> {
   const c = await openCase(db, clientId, today, basedOnVersion);
   if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
-  await solveRest(
-    db,
-    { ...c, plan: c.plan },
-    { ...shape, wishes: { ...wishes, weekdays, easyWeeks } },
-    { missed, told: [] },
-    solve
-  );
+  await solveRest(db, { ...c, plan: c.plan }, { ...shape, wishes: { ...wishes, weekdays, easyWeeks } }, { missed, told: [] }, by);
 }
 
 /** Takes the plan back to how an earlier version was wished; what was done since stays. Throws: those of `revisePlan`. */
@@ -192,14 +190,14 @@ export async function restorePlan(
   clientId: number,
   { basedOnVersion, version }: Readonly<{ basedOnVersion: number; version: number }>,
   today: string,
-  solve: LinearSolver = solverFor()
+  by: Solving = { solve: solverFor() }
 ): Promise<void> {
   const c = await openCase(db, clientId, today, basedOnVersion);
   const wanted = (await listPlans(db, c.goal.id)).find((p) => p.version === version);
   if (!c.plan || !wanted) throw new CoreError('not_found', { what: 'plan' });
   const { minutes, sessionsPerWeek, schoolId, wishes } = wanted;
   const shape = { minutes, sessionsPerWeek, schoolId, wishes };
-  await solveRest(db, { ...c, plan: c.plan }, shape, { missed: 'keep', told: [{ code: 'restored', version }] }, solve);
+  await solveRest(db, { ...c, plan: c.plan }, shape, { missed: 'keep', told: [{ code: 'restored', version }] }, by);
 }
 
 type Rest = Readonly<{ missed: ReviseInput['missed']; told: readonly PlanChange[] }>;
@@ -209,7 +207,7 @@ async function solveRest(
   c: GoalCase & { plan: Plan },
   wished: Pick<Plan, 'minutes' | 'sessionsPerWeek' | 'schoolId' | 'wishes'>,
   { missed, told }: Rest,
-  solve: LinearSolver
+  by: Solving
 ): Promise<void> {
   const { plan } = c;
   const all = sessionsOfPlan(c);
@@ -222,7 +220,7 @@ async function solveRest(
   const startOn = slidWeeks > 0 ? addWeeks(plan.startOn, slidWeeks) : plan.startOn;
   const weeksLeft = c.goal.targetOn === null ? plan.weeks : Math.ceil(daysBetween(startOn, c.goal.targetOn) / 7);
   const shape = { ...wished, weeks: Math.min(plan.weeks, weeksLeft), startOn };
-  const { weeks } = await planProgression({ ...planAsk(c, shape), fromWeek }, solve);
+  const { weeks } = await planProgression({ ...planAsk(c, shape), fromWeek }, by.solve, by.onProgress);
   // Of the week under way as many sessions are over as were done or dropped.
   const over = all.filter((s) => s.week === fromWeek && (s.status !== 'planned' || dropped.has(s.id))).length;
   const rest = weeks.map((w) => (w.week === fromWeek ? { ...w, sessions: w.sessions.slice(over) } : w));
@@ -280,11 +278,11 @@ export async function summaryOf(
   shape: ComparedInput,
   weeks: number,
   wishes: PlanWishes | undefined = c.plan?.wishes,
-  solve: LinearSolver = solverFor()
+  by: Solving = { solve: solverFor() }
 ): Promise<PlanSummary> {
   const open = { ...c, client: { ...c.client, schoolId: null } };
   const plan = newPlan(open, { ...shape, weeks, startOn: c.today, basedOnVersion: 0 }, wishes);
-  return planSummary((await planProgression(planAsk(open, plan), solve)).weeks);
+  return planSummary((await planProgression(planAsk(open, plan), by.solve)).weeks);
 }
 
 /** Weeks a new plan would have: as many as the one in force, four where there is none, and none past the goal. */
@@ -299,13 +297,13 @@ export async function takePlan(
   clientId: number,
   input: PlanInput,
   today: string,
-  solve: LinearSolver = solverFor()
+  by: Solving = { solve: solverFor() }
 ): Promise<void> {
   const c = await openCase(db, clientId, today, input.basedOnVersion);
   const isOther = c.client.schoolId !== null && c.client.schoolId !== input.schoolId;
   const as = isOther ? { ...c, client: { ...c.client, schoolId: input.schoolId } } : c;
   const plan = newPlan(as, input);
-  const { weeks } = await planProgression(planAsk(as, plan), solve);
+  const { weeks } = await planProgression(planAsk(as, plan), by.solve, by.onProgress);
   await keepPlan(db, as, plan, weeks, async (tx) => {
     if (isOther) await updateSchool(tx, clientId, input.schoolId, {});
   });

@@ -9,6 +9,8 @@ import { versionsOf } from '$lib/server/service/planVersions';
 import { openWeek } from '$lib/server/service/week';
 import { runForm } from '$lib/server/runForm';
 import { solverFor } from '$lib/server/solver';
+import { withProgress } from '$lib/server/solvingNow';
+import type { z } from 'zod';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
@@ -50,17 +52,18 @@ const outlineOf = ({ week, phase, easy, notes, sessions }: Weeks[number]) => ({
 
 export const actions: Actions = {
   revise: async ({ request, params, locals: { db, today } }) => {
-    const { clientId } = params;
-    const run = (input: Parameters<typeof revisePlan>[2]) =>
-      revisePlan(db, Number(clientId), input, today, solverFor(request.signal));
-    const done = await runForm(request, reviseForm, run);
+    const clientId = Number(params.clientId);
+    const solve = solverFor(request.signal);
+    const done = await runForm(request, reviseForm, (input) =>
+      withProgress(clientId, (onProgress) => revisePlan(db, clientId, input, today, { solve, onProgress }))
+    );
     if (!done.ok) return done.failure;
     redirect(303, `/people/${clientId}/plan/change`);
   },
   restore: async ({ request, params, locals: { db, today } }) => {
-    const { clientId } = params;
-    const run = (input: Parameters<typeof restorePlan>[2]) =>
-      restorePlan(db, Number(clientId), input, today, solverFor(request.signal));
+    const clientId = Number(params.clientId);
+    const solve = solverFor(request.signal);
+    const run = (input: z.output<typeof restoreForm>) => restorePlan(db, clientId, input, today, { solve });
     const done = await runForm(request, restoreForm, run, { form: 'restore' });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${clientId}/plan/change`);

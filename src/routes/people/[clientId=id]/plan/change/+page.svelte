@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { SubmitFunction } from '@sveltejs/kit';
   import { enhance } from '$app/forms';
+  import { invalidateAll } from '$app/navigation';
   import { schools, sessionDays, weekdayOf } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
@@ -41,6 +42,19 @@
 
   let stop = $state<AbortController>();
   const isSolving = $derived(stop !== undefined);
+  /** How far it is, asked twice a second; a glance that fails is passed over. */
+  let progress = $state<{ done: number; of: number } | null>(null);
+  $effect(() => {
+    if (!isSolving) return;
+    const look = setInterval(async () => {
+      const told = await fetch(`${base}/plan/change/progress.json`).catch(() => null);
+      progress = told?.ok ? ((await told.json()) as typeof progress) : progress;
+    }, 500);
+    return () => {
+      clearInterval(look);
+      progress = null;
+    };
+  });
   const sendOnce = sending(async ({ update }) => update({ reset: false }));
   /** One send at a time, that can be stopped: nothing is kept before it is solved. */
   const solving: SubmitFunction = (of) => {
@@ -52,6 +66,8 @@
       if (!wasStopped || answered.result.type !== 'error') return (await then)?.(answered);
       delete of.formElement.dataset.sending;
       for (const button of of.formElement.querySelectorAll('button')) button.removeAttribute('aria-disabled');
+      // It may have been solved just before it was stopped: the page shows what is.
+      await invalidateAll();
     };
   };
 </script>
@@ -159,7 +175,9 @@
 
         <div class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-line bg-chalk py-3" aria-live="polite">
           {#if isSolving}
-            <p>Solving the weeks to come …</p>
+            <p>
+              Solving the weeks to come …{progress ? ` phase ${Math.min(progress.of, progress.done + 1)} of ${progress.of}` : ''}
+            </p>
             <button type="button" class="btn" onclick={() => stop?.abort()}>Stop</button>
           {:else}
             <button class="btn btn-primary">Solve what comes again</button>

@@ -23,6 +23,8 @@
   }
 </script>
 
+{#snippet phoneLabel(text: string)}<span class="block text-ink-soft sm:hidden" aria-hidden="true">{text}</span>{/snippet}
+
 {#snippet place(exercise: { id: string; name: string }, session: number | null, held: string)}
   {@const wish = wishes.wishOf(exercise.id, session)}
   <button
@@ -42,9 +44,9 @@
 {/snippet}
 
 <div class="overflow-x-auto">
-  <table class="w-full min-w-[40rem] text-left">
+  <table class="w-full text-left max-sm:block sm:min-w-[40rem]">
     <caption class="sr-only">What the sessions of a usual week hold, and what is wished</caption>
-    <thead>
+    <thead class="max-sm:sr-only">
       <tr class="text-ink-soft">
         <th scope="col" class="font-normal">Exercise</th>
         <th scope="col" class="w-40 px-1 font-normal">How often</th>
@@ -54,11 +56,12 @@
         {/each}
       </tr>
     </thead>
-    <tbody>
+    <tbody class="max-sm:block">
       {#each exercises as exercise (exercise.id)}
-        <tr class="border-t border-line">
-          <th scope="row" class="py-1 pr-2 font-normal leading-tight">{exercise.name}</th>
+        <tr class="border-t border-line max-sm:grid max-sm:grid-cols-2 max-sm:py-2">
+          <th scope="row" class="py-1 pr-2 leading-tight font-normal max-sm:col-span-2 max-sm:font-semibold">{exercise.name}</th>
           <td class="p-1">
+            {@render phoneLabel('How often')}
             <select
               class="input"
               aria-label="{exercise.name}: how often"
@@ -68,9 +71,12 @@
               {#each oftens as often (often)}<option value={often}>{often}</option>{/each}
             </select>
           </td>
-          <td class="p-1">{@render place(exercise, null, '')}</td>
+          <td class="p-1">{@render phoneLabel('Every session')}{@render place(exercise, null, '')}</td>
           {#each sessions as session, i (session.ordinal)}
-            <td class="p-1">{@render place(exercise, i + 1, heldText(session.allotment, exercise.id))}</td>
+            <td class="p-1">
+              {@render phoneLabel(`Session ${i + 1}, ${weekdayText(session.on)}`)}
+              {@render place(exercise, i + 1, heldText(session.allotment, exercise.id))}
+            </td>
           {/each}
         </tr>
       {/each}

@@ -1,0 +1,108 @@
+import { expect, test, type Page } from '@playwright/test';
+import { axe, readyToPractise, send, stamp, watched } from './steps';
+
+const solve = (page: Page) => send(page, 'Solve what comes again');
+const place = (page: Page, exercise: string, where: string) =>
+  page.getByRole('button', { name: new RegExp(`^${exercise}, ${where}`) });
+
+test('a plan is argued with: kept in, kept out, other days and minutes; told, named, taken back', async ({ page }) => {
+  test.setTimeout(180_000);
+  const { faults } = watched(page);
+  const base = await readyToPractise(page, `Argue ${stamp()}`);
+  await page.goto(`${base}/plan`);
+  await page.getByRole('link', { name: 'Change what comes' }).click();
+  await expect(page.getByRole('heading', { name: 'Change what comes' })).toBeVisible();
+  await axe(page);
+
+  // Turned by tap and by key; the wish is said with the place.
+  await place(page, 'Front hamstring, half split', 'every session').click();
+  await expect(place(page, 'Front hamstring, half split', 'every session')).toHaveAccessibleName(/kept in/);
+  const second = place(page, 'Rear hip, half kneeling', 'session 2');
+  await second.focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await expect(second).toHaveAccessibleName(/kept out/);
+  await page.getByLabel('Rear-knee lift, long lunge: how often').selectOption('once a week');
+
+  // A session goes to another day by the arrow keys; one is taken out, and added again.
+  const days = page.getByRole('group', { name: 'Days with a session' });
+  const handles = days.getByRole('button', { name: /Arrow keys move it/ });
+  await expect(handles).toHaveCount(3);
+  const before = await handles.evaluateAll((all) => all.map((h) => h.getAttribute('aria-label')));
+  await handles.nth(1).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(() => handles.evaluateAll((all) => all.map((h) => h.getAttribute('aria-label')))).not.toEqual(before);
+  await days.getByRole('button', { name: /^Take the session on/ }).first().click(); // prettier-ignore
+  await expect(handles).toHaveCount(2);
+  await days.getByRole('button', { name: /^Add a session on/ }).first().click(); // prettier-ignore
+  await expect(handles).toHaveCount(3);
+
+  // A bad number is told beside its field, and no wish is lost.
+  await page.getByLabel('Minutes a session').fill('2');
+  await solve(page);
+  await expect(page.getByText('Between 5 and 240')).toBeVisible();
+  await expect(second).toHaveAccessibleName(/kept out/);
+  await page.getByLabel('Minutes a session').fill('30');
+  await solve(page);
+  const versions = page.getByRole('complementary', { name: 'Versions' });
+  await expect(versions.getByText('Version 2', { exact: true })).toBeVisible();
+  for (const told of [
+    /^30 minutes a session in place of \d+\.$/,
+    'Front hamstring, half split is kept in every session.',
+    'Rear hip, half kneeling is kept out of session 2 of each week.',
+    'Rear-knee lift, long lunge is wished once a week.'
+  ])
+    await expect(versions.getByText(told)).toBeVisible();
+  await expect(second).toHaveAccessibleName(/not in it, kept out/);
+
+  // It is what is played.
+  await page.getByRole('link', { name: 'Back to the plan' }).click();
+  await expect(page.getByText(/of 30:00 minutes/)).toBeVisible();
+  await expect(page.getByRole('link', { name: 'version 2', exact: true })).toBeVisible();
+
+  // Named, held against the plan in force, and taken back.
+  await page.getByRole('link', { name: 'version 2', exact: true }).click();
+  await page.getByRole('button', { name: 'Name it version 1' }).click();
+  await page.getByLabel('Name of version 1').fill('As agreed');
+  await send(page, 'Keep the name');
+  await expect(versions.getByText('Version 1, As agreed')).toBeVisible();
+  await versions.getByRole('link', { name: /^Compare/ }).click();
+  await expect(page.getByText('Second, with the wishes of version 1')).toBeVisible();
+  await expect(page.getByRole('row', { name: /^Minutes/ })).toContainText('each');
+  await page.goBack();
+  await versions.getByRole('button', { name: 'Undo: back to version 1' }).click();
+  await expect(versions.getByText('As version 1 was.')).toBeVisible();
+  await expect(second).toHaveAccessibleName(/as it fits/);
+  await expect(page.getByLabel('Minutes a session')).not.toHaveValue('30');
+  expect(faults).toEqual([]);
+});
+
+test('a session is dragged to another day, and the page serves a phone', async ({ page }) => {
+  test.setTimeout(120_000);
+  const base = await readyToPractise(page, `Drag ${stamp()}`);
+  await page.goto(`${base}/plan/change`);
+  const days = page.getByRole('group', { name: 'Days with a session' });
+  const from = days.getByRole('button', { name: /Arrow keys move it/ }).first();
+  const day = /on (\w+)\./.exec((await from.getAttribute('aria-label'))!)![1]!;
+  const to = days.getByRole('button', { name: /^Add a session on/ }).first();
+  const free = /on (\w+)$/.exec((await to.getAttribute('aria-label'))!)![1]!;
+  const [a, b] = [(await from.boundingBox())!, (await to.boundingBox())!];
+  await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(b.x + b.width / 2, b.y - 30, { steps: 12 });
+  await page.waitForTimeout(400); // the hand rests over the day
+  await page.mouse.up();
+  await expect(days.getByRole('button', { name: `Session on ${free}. Arrow keys move it to another day` })).toBeVisible();
+  await expect(days.getByRole('button', { name: `Add a session on ${day}` })).toBeVisible();
+
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  const [left, wide] = await place(page, 'Front hamstring, half split', 'session 1').evaluate((el) => {
+    const box = el.getBoundingClientRect();
+    return [box.left, box.right];
+  });
+  expect(left! >= 0 && wide! <= 390).toBe(true);
+  await solve(page);
+  await expect(page.getByText('Version 2', { exact: true })).toBeVisible();
+  await axe(page);
+});
