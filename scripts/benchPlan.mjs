@@ -17,7 +17,7 @@ function largeAsk(core, { weekFor, somebody }) {
     priority: Object.fromEntries(links.map((l, i) => [l, 1 - i / 10])),
     activeWorth: {},
     demands: links,
-    wishes: core.noWishes,
+    wishes: core.noPlanWishes,
     breathS: 8,
     person: somebody(),
     today: '2026-01-05'
@@ -62,7 +62,7 @@ export async function benchPlan(core, { say, load }) {
   say('the same, ended after half a second of search', gap());
   say('the same, sought for a minute', seconds(best));
   const plan = { ...large, sessionsPerWeek: 4, start: '2026-01-05', target: null, hasBaseline: true };
-  const wishes = { ...core.noWishes, pins: [{ exerciseId: large.week[7].exercise.id, session: 1 }] };
+  const wishes = { ...core.noPlanWishes, pins: [{ exerciseId: large.week[7].exercise.id, session: 1 }] };
   for (const weeks of [12, 52]) {
     const [ms] = await clock(() => core.planProgression({ ...plan, weeks }, solver()));
     say(`${weeks} weeks of them`, seconds(ms));

@@ -354,7 +354,9 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
         pins: [{ exerciseId: 'front_split_on_stack', session: null }],
         bans: [{ exerciseId: 'rear_hip_cycle', session: 2 }],
         weekdays: [1, 3, 6],
-        easyWeeks: [2]
+        easyWeeks: [2],
+        busyOn: ['2026-03-04'],
+        beginsAt: '18:00'
       })
     }),
     ofClient('plan/change', 'restore', { basedOnVersion: '1', version: '1' }),

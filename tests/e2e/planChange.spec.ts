@@ -1,4 +1,6 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
+import ICAL from 'ical.js';
 import { axe, readyToPractise, send, stamp, watched } from './steps';
 
 const solve = (page: Page) => send(page, 'Solve what comes again');
@@ -105,4 +107,44 @@ test('a session is dragged to another day, and the page serves a phone', async (
   await solve(page);
   await expect(page.getByText('Version 2', { exact: true })).toBeVisible();
   await axe(page);
+});
+
+test('busy hours come in from a calendar file, and the plan goes out as one', async ({ page }) => {
+  test.setTimeout(120_000);
+  const { faults } = watched(page);
+  const base = await readyToPractise(page, `Busy ${stamp()}`);
+  await page.goto(`${base}/plan/change`);
+  const file = page.getByLabel('Calendar file (.ics)');
+  await page.getByLabel('Sessions begin at').fill('18:00');
+  await file.setInputFiles({ name: 'notes.ics', mimeType: 'text/calendar', buffer: Buffer.from('no calendar at all') });
+  await expect(page.getByRole('alert').filter({ hasText: 'This is no calendar file' })).toBeVisible();
+
+  // Every evening of the first session's weekday is taken, but for the hours before it.
+  const firstDay = (await page.getByRole('columnheader', { name: /^Session 1/ }).innerText()).slice(-3).toUpperCase().slice(0, 2); // prettier-ignore
+  const lines = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//made up//EN', 'BEGIN:VEVENT', 'UID:choir', 'DTSTAMP:20200101T000000Z', 'DTSTART:20200101T180000', 'DURATION:PT2H', `RRULE:FREQ=WEEKLY;BYDAY=${firstDay}`, 'END:VEVENT', 'END:VCALENDAR', '']; // prettier-ignore
+  await file.setInputFiles({ name: 'choir.ics', mimeType: 'text/calendar', buffer: Buffer.from(lines.join('\r\n')) });
+  await expect(page.getByText(/\d busy days: a session on one goes to the nearest free day/)).toBeVisible();
+  await axe(page);
+  await solve(page);
+  const versions = page.getByRole('complementary', { name: 'Versions' });
+  await expect(versions.getByText(/busy days are kept free/)).toBeVisible();
+
+  await page.getByRole('link', { name: 'Back to the plan' }).click();
+  await expect(page.getByLabel('Sessions begin at')).toHaveValue('18:00');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as a calendar file' }).click()
+  ]);
+  const calendar = new ICAL.Component(ICAL.parse(await readFile(await download.path(), 'utf8')) as unknown[]);
+  const planned = calendar
+    .getAllSubcomponents('vevent')
+    .filter((e) => e.getFirstPropertyValue('status') === 'CONFIRMED')
+    .map((e) => new ICAL.Event(e).startDate);
+  expect(planned.length).toBeGreaterThan(3);
+  const days = ['SU', 'MO', 'TU', 'WE', 'TH', 'FR', 'SA'];
+  for (const at of planned) {
+    expect(days[at.toJSDate().getDay()]).not.toBe(firstDay);
+    expect([at.hour, at.minute]).toEqual([18, 0]);
+  }
+  expect(faults).toEqual([]);
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { oftens, painKinds, painPlaceIds, schoolIds, sides, todayThings, type PainKindId, type WeekWishes } from '$lib/core';
+import { oftens, painKinds, painPlaceIds, schoolIds, sides, todayThings, type PainKindId, type PlanWishes } from '$lib/core';
 import {
   checkbox,
   isoDate,
@@ -153,25 +153,27 @@ const planWishes = z.strictObject({
     .array(z.int().min(1).max(7))
     .max(7)
     .transform((days) => [...new Set(days)].toSorted((a, b) => a - b)),
-  easyWeeks: z.array(z.int().min(1).max(52)).max(52).nullable()
+  easyWeeks: z.array(z.int().min(1).max(52)).max(52).nullable(),
+  busyOn: z.array(z.iso.date()).max(400),
+  beginsAt: z
+    .string()
+    .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
+    .nullable()
 });
 
 /** What becomes of sessions whose day has gone by: done next, all moved by whole weeks, or left. */
 export const missedWays = ['keep', 'slide', 'drop'] as const;
 
 /** The rest of a plan as it is wished now. */
-export const reviseForm = z
-  .object({
-    basedOnVersion: whole(1, 100_000),
-    schoolId: z.enum(schoolIds, { error: 'Choose a way of working' }),
-    sessionsPerWeek: whole(1, 7),
-    minutes: whole(5, 240),
-    missed: z.enum(missedWays).default('keep'),
-    wishes: jsonField(planWishes, 'These wishes cannot be read. Open the page again')
-  })
-  .transform(({ wishes: { weekdays, easyWeeks, ...wishes }, ...rest }) => ({ ...rest, wishes, weekdays, easyWeeks }));
-export type ReviseInput = Omit<z.output<typeof reviseForm>, 'wishes' | 'weekdays' | 'easyWeeks'> &
-  Readonly<{ wishes: WeekWishes; weekdays: readonly number[]; easyWeeks: readonly number[] | null }>;
+export const reviseForm = z.object({
+  basedOnVersion: whole(1, 100_000),
+  schoolId: z.enum(schoolIds, { error: 'Choose a way of working' }),
+  sessionsPerWeek: whole(1, 7),
+  minutes: whole(5, 240),
+  missed: z.enum(missedWays).default('keep'),
+  wishes: jsonField(planWishes, 'These wishes cannot be read. Open the page again')
+});
+export type ReviseInput = Omit<z.output<typeof reviseForm>, 'wishes'> & Readonly<{ wishes: PlanWishes }>;
 
 /** An earlier version of the plan, by its number. */
 export const restoreForm = z.object({ basedOnVersion: whole(1, 100_000), version: whole(1, 100_000) });

@@ -45,7 +45,7 @@ describe('planPhases', () => {
 
 describe('sessionDays', () => {
   test('spreads sessions evenly, three never on following days', () =>
-    expect(sessionDays({ sessionsPerWeek: 3, start: '2026-03-02' })).toEqual([0, 2, 4]));
+    expect(sessionDays({ sessionsPerWeek: 3, start: '2026-03-02', weekdays: [] })).toEqual([0, 2, 4]));
   // Source: 4 March 2026 is a Wednesday.
   test('takes the days that are named, from whatever day the weeks begin on', () =>
     expect(sessionDays({ sessionsPerWeek: 3, start: '2026-03-04', weekdays: [1, 3, 6] })).toEqual([0, 3, 5]));

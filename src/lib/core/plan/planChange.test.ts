@@ -18,6 +18,7 @@ const shape: PlanShape = {
   schoolId: 'long_hold',
   weekdays: [],
   easyWeeks: [4],
+  busyOn: [],
   wishes: noWishes
 };
 const place = { exerciseId: 'rear_hip_cycle', session: 2 };
@@ -26,13 +27,22 @@ describe('wishedChanges', () => {
   test('nothing wished otherwise is nothing', () => expect(wishedChanges(shape, { ...shape })).toEqual([]));
   test('tells every wish once, and what became free', () => {
     const wishes = { often: { front_leg_lift: 'each session' as const }, pins: [place], bans: [] };
-    const other: PlanShape = { minutes: 30, sessionsPerWeek: 2, schoolId: 'drills', weekdays: [1, 4], easyWeeks: [], wishes };
+    const other: PlanShape = {
+      minutes: 30,
+      sessionsPerWeek: 2,
+      schoolId: 'drills',
+      weekdays: [1, 4],
+      easyWeeks: [],
+      busyOn: ['2026-03-04'],
+      wishes
+    };
     expect(wishedChanges(shape, other)).toEqual([
       { code: 'minutes', from: 45, to: 30 },
       { code: 'sessions', from: 3, to: 2 },
       { code: 'school', from: 'long_hold', to: 'drills' },
       { code: 'weekdays', to: [1, 4] },
       { code: 'easy', week: 4, isEasy: false },
+      { code: 'busy', days: 1 },
       { code: 'pinned', ...place },
       { code: 'often', exerciseId: 'front_leg_lift', often: 'each session' }
     ]);
@@ -61,6 +71,8 @@ test('every change is a whole sentence with its figures', () => {
     { code: 'weekdays', to: [] },
     { code: 'weekdays', to: [1, 7] },
     { code: 'easy', week: 3, isEasy: true },
+    { code: 'busy', days: 2 },
+    { code: 'busy', days: 0 },
     { code: 'pinned', exerciseId: 'rear_hip_cycle', session: null },
     { code: 'banned', ...place },
     { code: 'freed', ...place },
@@ -72,7 +84,7 @@ test('every change is a whole sentence with its figures', () => {
   ];
   for (const change of changes) expect(planChangeText(change), change.code).toMatch(/^[A-Z“\d].*\.$/);
   expect(planChangeText(changes[4]!)).toBe('Sessions are on Monday, Sunday.');
-  expect(planChangeText(changes[13]!)).toBe('Rear hip, half kneeling: 1 set a week in place of 2.');
+  expect(planChangeText(changes[15]!)).toBe('Rear hip, half kneeling: 1 set a week in place of 2.');
 });
 
 describe('what a week goes without', () => {

@@ -13,6 +13,7 @@ export type PlanChange =
   | Readonly<{ code: 'school'; from: SchoolId; to: SchoolId }>
   | Readonly<{ code: 'weekdays'; to: readonly number[] }>
   | Readonly<{ code: 'easy'; week: number; isEasy: boolean }>
+  | Readonly<{ code: 'busy'; days: number }>
   | Readonly<{ code: 'pinned' | 'banned' | 'freed'; exerciseId: string; session: number | null }>
   | Readonly<{ code: 'often'; exerciseId: string; often: Often }>
   | Readonly<{ code: 'slid'; weeks: number }>
@@ -28,6 +29,7 @@ export type PlanShape = Readonly<{
   schoolId: SchoolId;
   weekdays: readonly number[];
   easyWeeks: readonly number[];
+  busyOn: readonly string[];
   wishes: WeekWishes;
 }>;
 
@@ -42,6 +44,7 @@ export function wishedChanges(before: PlanShape, after: PlanShape): PlanChange[]
   for (const week of [...new Set([...before.easyWeeks, ...after.easyWeeks])].toSorted((a, b) => a - b))
     if (before.easyWeeks.includes(week) !== after.easyWeeks.includes(week))
       changes.push({ code: 'easy', week, isEasy: after.easyWeeks.includes(week) });
+  if (before.busyOn.join() !== after.busyOn.join()) changes.push({ code: 'busy', days: after.busyOn.length });
   const kinds = [
     ['pins', 'pinned'],
     ['bans', 'banned']
@@ -94,6 +97,10 @@ export function planChangeText(change: PlanChange, find: FindName = exerciseOf):
         : `Sessions are on ${change.to.map((d) => dayNames[d - 1]).join(', ')}.`;
     case 'easy':
       return `Week ${change.week} is ${change.isEasy ? 'easy' : 'no easy week any more'}.`;
+    case 'busy':
+      return change.days === 0
+        ? 'No day counts as busy any more.'
+        : `${count(change.days, 'busy day')} ${change.days === 1 ? 'is' : 'are'} kept free.`;
     case 'pinned':
       return `${find(change.exerciseId).name} is kept in ${where(change.session)}.`;
     case 'banned':

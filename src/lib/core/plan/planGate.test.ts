@@ -10,7 +10,7 @@ import {
   limitKinds,
   exercises,
   schools,
-  noWishes,
+  noPlanWishes,
   planProgression,
   joints,
   lines,
@@ -126,7 +126,7 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
               priority: {},
               activeWorth: {},
               demands: [],
-              wishes: noWishes
+              wishes: noPlanWishes
             },
             solveAnyhow(seed)
           );

@@ -12,7 +12,7 @@ import { easierAllotment, rehearsalAllotment, type Allotment } from './allotment
 import { isHard } from './hardWork';
 import type { LeftOut } from './leftOut';
 import { isEasyWeek, isRetestWeek, planPhases, type PlanPhase } from './phases';
-import { planWeek, type WeekAsk } from './planWeek';
+import { noWishes, planWeek, type WeekAsk, type WeekWishes } from './planWeek';
 import { sessionBlocks, type BlocksAsk } from './sessionBlocks';
 
 export type PlanSession = Readonly<{
@@ -43,7 +43,21 @@ export type PlanWeek = Readonly<{
 }>;
 export type Progression = Readonly<{ weeks: readonly PlanWeek[] }>;
 
-export type PlanAsk = Omit<WeekAsk, 'phase' | 'days'> &
+/** What is wished of every week of a plan, besides how long and how often. */
+export type PlanWishes = WeekWishes &
+  Readonly<{
+    /** Days of the week on which there are sessions, Monday 1 to Sunday 7; spread evenly where none are named. */
+    weekdays: readonly number[];
+    /** Weeks that are easy in place of every fourth. */
+    easyWeeks: readonly number[] | null;
+    /** Days on which there is no time: a session on one goes to the nearest free day of its week. */
+    busyOn: readonly string[];
+    /** When sessions begin, by the clock on the wall: '18:00'. */
+    beginsAt: string | null;
+  }>;
+export const noPlanWishes: PlanWishes = { ...noWishes, weekdays: [], easyWeeks: null, busyOn: [], beginsAt: null };
+
+export type PlanAsk = Omit<WeekAsk, 'phase' | 'days' | 'wishes'> &
   Readonly<{
     weeks: number;
     sessionsPerWeek: number;
@@ -52,10 +66,7 @@ export type PlanAsk = Omit<WeekAsk, 'phase' | 'days'> &
     target: string | null;
     /** A baseline of the headline on both sides is required. */
     hasBaseline: boolean;
-    /** Days of the week on which there are sessions, Monday 1 to Sunday 7; spread evenly where none are named. */
-    weekdays?: readonly number[];
-    /** Weeks that are easy in place of every fourth. */
-    easyWeeks?: readonly number[] | null;
+    wishes: PlanWishes;
     /** Only weeks from here on are made; those before stay as they were. @default 1 */
     fromWeek?: number;
   }>;
@@ -68,7 +79,7 @@ export type PlanProgress = (done: number, of: number) => void;
  *
  * Model:  phases by share of the weeks, easy weeks, a retest every second; where the goal has a date the week before it is easy and without hard work,
  *         and nothing falls on the day or after it. The week of each phase is solved once (`planWeek`), so that inside a phase dials move and exercises
- *         stay; an easy week holds the same with fewer sets. Every session is compiled to the second.
+ *         stay, and once more where busy days move its sessions; an easy week holds the same with fewer sets. Every session is compiled to the second.
  * Throws: CoreError 'baseline_missing', 'weeks_past_target' with the weeks that are left, 'weekdays_do_not_match', those of `planWeek`,
  *         and the range errors of weeks (1–52), sessions a week (1–7) and minutes (5–240).
  * Source: docs/sources.md#planning
@@ -76,32 +87,37 @@ export type PlanProgress = (done: number, of: number) => void;
 export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgress?: PlanProgress): Promise<Progression> {
   requirePlan(ask);
   const phases = planPhases(ask.weeks);
-  const days = sessionDays(ask);
-  const easyWeeks = easyWeeksOf(ask);
+  const easyWeeks = easyWeeksOf(ask.weeks, ask.wishes);
   const lastLight = rehearsalWeek(ask);
-  const wanted = phases.map((phase, i) => ({ phase, week: i + 1 })).filter(({ week }) => week >= (ask.fromWeek ?? 1));
-  const kinds = [...new Set(wanted.map((w) => w.phase))];
-  const solved = new Map<PlanPhase, Allotment[]>();
-  for (const [i, phase] of kinds.entries()) {
+  const wanted = phases.map((phase, i) => ({ phase, week: i + 1, days: weekDays(ask, i + 1) }));
+  const made = wanted.filter(({ week }) => week >= (ask.fromWeek ?? 1));
+  const keyOf = ({ phase, days }: (typeof made)[number]) => `${phase}/${days.join()}`;
+  const kinds = [...new Map(made.map((w) => [keyOf(w), w])).entries()];
+  const solved = new Map<string, Allotment[]>();
+  for (const [i, [key, { phase, days }]] of kinds.entries()) {
     onProgress?.(i, kinds.length);
-    solved.set(phase, await planWeek({ ...ask, phase, days }, solve));
+    solved.set(key, await planWeek({ ...ask, phase, days }, solve));
   }
   onProgress?.(kinds.length, kinds.length);
   const partIn = (exerciseId: string) => ask.week.flatMap((w) => (w.exercise.id === exerciseId ? [partOf(w.exercise)] : []))[0];
   const compose = sessionComposer(ask);
-  const weeks = wanted.map(({ phase, week }): PlanWeek => {
+  const weeks = made.map((of): PlanWeek => {
+    const { phase, week, days } = of;
     const isLast = week === lastLight;
     const easy = isLast || easyWeeks.includes(week);
-    const made = days
+    const placed = days
       .map((day, s) => {
-        const allotted = solved.get(phase)![s]!;
+        const allotted = solved.get(keyOf(of))![s]!;
         const allotment = isLast ? rehearsalAllotment(allotted, partIn) : easy ? easierAllotment(allotted) : allotted;
         return { on: addDays(ask.start, (week - 1) * 7 + day), allotment };
       })
       // The day of the goal itself is for the goal; where nothing may be done it is a day of rest.
       .filter(({ on, allotment }) => (ask.target === null || on < ask.target) && !isEmpty(allotment))
       .map((session, i) => ({ week, ordinal: i + 1, ...session, ...compose({ phase, easy }, session.allotment) }));
-    const sessions = made.map((s): PlanSession => ({ ...s, light: isLast || (made.some(isHardSession) && !isHardSession(s)) }));
+    const sessions = placed.map((s): PlanSession => ({
+      ...s,
+      light: isLast || (placed.some(isHardSession) && !isHardSession(s))
+    }));
     return { week, phase, easy, retest: isRetestWeek(week), sessions };
   });
   return { weeks };
@@ -112,7 +128,7 @@ function requirePlan(ask: PlanAsk): void {
   requireRange('sessions_per_week', ask.sessionsPerWeek, 1, 7);
   requireRange('minutes', ask.minutes, 5, 240);
   if (!ask.hasBaseline) throw new CoreError('baseline_missing');
-  const { weekdays = [] } = ask;
+  const { weekdays } = ask.wishes;
   if (weekdays.length > 0 && weekdays.length !== ask.sessionsPerWeek)
     throw new CoreError('weekdays_do_not_match', { weekdays: weekdays.length, sessionsPerWeek: ask.sessionsPerWeek });
   if (ask.target === null) return;
@@ -122,7 +138,8 @@ function requirePlan(ask: PlanAsk): void {
 
 const isEmpty = (allotment: Allotment): boolean => allotment.length > 0 && allotment.every((a) => a.sets === 0);
 
-const easyWeeksOf = ({ weeks, easyWeeks }: Pick<PlanAsk, 'weeks' | 'easyWeeks'>): readonly number[] =>
+/** Weeks that are easy: as wished, else every fourth. */
+export const easyWeeksOf = (weeks: number, { easyWeeks }: Pick<PlanWishes, 'easyWeeks'>): readonly number[] =>
   easyWeeks ?? Array.from({ length: weeks }, (_, i) => i + 1).filter(isEasyWeek);
 
 /** The week that runs into the day of the goal; none where the plan ends before it, or has no week to open range in. */
@@ -177,11 +194,24 @@ const monday = 1;
 export function sessionDays({
   sessionsPerWeek,
   start,
-  weekdays = []
-}: Pick<PlanAsk, 'sessionsPerWeek' | 'start' | 'weekdays'>): number[] {
+  weekdays
+}: Pick<PlanAsk, 'sessionsPerWeek' | 'start'> & Pick<PlanWishes, 'weekdays'>): number[] {
   if (weekdays.length === 0) return Array.from({ length: sessionsPerWeek }, (_, i) => Math.floor((i * 7) / sessionsPerWeek));
   const first = weekdayOf(start);
   return [...new Set(weekdays)].map((day) => (day - first + 7) % 7).toSorted((a, b) => a - b);
+}
+
+/** The days of one week: a session on a busy day goes to the nearest free one, the earlier on a tie; where none is free it falls out. */
+function weekDays(ask: PlanAsk, week: number): number[] {
+  const isBusy = (day: number) => ask.wishes.busyOn.includes(addDays(ask.start, (week - 1) * 7 + day));
+  const wished = sessionDays({ ...ask, weekdays: ask.wishes.weekdays });
+  const days = wished.filter((day) => !isBusy(day));
+  for (const busy of wished.filter(isBusy)) {
+    const free = [0, 1, 2, 3, 4, 5, 6].filter((day) => !isBusy(day) && !days.includes(day));
+    const [nearest] = free.toSorted((a, b) => Math.abs(a - busy) - Math.abs(b - busy) || a - b);
+    if (nearest !== undefined) days.push(nearest);
+  }
+  return days.toSorted((a, b) => a - b);
 }
 
 /** Monday 1 to Sunday 7. */

@@ -1,4 +1,4 @@
-import { ladder, noWishes, type PlanAsk, type Prop } from '../index';
+import { ladder, noPlanWishes, type PlanAsk, type Prop } from '../index';
 import { somebody } from './person';
 import { weekFor } from './week';
 
@@ -26,7 +26,7 @@ export const splitPlanAsk: PlanAsk = {
   priority: { HE: 1, 'HF-KS': 0.8 },
   activeWorth: {},
   demands: ['HE', 'HF-KS'],
-  wishes: noWishes,
+  wishes: noPlanWishes,
   breathS: 8,
   person: somebody(),
   today: '2026-03-02',

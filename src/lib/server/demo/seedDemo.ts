@@ -250,9 +250,8 @@ class Telling {
     // What had no figure found no place in the weeks: they are solved again.
     if (asks.length > 0) {
       const { version, schoolId, sessionsPerWeek, minutes, wishes } = c.plan!;
-      const { weekdays, easyWeeks } = wishes;
       const shape = { basedOnVersion: version, schoolId, sessionsPerWeek, minutes, missed: 'keep' as const };
-      await revisePlan(this.db, this.#clientId, { ...shape, wishes, weekdays, easyWeeks }, on);
+      await revisePlan(this.db, this.#clientId, { ...shape, wishes }, on);
     }
   }
 

@@ -1,6 +1,6 @@
-import { noWishes, schoolIds, sides } from '$lib/core';
+import { noPlanWishes, schoolIds, sides } from '$lib/core';
 import { z } from 'zod';
-import type { PlanChange, Setting, Settings, Side, WeekWishes } from '$lib/core';
+import type { PlanChange, PlanWishes, Setting, Settings, Side } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, changedOne, firstRow, IdRow, oneRow } from '../db/rows';
 
@@ -38,10 +38,6 @@ const PlanRow = z
     changed: r.changed
   }));
 export type Plan = z.output<typeof PlanRow>;
-
-/** What is wished of every week of a plan, besides how long and how often. */
-export type PlanWishes = WeekWishes & Readonly<{ weekdays: readonly number[]; easyWeeks: readonly number[] | null }>;
-export const noPlanWishes: PlanWishes = { ...noWishes, weekdays: [], easyWeeks: null };
 
 const columns = `id, goal_id, version, school_id, weeks, sessions_per_week, minutes, start_on, created_at,
                  coalesce(line_id, id) as line_id, wishes, name, changed`;

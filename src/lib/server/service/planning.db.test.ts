@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { ReviseInput } from '$lib/contract/forms';
-import { addDays, hardLinks, noWishes } from '$lib/core';
+import { addDays, hardLinks, noPlanWishes, noWishes, type PlanWishes, type WeekWishes } from '$lib/core';
 import type { Database } from '../db/db';
 import { saveGoal } from './goalSetting';
 import { goalInput, testDay } from '../testing/people';
@@ -14,15 +14,21 @@ import { versionsOf } from './planVersions';
 import { addableTo, addToWeek } from './week';
 
 const store = testDatabase();
-const wished = (more: Partial<ReviseInput> = {}): ReviseInput => ({
+type Wished = Partial<Omit<ReviseInput, 'wishes'> & Omit<PlanWishes, keyof WeekWishes>> & { wishes?: WeekWishes };
+const wished = ({
+  wishes,
+  weekdays = [],
+  easyWeeks = null,
+  busyOn = [],
+  beginsAt = null,
+  ...more
+}: Wished = {}): ReviseInput => ({
   basedOnVersion: 1,
   schoolId: 'long_hold',
   sessionsPerWeek: 3,
   minutes: 45,
   missed: 'keep',
-  wishes: noWishes,
-  weekdays: [],
-  easyWeeks: null,
+  wishes: { ...noPlanWishes, ...wishes, weekdays, easyWeeks, busyOn, beginsAt },
   ...more
 });
 const refusal = (code: string) => expect.objectContaining({ code });
@@ -81,6 +87,23 @@ describe('what comes of a plan is wished otherwise', () => {
         refusal('weekdays_do_not_match')
       );
       expect((await planOf(db, id)).plan.version).toBe(2);
+    }));
+
+  test('a session on a busy day goes to the nearest free one, and falls out where its week has none', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db); // sessions on Monday, Wednesday and Friday
+      const third = [16, 17, 18, 19, 20, 21].map((day) => `2026-03-${day}`);
+      await revisePlan(db, id, wished({ busyOn: ['2026-03-04', '2026-03-05', '2026-03-13', ...third] }), testDay);
+      const c = await planOf(db, id);
+      const ofWeek = (week: number) => sessionsOfPlan(c).filter((s) => s.week === week).map((s) => s.plannedOn); // prettier-ignore
+      expect(ofWeek(1)).toEqual(['2026-03-02', '2026-03-03', '2026-03-06']);
+      expect(ofWeek(2)).toEqual(['2026-03-09', '2026-03-11', '2026-03-12']);
+      expect(ofWeek(3)).toEqual(['2026-03-22']);
+      // What works one motion hard is still not on following days.
+      const view = planView(c);
+      const hard = view[0]!.sessions.map((s) => hardLinks(s.blocks));
+      expect([...hard[0]!].filter((link) => hard[1]!.has(link))).toEqual([]);
+      expect((await versionsOf(db, c))[0]!.changed).toContain('9 busy days are kept free.');
     }));
 
   test('easy weeks are where they are wished', () =>

@@ -4,9 +4,10 @@ import {
   addDays,
   CoreError,
   daysBetween,
-  isEasyWeek,
+  easyWeeksOf,
   motionOfDemand,
   movedSets,
+  noPlanWishes,
   partOf,
   planProgression,
   planSummary,
@@ -19,23 +20,14 @@ import {
   type PlanProgress,
   type PlanShape,
   type PlanSummary,
+  type PlanWishes,
   type PlanWeek
 } from '$lib/core';
 import type { Database, Db } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { replaceChoices } from '../repo/choiceRepo';
 import { lockClient, updateSchool } from '../repo/clientRepo';
-import {
-  insertPlan,
-  listPlans,
-  noPlanWishes,
-  supersedePlan,
-  updatePlanName,
-  upsertSetting,
-  type NewPlan,
-  type Plan,
-  type PlanWishes
-} from '../repo/planRepo';
+import { insertPlan, listPlans, supersedePlan, updatePlanName, upsertSetting, type NewPlan, type Plan } from '../repo/planRepo';
 import { insertSession, updateArranged } from '../repo/sessionRepo';
 import { solverFor } from '../solver';
 import { isOpenForWork } from './checking';
@@ -83,8 +75,6 @@ const planAsk = (c: GoalCase, { wishes, ...p }: Shape): PlanAsk => ({
   start: p.startOn,
   target: c.goal.targetOn,
   hasBaseline: hasBaseline(c),
-  weekdays: wishes.weekdays,
-  easyWeeks: wishes.easyWeeks,
   wishes
 });
 
@@ -175,13 +165,13 @@ function newPlan(c: GoalCase, input: PlanInput, before = c.plan?.wishes ?? noPla
 export async function revisePlan(
   db: Database,
   clientId: number,
-  { basedOnVersion, missed, wishes, weekdays, easyWeeks, ...shape }: ReviseInput,
+  { basedOnVersion, missed, ...wished }: ReviseInput,
   today: string,
   by: Solving = { solve: solverFor() }
 ): Promise<void> {
   const c = await openCase(db, clientId, today, basedOnVersion);
   if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
-  await solveRest(db, { ...c, plan: c.plan }, { ...shape, wishes: { ...wishes, weekdays, easyWeeks } }, { missed, told: [] }, by);
+  await solveRest(db, { ...c, plan: c.plan }, wished, { missed, told: [] }, by);
 }
 
 /** Takes the plan back to how an earlier version was wished; what was done since stays. Throws: those of `revisePlan`. */
@@ -244,12 +234,9 @@ const shapeOf = ({
   ...plan,
   wishes,
   weekdays: wishes.weekdays,
-  easyWeeks: easyWeeksOf(weeks, wishes)
+  easyWeeks: easyWeeksOf(weeks, wishes),
+  busyOn: wishes.busyOn
 });
-
-/** Weeks that are easy: as wished, else every fourth. */
-export const easyWeeksOf = (weeks: number, { easyWeeks }: Pick<PlanWishes, 'easyWeeks'>): readonly number[] =>
-  easyWeeks ?? Array.from({ length: weeks }, (_, i) => i + 1).filter(isEasyWeek);
 
 /** What the first whole week that is not easy holds. */
 function usualWeek(

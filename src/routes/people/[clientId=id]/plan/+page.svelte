@@ -186,7 +186,7 @@
             label="Sessions begin at"
             name="at"
             type="time"
-            value=""
+            value={data.plan.wishes.beginsAt ?? ''}
             hint="Without a time a session stands for the whole day."
           />
           <button class="btn">Save as a calendar file</button>

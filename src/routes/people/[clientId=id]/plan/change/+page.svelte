@@ -2,7 +2,7 @@
   import type { SubmitFunction } from '@sveltejs/kit';
   import { enhance } from '$app/forms';
   import { invalidateAll } from '$app/navigation';
-  import { schools, sessionDays, weekdayOf } from '$lib/core';
+  import { addDays, schools, sessionDays, weekdayOf } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { formProblem } from '$lib/ui/formState';
@@ -11,6 +11,7 @@
   import { problemText } from '$lib/ui/problemText';
   import Select from '$lib/ui/Select.svelte';
   import { sending } from '$lib/ui/sending';
+  import BusyHours from './BusyHours.svelte';
   import DayStrip from './DayStrip.svelte';
   import Versions from './Versions.svelte';
   import WishGrid from './WishGrid.svelte';
@@ -19,15 +20,13 @@
   let { data, form } = $props();
   const base = $derived(`/people/${data.client.id}`);
   const plan = $derived(data.plan!);
-  const wishes = $derived(
-    new PlanWishesState({ wishes: plan.wishes, weekdays: plan.wishes.weekdays, easyWeeks: data.easyWeeks })
-  );
+  const wishes = $derived(new PlanWishesState(plan.wishes, data.easyWeeks));
   const sent = $derived(form && 'form' in form && form.form === '' ? form : null);
   /** Days as they are wished, or as they fall while nobody named any. */
   const days = $derived(
     wishes.weekdays.length > 0
       ? wishes.weekdays
-      : sessionDays({ sessionsPerWeek: plan.sessionsPerWeek, start: plan.startOn })
+      : sessionDays({ sessionsPerWeek: plan.sessionsPerWeek, start: plan.startOn, weekdays: [] })
           .map((day) => ((weekdayOf(plan.startOn) - 1 + day) % 7) + 1)
           .toSorted((a, b) => a - b)
   );
@@ -142,6 +141,16 @@
             <p>Every session of this plan is over. Make a new one on the plan’s own page.</p>
           {/if}
         </section>
+
+        <BusyHours
+          beginsAt={wishes.beginsAt}
+          busyOn={wishes.busyOn}
+          from={data.today}
+          to={addDays(plan.startOn, 7 * plan.weeks - 1)}
+          minutes={plan.minutes}
+          onBusy={(busyOn) => (wishes.busyOn = busyOn)}
+          onBeginsAt={(at) => (wishes.beginsAt = at)}
+        />
 
         <section aria-labelledby="easy">
           <h2 id="easy">Easy weeks</h2>

@@ -1,9 +1,8 @@
 import { describe, expect, test } from 'vitest';
-import { noWishes } from '$lib/core';
+import { noPlanWishes, type PlanWishes } from '$lib/core';
 import { PlanWishesState } from './wishes.svelte';
 
-const state = (more: Partial<ConstructorParameters<typeof PlanWishesState>[0]> = {}) =>
-  new PlanWishesState({ wishes: noWishes, weekdays: [], easyWeeks: [4, 8], ...more });
+const state = (more: Partial<PlanWishes> = {}) => new PlanWishesState({ ...noPlanWishes, ...more }, [4, 8]);
 
 describe('what is wished of the weeks to come', () => {
   test('a place turns from free to kept in, kept out, and free again', () => {
@@ -26,14 +25,16 @@ describe('what is wished of the weeks to come', () => {
       { exerciseId: 'b', session: 1 },
       { exerciseId: 'a', session: 1 }
     ];
-    const wishes = state({ wishes: { ...noWishes, pins } });
+    const wishes = state({ pins });
     wishes.turn('c', 1);
     wishes.setOften('a', 'once a week');
     wishes.toggleEasy(3);
+    wishes.busyOn = ['2026-03-04'];
+    wishes.beginsAt = '18:00';
     expect(wishes.isChanged).toBe(true);
     wishes.takeBack();
     expect(wishes.isChanged).toBe(false);
-    expect(wishes.easyWeeks).toEqual([4, 8]);
+    expect([wishes.easyWeeks, wishes.busyOn, wishes.beginsAt]).toEqual([[4, 8], [], null]);
   });
   test('as it fits is no wish', () => {
     const wishes = state();

@@ -1,55 +1,40 @@
-import type { Often, PlanShape, WeekPlace } from '$lib/core';
+import type { Often, PlanWishes, WeekPlace } from '$lib/core';
 
 /** What is wished of one exercise in one session, or in every one. */
 export const placeWishes = ['free', 'in', 'out'] as const;
 export type PlaceWish = (typeof placeWishes)[number];
 
-type Known = Readonly<{
-  wishes: PlanShape['wishes'];
-  weekdays: readonly number[];
-  /** Weeks that are easy as the plan is. */
-  easyWeeks: readonly number[];
-}>;
-
 /** What is wished of the weeks to come while somebody changes it; nothing is kept before it is solved. */
 export class PlanWishesState {
-  readonly #known: Known;
+  readonly #known: PlanWishes;
   pins = $state.raw<readonly WeekPlace[]>([]);
   bans = $state.raw<readonly WeekPlace[]>([]);
   often = $state.raw<Readonly<Record<string, Often>>>({});
   weekdays = $state.raw<readonly number[]>([]);
   easyWeeks = $state.raw<readonly number[]>([]);
+  busyOn = $state.raw<readonly string[]>([]);
+  beginsAt = $state.raw<string | null>(null);
 
-  constructor(known: Known) {
-    this.#known = known;
+  /** `easyWeeks`: those that are easy as the plan is. */
+  constructor(wishes: PlanWishes, easyWeeks: readonly number[]) {
+    this.#known = { ...wishes, easyWeeks };
     this.takeBack();
   }
 
   /** As the plan is. */
   takeBack(): void {
-    const { wishes, weekdays, easyWeeks } = this.#known;
-    this.pins = wishes.pins;
-    this.bans = wishes.bans;
-    this.often = wishes.often;
-    this.weekdays = weekdays;
-    this.easyWeeks = easyWeeks;
+    const { easyWeeks, ...known } = this.#known;
+    Object.assign(this, known, { easyWeeks: easyWeeks ?? [] });
   }
 
   get isChanged(): boolean {
-    const { wishes, weekdays, easyWeeks } = this.#known;
-    return this.text !== this.#textOf(wishes, weekdays, easyWeeks);
+    return this.text !== textOf(this.#known);
   }
 
   /** As it is sent. */
   get text(): string {
-    return this.#textOf({ pins: this.pins, bans: this.bans, often: this.often }, this.weekdays, this.easyWeeks);
-  }
-
-  #textOf({ pins, bans, often }: PlanShape['wishes'], weekdays: readonly number[], easyWeeks: readonly number[]): string {
-    const inOrder = (places: readonly WeekPlace[]) =>
-      places.toSorted((a, b) => a.exerciseId.localeCompare(b.exerciseId) || (a.session ?? 0) - (b.session ?? 0));
-    const oftens = Object.fromEntries(Object.entries(often).toSorted(([a], [b]) => a.localeCompare(b)));
-    return JSON.stringify({ pins: inOrder(pins), bans: inOrder(bans), often: oftens, weekdays, easyWeeks });
+    const { pins, bans, often, weekdays, easyWeeks, busyOn, beginsAt } = this;
+    return textOf({ pins, bans, often, weekdays, easyWeeks, busyOn, beginsAt });
   }
 
   wishOf(exerciseId: string, session: number | null): PlaceWish {
@@ -74,6 +59,14 @@ export class PlanWishesState {
   toggleEasy(week: number): void {
     this.easyWeeks = toggled(this.easyWeeks, week);
   }
+}
+
+/** The same wishes are the same text, in whatever order they were made. */
+function textOf({ pins, bans, often, weekdays, easyWeeks, busyOn, beginsAt }: PlanWishes): string {
+  const inOrder = (places: readonly WeekPlace[]) =>
+    places.toSorted((a, b) => a.exerciseId.localeCompare(b.exerciseId) || (a.session ?? 0) - (b.session ?? 0));
+  const oftens = Object.fromEntries(Object.entries(often).toSorted(([a], [b]) => a.localeCompare(b)));
+  return JSON.stringify({ pins: inOrder(pins), bans: inOrder(bans), often: oftens, weekdays, easyWeeks, busyOn, beginsAt });
 }
 
 const toggled = (numbers: readonly number[], one: number): readonly number[] =>
