@@ -342,6 +342,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
     }),
     ofClient('grade', 'note', { exerciseId: 'front_split_on_stack', effect: 'works', note: 'Since the strap.' }),
     ofClient('plan', 'make', planFields),
+    ofClient('plan', 'copy', { fromClientId: '2', basedOnVersion: '1' }),
     ofClient('plan/compare', 'take', planFields),
     ofClient('plan/change', 'revise', {
       basedOnVersion: '1',

@@ -175,6 +175,10 @@ export const reviseForm = z.object({
 });
 export type ReviseInput = Omit<z.output<typeof reviseForm>, 'wishes'> & Readonly<{ wishes: PlanWishes }>;
 
+/** The person whose plan is taken over. */
+export const copyPlanForm = z.object({ fromClientId: rowId, basedOnVersion: whole(0, 100_000) });
+export type CopyPlanInput = z.output<typeof copyPlanForm>;
+
 /** An earlier version of the plan, by its number. */
 export const restoreForm = z.object({ basedOnVersion: whole(1, 100_000), version: whole(1, 100_000) });
 export const planNameForm = z.object({ version: whole(1, 100_000), name: text(60) });

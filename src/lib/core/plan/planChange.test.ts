@@ -80,11 +80,13 @@ test('every change is a whole sentence with its figures', () => {
     { code: 'slid', weeks: 1 },
     { code: 'dropped', sessions: 2 },
     { code: 'restored', version: 4 },
+    { code: 'copied' },
+    { code: 'not carried', exerciseId: 'rear_hip_cycle' },
     { code: 'sets', exerciseId: 'rear_hip_cycle', from: 2, to: 1 }
   ];
   for (const change of changes) expect(planChangeText(change), change.code).toMatch(/^[A-Z“\d].*\.$/);
   expect(planChangeText(changes[4]!)).toBe('Sessions are on Monday, Sunday.');
-  expect(planChangeText(changes[15]!)).toBe('Rear hip, half kneeling: 1 set a week in place of 2.');
+  expect(planChangeText(changes[17]!)).toBe('Rear hip, half kneeling: 1 set a week in place of 2.');
 });
 
 describe('what a week goes without', () => {

@@ -19,7 +19,8 @@ export type PlanChange =
   | Readonly<{ code: 'slid'; weeks: number }>
   | Readonly<{ code: 'dropped'; sessions: number }>
   | Readonly<{ code: 'restored'; version: number }>
-  | Readonly<{ code: 'copied'; name: string }>
+  | Readonly<{ code: 'copied' }>
+  | Readonly<{ code: 'not carried'; exerciseId: string }>
   | Readonly<{ code: 'sets'; exerciseId: string; from: number; to: number }>;
 
 /** The shape of a plan that can be wished otherwise. */
@@ -116,7 +117,9 @@ export function planChangeText(change: PlanChange, find: FindName = exerciseOf):
     case 'restored':
       return `As version ${change.version} was.`;
     case 'copied':
-      return `Made after the plan of ${change.name}.`;
+      return 'Made after the plan of another person.';
+    case 'not carried':
+      return `${find(change.exerciseId).name} is not carried over: it is not open to this person.`;
     case 'sets':
       return `${find(change.exerciseId).name}: ${count(change.to, 'set')} a week in place of ${change.from}.`;
   }

@@ -42,6 +42,22 @@ export type Plan = z.output<typeof PlanRow>;
 const columns = `id, goal_id, version, school_id, weeks, sessions_per_week, minutes, start_on, created_at,
                  coalesce(line_id, id) as line_id, wishes, name, changed`;
 
+const LikePlanRow = z
+  .object({ client_id: z.int(), name: z.string(), goal_id: z.int() })
+  .transform((r) => ({ clientId: r.client_id, name: r.name, goalId: r.goal_id }));
+
+/** Other people who have a plan in force toward the same kind of goal. */
+export async function listPlansAlike(db: Db, kind: string, clientId: number) {
+  const { rows } = await db.query(
+    `select c.id as client_id, c.name, g.id as goal_id
+       from plan p join goal g on g.id = p.goal_id join client c on c.id = g.client_id
+      where g.kind = $1 and c.id <> $2 and p.superseded_at is null and g.closed_at is null and c.archived_at is null
+      order by c.name, c.id`,
+    [kind, clientId]
+  );
+  return allRows(LikePlanRow, rows);
+}
+
 /** Every version of the plans of a goal, the newest first. */
 export async function listPlans(db: Db, goalId: number): Promise<Plan[]> {
   const { rows } = await db.query(`select ${columns} from plan where goal_id = $1 order by version desc`, [goalId]);

@@ -3,10 +3,12 @@ import type { ReviseInput } from '$lib/contract/forms';
 import { addDays, hardLinks, noPlanWishes, noWishes, type PlanWishes, type WeekWishes } from '$lib/core';
 import type { Database } from '../db/db';
 import { saveGoal } from './goalSetting';
-import { goalInput, testDay } from '../testing/people';
+import { goalInput, passCheck, personWithGoal, take, testDay } from '../testing/people';
 import { at, personWithSplitPlan, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { loadGoalCase } from './clientCase';
+import { insertLock } from '../repo/lockRepo';
+import { copyPlan } from './copyingPlan';
 import { movedOn, planView, prepareSession, sessionsOfPlan } from './composing';
 import { tellLater } from './pain';
 import { makePlan, namePlan, restorePlan, revisePlan } from './planning';
@@ -256,5 +258,51 @@ describe('the gate holds whatever is pinned', () => {
         expect([...hardLinks(s.blocks)]).toEqual([]);
         expect(s.blocks.some((b) => b.part === 'position')).toBe(true);
       }
+    }));
+});
+
+describe('a plan after that of somebody else', () => {
+  const other = async (db: Database, more: Parameters<typeof personWithGoal>[2] = {}) => {
+    const id = await personWithGoal(db, 'front_split', more);
+    await passCheck(db, id, testDay);
+    for (const side of ['left', 'right'] as const) await take(db, id, 'front_split_gap', side, [30, 30.5], { on: testDay });
+    return id;
+  };
+
+  test('has their exercises and weeks on this person’s stacks and minutes; what is not open is told and left out', () =>
+    store.rolledBack(async (db) => {
+      const from = await personWithSplitPlan(db);
+      const id = await other(db);
+      await insertLock(db, id, {
+        stop: { exerciseId: 'rear_hip_cycle', side: null },
+        reason: 'Decided in Review.',
+        openedOn: testDay,
+        painEventId: null
+      });
+      await copyPlan(db, id, { fromClientId: from, basedOnVersion: 0 }, testDay);
+      const c = await planOf(db, id);
+      expect(c.plan).toMatchObject({ version: 1, weeks: 6, minutes: 45 });
+      const theirs = (await planOf(db, from)).choices.map((w) => w.exerciseId);
+      expect(c.choices.map((w) => w.exerciseId)).toEqual(theirs.filter((e) => e !== 'rear_hip_cycle'));
+      expect((await versionsOf(db, c))[0]!.changed).toEqual([
+        'Made after the plan of another person.',
+        'Rear hip, half kneeling is not carried over: it is not open to this person.'
+      ]);
+      const stackOf = (of: typeof c) =>
+        planView(of)[0]!.sessions[0]!.blocks.find((b) => b.part === 'position')!.work[0]!.rung!.heightCm;
+      expect(stackOf(c)).toBeGreaterThan(stackOf(await planOf(db, from)));
+      for (const s of sessionsOfPlan(c)) expect(s.allotment!.map((a) => a.exerciseId)).not.toContain('rear_hip_cycle');
+    }));
+
+  test('is never longer than there is time, and is taken from nobody who is not there', () =>
+    store.rolledBack(async (db) => {
+      const from = await personWithSplitPlan(db);
+      const id = await other(db, { targetOn: addDays(testDay, 20) });
+      await expect(copyPlan(db, id, { fromClientId: id, basedOnVersion: 0 }, testDay)).rejects.toEqual(refusal('not_found'));
+      await copyPlan(db, id, { fromClientId: from, basedOnVersion: 0 }, testDay);
+      expect((await planOf(db, id)).plan.weeks).toBe(3);
+      await expect(copyPlan(db, id, { fromClientId: from, basedOnVersion: 0 }, testDay)).rejects.toEqual(
+        refusal('plan_changed_elsewhere')
+      );
     }));
 });

@@ -65,7 +65,7 @@ function worthOf(c: GoalCase): Pick<PlanAsk, 'priority' | 'activeWorth'> {
 
 type Shape = Pick<Plan, 'weeks' | 'sessionsPerWeek' | 'minutes' | 'startOn' | 'schoolId' | 'wishes'>;
 
-const planAsk = (c: GoalCase, { wishes, ...p }: Shape): PlanAsk => ({
+export const planAsk = (c: GoalCase, { wishes, ...p }: Shape): PlanAsk => ({
   ...blocksBase(c, p.schoolId),
   ...worthOf(c),
   demands: demandedLinks(c),
@@ -91,7 +91,7 @@ function requireStacks(c: GoalCase): void {
     }
 }
 
-async function openCase(db: Database, clientId: number, today: string, basedOnVersion: number): Promise<GoalCase> {
+export async function openCase(db: Database, clientId: number, today: string, basedOnVersion: number): Promise<GoalCase> {
   const c = await loadGoalCase(db, clientId, today);
   if (!isOpenForWork(c)) throw new CoreError('not_cleared');
   const version = c.plan?.version ?? 0;
@@ -101,7 +101,7 @@ async function openCase(db: Database, clientId: number, today: string, basedOnVe
 }
 
 /** Keeps a version with its sessions in place of the one before; nothing of it when another tab was quicker. */
-async function keepPlan(
+export async function keepPlan(
   db: Database,
   c: GoalCase,
   plan: NewPlan,
@@ -151,7 +151,7 @@ export async function makePlan(
   await keepPlan(db, c, plan, weeks);
 }
 
-function newPlan(c: GoalCase, input: PlanInput, before = c.plan?.wishes ?? noPlanWishes): NewPlan {
+export function newPlan(c: GoalCase, input: PlanInput, before = c.plan?.wishes ?? noPlanWishes): NewPlan {
   const weekdays = before.weekdays.length === input.sessionsPerWeek ? before.weekdays : [];
   return { ...input, wishes: { ...before, weekdays, easyWeeks: null }, lineId: null, changed: [] };
 }

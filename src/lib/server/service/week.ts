@@ -27,7 +27,7 @@ export const weekOf = perCase((c: GoalCase): WeekExercise[] => {
 export const openWeek = (c: GoalCase): Exercise[] =>
   isOpenForWork(c) ? weekOf(c).flatMap(({ exercise }) => (barsOf(c, exercise).length === 0 ? [exercise] : [])) : [];
 
-const plainChoice = (exerciseId: string): ExerciseChoice => ({
+export const plainChoice = (exerciseId: string): ExerciseChoice => ({
   exerciseId,
   schoolId: null,
   policies: {},

@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { compute } from '$lib/contract/door';
-import { planForm } from '$lib/contract/forms';
+import { copyPlanForm, planForm, type CopyPlanInput } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { schoolOf } from '$lib/core';
 import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
@@ -8,6 +8,9 @@ import { listPrescribed } from '$lib/server/repo/sessionRepo';
 import { hasBaseline } from '$lib/server/service/taken';
 import { alikeSeries, headlineSides, outlooksOf } from '$lib/server/service/forecasting';
 import { movedOn, planView } from '$lib/server/service/composing';
+import { listPlansAlike } from '$lib/server/repo/planRepo';
+import { copyPlan } from '$lib/server/service/copyingPlan';
+import { solverFor } from '$lib/server/solver';
 import { makePlan } from '$lib/server/service/planning';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
@@ -27,12 +30,21 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today
     shelf: c.shelf,
     /** The way of working this person prefers, which comes before the plan's. */
     ownSchool: c.client.schoolId && schoolOf(c.client.schoolId).name,
+    /** Whose plan toward the same goal could be taken over. */
+    alike: (await listPlansAlike(db, c.goal.kind, c.client.id)).map(({ clientId, name }) => ({ clientId, name })),
     outlooks: await outlooksOf(db, c),
     changes: headlineSides(c).map((side) => ({ side, change: alikeSeries(c, side).at(-1)?.change ?? null }))
   };
 };
 
 export const actions: Actions = {
+  copy: async ({ request, params, locals: { db, today } }) => {
+    const run = (input: CopyPlanInput) =>
+      copyPlan(db, Number(params.clientId), input, today, { solve: solverFor(request.signal) });
+    const done = await runForm(request, copyPlanForm, run, { form: 'copy' });
+    if (!done.ok) return done.failure;
+    redirect(303, `/people/${params.clientId}/plan`);
+  },
   make: async ({ request, params, locals: { db, today } }) => {
     const done = await runForm(request, planForm, (input) => makePlan(db, Number(params.clientId), input, today));
     if (!done.ok) return done.failure;

@@ -11,6 +11,7 @@
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
   import Field from '$lib/ui/Field.svelte';
+  import CopyForm from './CopyForm.svelte';
   import PlanForm from './PlanForm.svelte';
   import SessionPanel from './SessionPanel.svelte';
   import WeekColumns from './WeekColumns.svelte';
@@ -52,6 +53,8 @@
         }
   );
   let changing = $state(false);
+  const copying = $derived(form && 'form' in form && form.form === 'copy' ? form : null);
+  const making = $derived(copying ? null : form);
   const band = $derived(told ? [{ week: 0, ...told.now }, ...told.weeks] : []);
 </script>
 
@@ -78,7 +81,8 @@
           Each session is made from the exercises of the week, as they are set in Grade: a warm-up, the exercises in their order,
           a settle, all inside the minutes. What is made harder, and when, follows what was done, not the date.
         </p>
-        <PlanForm {form} known={shape} version={0} ownSchool={data.ownSchool} />
+        <PlanForm form={making} known={shape} version={0} ownSchool={data.ownSchool} />
+        {#if data.alike.length > 0}<CopyForm form={copying} people={data.alike} version={0} />{/if}
       {/if}
     </section>
   </main>
@@ -166,12 +170,16 @@
                   verdicts have brought them, and what was wished of exercises and days goes on.
                 </Dialog.Description>
                 <PlanForm
-                  {form}
+                  form={making}
                   known={shape}
                   version={data.plan.version}
                   ownSchool={data.ownSchool}
                   onDone={() => (changing = false)}
                 />
+                {#if data.alike.length > 0}
+                  <hr class="my-4 border-line" />
+                  <CopyForm form={copying} people={data.alike} version={data.plan.version} onDone={() => (changing = false)} />
+                {/if}
               </Dialog.Content>
             </Dialog.Portal>
           </Dialog.Root>

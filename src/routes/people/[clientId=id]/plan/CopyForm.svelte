@@ -1,0 +1,37 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { formProblem, type FormState } from '$lib/ui/formState';
+  import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import Select from '$lib/ui/Select.svelte';
+  import { sending } from '$lib/ui/sending';
+
+  /** A plan after that of somebody else with the same goal. */
+  type Props = {
+    form: FormState;
+    people: readonly Readonly<{ clientId: number; name: string }>[];
+    version: number;
+    onDone?: () => void;
+  };
+  let { form, people, version, onDone }: Props = $props();
+</script>
+
+<form
+  method="POST"
+  action="?/copy"
+  class="flex flex-col gap-3"
+  use:enhance={sending(async ({ result, update }) => {
+    await update({ reset: false });
+    if (result.type === 'redirect') onDone?.();
+  })}
+>
+  <ProblemNote text={formProblem(form)} />
+  <input type="hidden" name="basedOnVersion" value={version} />
+  <Select
+    label="After the plan of"
+    name="fromClientId"
+    groups={[{ label: '', options: people.map((p) => ({ value: String(p.clientId), label: p.name })) }]}
+    {form}
+    hint="Their exercises and weeks, on this person’s measures, shelf, limits and minutes. What is not open to this person is left out, and told."
+  />
+  <div><button class="btn">Make it after theirs</button></div>
+</form>
