@@ -40,7 +40,7 @@ const page = await open();
 await page.goto('/people');
 await shoot(page, 'people');
 const [oda, tamsin, jory] = [await idOf(page, 'Oda Venn'), await idOf(page, 'Tamsin Quill'), await idOf(page, 'Jory Lowe')];
-const [rufus, wren] = [await idOf(page, 'Rufus Amberly'), await idOf(page, 'Wren Tolliver')];
+const wren = await idOf(page, 'Wren Tolliver');
 const [corvin, maud, linnet] = [
   await idOf(page, 'Corvin Haddle'),
   await idOf(page, 'Maud Tarry'),
@@ -52,7 +52,7 @@ for (const [path, name] of [
   [`${linnet}/goal`, 'goal'],
   [`${oda}/read`, 'read'],
   [`${oda}/grade`, 'grade'],
-  [`${rufus}/grade?exercise=pigeon_forward`, 'grade-stop'],
+  [`${corvin}/plan/change`, 'plan-change'],
   [`${oda}/plan`, 'plan'],
   [`${tamsin}/review`, 'review'],
   [`${tamsin}/review/progress`, 'progress'],

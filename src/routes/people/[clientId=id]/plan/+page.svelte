@@ -28,6 +28,15 @@
   const told = $derived(foretelling.told);
   const weeks = $derived(data.view?.ok ? data.view.value : []);
   const all = $derived(weeks.flatMap((w) => w.sessions.map((session) => ({ week: w, session }))));
+  /** What moved on since what comes was solved: it is solved again when somebody wants it, never by itself. */
+  const sinceSolved = $derived(
+    [
+      data.moved.came.length > 0 && `${data.moved.came.join(', ')} came into the week`,
+      data.moved.gone.length > 0 && `${data.moved.gone.join(', ')} may not be done any more`,
+      all.some(({ session: s }) => s.status === 'planned' && s.cuts.some((c) => c.kind !== 'rounds' && c.kind !== 'holds')) &&
+        'the work has grown past its minutes'
+    ].filter((text) => text !== false)
+  );
   let chosenId = $state<number>();
   const chosen = $derived(
     all.find((s) => s.session.id === chosenId) ??
@@ -129,12 +138,9 @@
       {#if data.view && !data.view.ok}
         <ProblemNote text={problemText(data.view.problem)} />
       {:else}
-        {#if data.moved.came.length + data.moved.gone.length > 0}
+        {#if sinceSolved.length > 0}
           <p role="status">
-            Since this was solved,
-            {#if data.moved.came.length > 0}{data.moved.came.join(', ')} came into the week{/if}{#if data.moved.came.length > 0 && data.moved.gone.length > 0}
-              and
-            {/if}{#if data.moved.gone.length > 0}{data.moved.gone.join(', ')} may not be done any more{/if}.
+            Since this was solved, {sinceSolved.join(', and ')}.
             <a class="font-semibold underline" href="/people/{data.client.id}/plan/change">Solve what comes again</a> to use the minutes
             for it.
           </p>

@@ -132,6 +132,11 @@
               Tap a place to keep the exercise in, to keep it out, or to leave it free. Wishes hold for every week to come.
             </p>
             <WishGrid exercises={data.exercises} sessions={shown.sessions} {wishes} />
+            {#if shown.sessions.some((s) => data.exercises.some((e) => s.allotment.every((a) => a.exerciseId !== e.id)))}
+              <p class="mt-2 text-ink-soft">
+                “As usual”: it came into the week, or got its figure, after these weeks were solved.
+              </p>
+            {/if}
             {#if shown.notes.length > 0}
               <ul class="mt-2 flex flex-col gap-1" aria-label="What this week goes without">
                 {#each shown.notes as note (note)}<li>{note}</li>{/each}
