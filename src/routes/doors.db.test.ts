@@ -411,6 +411,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       written: JSON.stringify([{ exerciseId: 'front_split_on_stack', side: 'left', was: 'not quite' }])
     }),
     ofClient('review', 'acceptAll', {}),
+    ofClient('review', 'undo', { exerciseId: 'front_split_on_stack', side: 'left' }),
     ofClient('review', 'decide', {
       exerciseId: 'front_split_on_stack',
       side: 'left',

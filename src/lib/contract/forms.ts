@@ -224,4 +224,8 @@ export const decideForm = z.object({
 });
 export type DecideInput = z.output<typeof decideForm>;
 
+/** The last decision on an exercise and side. */
+export const undoDecisionForm = decideForm.pick({ exerciseId: true, side: true });
+export type UndoDecisionInput = z.output<typeof undoDecisionForm>;
+
 export const unitsForm = z.object({ length: z.enum(['cm', 'in']), mass: z.enum(['kg', 'lb']) });

@@ -60,6 +60,8 @@ export const problemCodes = [
   'reason_missing',
   'deepen_while_locked',
   'stop_not_overruled',
+  'stop_not_undone',
+  'decision_carried_on',
   'nothing_to_deepen',
   'resume_undecided',
   'archived',

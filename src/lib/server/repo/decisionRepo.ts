@@ -51,6 +51,12 @@ export async function listDecisions(db: Db, goalId: number): Promise<DecisionRec
   return allRows(DecisionRow, rows);
 }
 
+/** Takes a decision back, as if it had not been made; false when it is gone already. */
+export async function deleteDecision(tx: Db, id: number): Promise<boolean> {
+  const { rowCount } = await tx.query('delete from decision where id = $1', [id]);
+  return rowCount === 1;
+}
+
 export type NewDecision = Readonly<{
   sessionId: number;
   moment: DecisionRecord['moment'];

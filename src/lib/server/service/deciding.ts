@@ -1,8 +1,9 @@
-import type { DecideInput } from '$lib/contract/forms';
+import type { DecideInput, UndoDecisionInput } from '$lib/contract/forms';
 import type { Proposal } from '$lib/contract/review';
 import { CoreError, isSore, painPlaceOf, reasonText, sides, whyText, type Verdict } from '$lib/core';
 import type { Database, Db } from '../db/db';
-import { insertDecision } from '../repo/decisionRepo';
+import { lockClient } from '../repo/clientRepo';
+import { deleteDecision, insertDecision } from '../repo/decisionRepo';
 import { insertLock } from '../repo/lockRepo';
 import { upsertSetting } from '../repo/planRepo';
 import { loadGoalCase, type GoalCase } from './clientCase';
@@ -112,6 +113,36 @@ export async function decideProposal(db: Database, clientId: number, input: Deci
   if (!proposal) throw new CoreError('not_found', { what: 'proposal' });
   await db.transaction((tx) => decideAll(tx, c, [proposal], { verdict: input.verdict, reason: input.overruledBecause }, today));
 }
+
+/**
+ * Takes the last decision on an exercise and side back: it is proposed again, and its dial stands where it stood. A stop stays: a named person
+ * clears it in Check.
+ *
+ * Throws: CoreError 'not_found', 'stop_not_undone', 'decision_carried_on' once a session was begun since, or its dial was moved.
+ */
+export const undoDecision = (
+  db: Database,
+  clientId: number,
+  { exerciseId, side }: UndoDecisionInput,
+  today: string
+): Promise<void> =>
+  db.transaction(async (tx) => {
+    await lockClient(tx, clientId);
+    const c = await loadGoalCase(tx, clientId, today);
+    const decision = c.decisions.findLast((d) => d.exerciseId === exerciseId && d.side === side);
+    if (!decision) throw new CoreError('not_found', { what: 'decision' });
+    if (decision.verdict === 'stop') throw new CoreError('stop_not_undone');
+    const { dial, from, to } = decision;
+    const exercise = exerciseIn(c.catalogue, exerciseId);
+    const on = side === null ? sides : [side];
+    const isMoved = dial !== null && on.some((s) => settingOf(c, exercise, s)[dial] !== to);
+    const lastBegun = c.sessions.findLast((s) => s.startedAt !== null);
+    if (isMoved || lastBegun?.id !== decision.sessionId || decision.moment === 'resume')
+      throw new CoreError('decision_carried_on');
+    if (!(await deleteDecision(tx, decision.id))) throw new CoreError('not_found', { what: 'decision' });
+    if (dial !== null && from !== null)
+      for (const s of on) await upsertSetting(tx, c.goal.id, exerciseId, s, { ...settingOf(c, exercise, s), [dial]: from });
+  });
 
 /** Accepts what is still proposed after the last session: all of it, or all but stops, which are looked at one by one. */
 export async function acceptProposals(

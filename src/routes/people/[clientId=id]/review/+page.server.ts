@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { decideForm } from '$lib/contract/forms';
+import { decideForm, undoDecisionForm } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { dateOf } from '$lib/server/service/clientCase';
 import { alertsOf } from '$lib/server/service/alerts';
@@ -10,7 +10,7 @@ import { attendanceOf, doneAgainstPlan, proposalsOf } from '$lib/server/service/
 import { listLeftOut } from '$lib/server/repo/logRepo';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
-import { acceptProposals, decideProposal } from '$lib/server/service/deciding';
+import { acceptProposals, decideProposal, undoDecision } from '$lib/server/service/deciding';
 
 const shownDecisions = 12;
 
@@ -54,5 +54,10 @@ export const actions: Actions = {
     const run = (input: z.output<typeof decideForm>) => decideProposal(db, Number(params.clientId), input, today);
     const done = await runForm(request, decideForm, run, { form: 'decide' });
     return done.ok ? { decided: true } : done.failure;
+  },
+  undo: async ({ request, params, locals: { db, today } }) => {
+    const run = (input: z.output<typeof undoDecisionForm>) => undoDecision(db, Number(params.clientId), input, today);
+    const done = await runForm(request, undoDecisionForm, run, { form: 'undo' });
+    return done.ok ? { undone: true } : done.failure;
   }
 };

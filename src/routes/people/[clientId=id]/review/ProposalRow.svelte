@@ -11,7 +11,7 @@
   import SideMark from '$lib/ui/SideMark.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import Why from '$lib/ui/Why.svelte';
-  import { keepTyped } from '$lib/ui/sending';
+  import { keepTyped, undoable } from '$lib/ui/sending';
   import { moveText } from './moveText';
 
   type Props = {
@@ -30,6 +30,9 @@
   );
   let opened = $state<'overrule'>();
   const open = $derived(opened ?? (own?.form === 'decide' && own.typed?.overruledBecause !== undefined ? 'overrule' : undefined));
+  const { exerciseId, side } = $derived(proposal);
+  /** A stop is not taken back: a named person clears it in Check. */
+  const decided = undoable(() => ({ told: 'Decided.', action: '?/undo', fields: { exerciseId, side: side ?? '' } }));
   const others = $derived((['deepen', 'stay', 'ease'] as Verdict[]).filter((v) => v !== proposal.verdict));
 </script>
 
@@ -65,7 +68,7 @@
   </p>
   <div class="mt-auto">
     <span class="flex flex-wrap gap-1">
-      <form method="POST" action="?/decide" use:enhance={keepTyped}>
+      <form method="POST" action="?/decide" use:enhance={proposal.verdict === 'stop' ? keepTyped : decided}>
         {@render place()}
         <input type="hidden" name="verdict" value={proposal.verdict} />
         <input type="hidden" name="overruledBecause" value="" />
@@ -88,7 +91,7 @@
       method="POST"
       action="?/decide"
       class="mt-3 flex flex-wrap items-end gap-3 rounded-soft bg-chalk p-3"
-      use:enhance={keepTyped}
+      use:enhance={decided}
     >
       {@render place()}
       <Choices
