@@ -10,7 +10,6 @@ import { alikeSeries, headlineSides, outlooksOf } from '$lib/server/service/fore
 import { movedOn, planView } from '$lib/server/service/composing';
 import { listPlansAlike } from '$lib/server/repo/planRepo';
 import { copyPlan } from '$lib/server/service/copyingPlan';
-import { solverFor } from '$lib/server/solver';
 import { makePlan } from '$lib/server/service/planning';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
@@ -39,8 +38,7 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today
 
 export const actions: Actions = {
   copy: async ({ request, params, locals: { db, today } }) => {
-    const run = (input: CopyPlanInput) =>
-      copyPlan(db, Number(params.clientId), input, today, { solve: solverFor(request.signal) });
+    const run = (input: CopyPlanInput) => copyPlan(db, Number(params.clientId), input, today);
     const done = await runForm(request, copyPlanForm, run, { form: 'copy' });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/plan`);

@@ -9,8 +9,7 @@ import { namePlan, restorePlan, revisePlan } from '$lib/server/service/planning'
 import { versionsOf } from '$lib/server/service/planVersions';
 import { openWeek } from '$lib/server/service/week';
 import { runForm } from '$lib/server/runForm';
-import { solverFor } from '$lib/server/solver';
-import { withProgress } from '$lib/server/solvingNow';
+import { withSolving } from '$lib/server/solvingNow';
 import type { z } from 'zod';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -54,17 +53,16 @@ const outlineOf = ({ week, phase, easy, notes, sessions }: Weeks[number]) => ({
 export const actions: Actions = {
   revise: async ({ request, params, locals: { db, today } }) => {
     const clientId = Number(params.clientId);
-    const solve = solverFor(request.signal);
     const done = await runForm(request, reviseForm, (input) =>
-      withProgress(clientId, (onProgress) => revisePlan(db, clientId, input, today, { solve, onProgress }))
+      withSolving(clientId, (by) => revisePlan(db, clientId, input, today, by))
     );
     if (!done.ok) return done.failure;
     redirect(303, `/people/${clientId}/plan/change`);
   },
   restore: async ({ request, params, locals: { db, today } }) => {
     const clientId = Number(params.clientId);
-    const solve = solverFor(request.signal);
-    const run = (input: z.output<typeof restoreForm>) => restorePlan(db, clientId, input, today, { solve });
+    const run = (input: z.output<typeof restoreForm>) =>
+      withSolving(clientId, (by) => restorePlan(db, clientId, input, today, by));
     const done = await runForm(request, restoreForm, run, { form: 'restore' });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${clientId}/plan/change`);

@@ -1,7 +1,6 @@
 <script lang="ts">
   import type { SubmitFunction } from '@sveltejs/kit';
   import { enhance } from '$app/forms';
-  import { invalidateAll } from '$app/navigation';
   import { addDays, schools, sessionDays, weekdayOf } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
@@ -39,8 +38,8 @@
   let pickedPhase = $state<string>();
   const shown = $derived(phases.find((w) => w.phase === pickedPhase) ?? phases[0]);
 
-  let stop = $state<AbortController>();
-  const isSolving = $derived(stop !== undefined);
+  let isSolving = $state(false);
+  let isStopping = $state(false);
   /** How far it is, asked twice a second; a glance that fails is passed over. */
   let progress = $state<{ done: number; of: number } | null>(null);
   $effect(() => {
@@ -56,19 +55,18 @@
   });
   const sendOnce = sending(async ({ update }) => update({ reset: false }));
   /** One send at a time, that can be stopped: nothing is kept before it is solved. */
-  const solving: SubmitFunction = (of) => {
-    stop = of.controller;
-    const then = sendOnce(of);
+  const solving: SubmitFunction = async (of) => {
+    isSolving = true;
+    const then = await sendOnce(of);
     return async (answered) => {
-      const wasStopped = of.controller.signal.aborted;
-      stop = undefined;
-      if (!wasStopped || answered.result.type !== 'error') return (await then)?.(answered);
-      delete of.formElement.dataset.sending;
-      for (const button of of.formElement.querySelectorAll('button')) button.removeAttribute('aria-disabled');
-      // It may have been solved just before it was stopped: the page shows what is.
-      await invalidateAll();
+      isSolving = isStopping = false;
+      await then?.(answered);
     };
   };
+  async function stop(): Promise<void> {
+    isStopping = true;
+    await fetch(`${base}/plan/change/progress.json`, { method: 'DELETE' }).catch(() => (isStopping = false));
+  }
 </script>
 
 <main class="mx-auto max-w-[90rem] p-5">
@@ -192,7 +190,7 @@
             <p>
               Solving the weeks to come …{progress ? ` phase ${Math.min(progress.of, progress.done + 1)} of ${progress.of}` : ''}
             </p>
-            <button type="button" class="btn" onclick={() => stop?.abort()}>Stop</button>
+            <button type="button" class="btn" disabled={isStopping} onclick={() => void stop()}>Stop</button>
           {:else}
             <button class="btn btn-primary">Solve what comes again</button>
             {#if wishes.isChanged}
