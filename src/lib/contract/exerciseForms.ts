@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  effects,
   alignmentPolicies,
   equipment,
   exerciseKinds,
@@ -150,7 +151,6 @@ export const schoolForm = z
   });
 export type SchoolInput = z.output<typeof schoolForm>;
 
-export const effects = ['works', 'nothing', 'worse'] as const;
 export const noteForm = z.object({
   exerciseId,
   effect: z.enum(effects, { error: 'Choose what it did' }),

@@ -242,7 +242,7 @@ export {
 } from './plan/planProgression';
 export { isEasyWeek, isRetestWeek, planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
 export { hardEffortPct, hardLinks, isHard } from './plan/hardWork';
-export type { WeekWork } from './plan/sessionBlocks';
+export { effects, type Effect, type WeekWork } from './plan/sessionBlocks';
 export type { Allotment, Allotted } from './plan/allotment';
 export { noWishes, planWeek, type WeekAsk, type WeekPlace, type WeekWishes } from './plan/planWeek';
 export { oftens, type Often } from './plan/weekProgram';

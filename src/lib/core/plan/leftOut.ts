@@ -9,6 +9,7 @@ import type { Side } from '../body/side';
 export type LeftOut =
   | Exclude<NotBuilt, { code: 'barred' }>
   | Readonly<{ code: 'barred'; exerciseId: string; side: Side | null; why: readonly GateReason[]; instead?: string }>
+  | Readonly<{ code: 'made worse'; exerciseId: string }>
   | Readonly<{ code: 'light day' }>;
 
 type Barred = Extract<LeftOut, { code: 'barred' }>;
@@ -24,6 +25,7 @@ export function leftOutTexts(leftOut: readonly (LeftOut | string)[], find: FindE
     if (typeof left === 'string') plain.push(left);
     else if (left.code === 'light day')
       plain.push('Lift-offs: the day before was hard, and the same motion is not worked hard two days running.');
+    else if (left.code === 'made worse') plain.push(`${find(left.exerciseId).name}: noted as making it worse.`);
     else if (left.code === 'no stack' || left.code === 'no dose')
       plain.push(`${find(left.exerciseId).name}${left.side ? `, ${left.side}` : ''}: ${notBuiltTexts[left.code]}`);
     else {

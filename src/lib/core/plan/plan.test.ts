@@ -139,6 +139,24 @@ describe('planProgression', () => {
     for (const s of sessions) expect(22 * 60 - s.durationS).toBeLessThan(100);
   });
 
+  // Source: common practice; what helps this person is kept, what makes it worse is left.
+  test('what was noted as making it worse is in no session, what has worked comes before its like', async () => {
+    const noted = (effect: 'works' | 'worse', id: string) => ask.week.map((w) => (w.exercise.id === id ? { ...w, effect } : w));
+    const without = await made({ ...ask, weeks: 1, week: noted('worse', 'rear_hip_cycle') });
+    for (const s of without.weeks[0]!.sessions) {
+      expect(s.blocks.map((b) => b.exerciseId)).not.toContain('rear_hip_cycle');
+      expect(s.allotment.map((a) => a.exerciseId)).not.toContain('rear_hip_cycle');
+      expect(leftOutTexts(s.leftOut)).toContain('Rear hip, half kneeling: noted as making it worse.');
+    }
+    const short = { ...ask, weeks: 1, minutes: 18, priority: { HE: 0.4, 'HF-KS': 0.4 } };
+    const times = ({ weeks }: Progression, id: string) =>
+      weeks[0]!.sessions.filter((s) => s.blocks.some((b) => b.exerciseId === id)).length;
+    for (const id of ['front_hamstring_cycle', 'rear_knee_lift'])
+      expect(times(await made({ ...short, week: noted('works', id) }), id)).toBeGreaterThanOrEqual(times(await made(short), id));
+    const [told] = (await made({ ...ask, weeks: 1, week: noted('works', 'rear_hip_cycle') })).weeks[0]!.sessions;
+    expect(told!.blocks.find((b) => b.exerciseId === 'rear_hip_cycle')!.because).toContainEqual({ code: 'has worked' });
+  });
+
   test('says what was cut', async () => {
     const short = await made({ ...ask, weeks: 1, minutes: 16 });
     expect(short.weeks[0]!.sessions.some((s) => s.cuts.length > 0)).toBe(true);

@@ -112,6 +112,17 @@ describe('what a week goes without', () => {
     expect(weekNotes(week, [[{ exerciseId: 'front_hamstring_cycle', sets: 1 }]], ['HF-KS', 'HE'])).toEqual([
       { code: 'nothing active for it', link: 'HE' }
     ]));
+  test('what was noted to make it worse is out, what was noted without effect is told', () => {
+    const effectOf = (id: string) => (id === 'front_leg_lift' ? ('worse' as const) : id === 'rear_hip_cycle' ? ('nothing' as const) : undefined); // prettier-ignore
+    expect(weekNotes(week, only(...week.map((e) => e.id)), ['HF-KS'], effectOf)).toEqual([
+      { code: 'worse', exerciseId: 'front_leg_lift' },
+      { code: 'without effect', exerciseId: 'rear_hip_cycle' },
+      { code: 'no room for active work', link: 'HF-KS' }
+    ]);
+    expect(weekNoteText({ code: 'worse', exerciseId: 'front_leg_lift' })).toBe(
+      'Straight-leg lift, sitting tall is out: it was noted as making it worse.'
+    );
+  });
   test('a whole week has nothing to say', () => expect(weekNotes(week, only(...week.map((e) => e.id)), ['HF-KS'])).toEqual([]));
 });
 

@@ -4,6 +4,7 @@ import { partOf, type Exercise, type LinkId } from '../exercise/exercise';
 import type { SchoolId } from '../school/school';
 import { schoolOf } from '../school/schools';
 import type { Allotment } from './allotment';
+import type { Effect } from './sessionBlocks';
 import type { Often } from './weekProgram';
 import type { WeekWishes } from './planWeek';
 
@@ -128,22 +129,34 @@ export function planChangeText(change: PlanChange, find: FindName = exerciseOf):
 /** What a week goes without, and what it leans on. */
 export type WeekNote =
   | Readonly<{ code: 'not in the week'; exerciseId: string }>
+  | Readonly<{ code: 'worse' | 'without effect'; exerciseId: string }>
   | Readonly<{ code: 'nothing for it' | 'no room for it' | 'nothing active for it' | 'no room for active work'; link: LinkId }>;
 
 /**
  * What a solved week goes without: exercises that had no time, motions the goal needs that nothing works, and motions that are opened and not
  * worked actively; each with whether the week has nothing for it or the minutes do.
  */
-export function weekNotes(week: readonly Exercise[], sessions: readonly Allotment[], demands: readonly LinkId[]): WeekNote[] {
+export function weekNotes(
+  week: readonly Exercise[],
+  sessions: readonly Allotment[],
+  demands: readonly LinkId[],
+  effectOf: (exerciseId: string) => Effect | undefined = () => undefined
+): WeekNote[] {
   const isNamed = ({ id }: Exercise) => sessions.some((s) => s.some((a) => a.exerciseId === id));
   // What is not named came since, or waits for a figure: it is done as usual.
-  const isIn = (e: Exercise) => !isNamed(e) || sessions.some((s) => s.some((a) => a.exerciseId === e.id && a.sets > 0));
+  const isWorse = ({ id }: Exercise) => effectOf(id) === 'worse';
+  const isIn = (e: Exercise) =>
+    !isWorse(e) && (!isNamed(e) || sessions.some((s) => s.some((a) => a.exerciseId === e.id && a.sets > 0)));
   const done = week.filter(isIn);
   const works = (some: readonly Exercise[], link: LinkId, active?: boolean) =>
     some.some((e) => e.links.includes(link) && (active === undefined || (partOf(e) === 'own') === active));
   const opened = new Set(done.filter((e) => partOf(e) !== 'own').flatMap((e) => e.links));
   return [
-    ...week.filter((e) => !isIn(e)).map((e): WeekNote => ({ code: 'not in the week', exerciseId: e.id })),
+    ...week.filter(isWorse).map((e): WeekNote => ({ code: 'worse', exerciseId: e.id })),
+    ...week
+      .filter((e) => effectOf(e.id) === 'nothing' && isIn(e))
+      .map((e): WeekNote => ({ code: 'without effect', exerciseId: e.id })),
+    ...week.filter((e) => !isIn(e) && !isWorse(e)).map((e): WeekNote => ({ code: 'not in the week', exerciseId: e.id })),
     ...demands
       .filter((link) => !works(done, link))
       .map((link): WeekNote => ({ code: works(week, link) ? 'no room for it' : 'nothing for it', link })),
@@ -155,8 +168,17 @@ export function weekNotes(week: readonly Exercise[], sessions: readonly Allotmen
 
 /** A note as a whole sentence, with what would mend it. */
 export function weekNoteText(note: WeekNote, find: FindName = exerciseOf): string {
-  if (note.code === 'not in the week')
-    return `${find(note.exerciseId).name} found no room: other work gives more for the minutes. Keep it in, or give the sessions more minutes.`;
+  if ('exerciseId' in note) {
+    const { name } = find(note.exerciseId);
+    switch (note.code) {
+      case 'not in the week':
+        return `${name} found no room: other work gives more for the minutes. Keep it in, or give the sessions more minutes.`;
+      case 'worse':
+        return `${name} is out: it was noted as making it worse.`;
+      case 'without effect':
+        return `${name} was noted as without effect. Another exercise for the same motion may do more.`;
+    }
+  }
   const motion = motionOf(note.link).name;
   switch (note.code) {
     case 'nothing for it':

@@ -34,6 +34,8 @@ export type WeekAsk = Omit<BlocksAsk, 'easy' | 'light' | 'allotment'> &
 
 /** What a minute for a motion is worth that neither the goal nor Read names (assumption). */
 export const othersWorth = 0.2;
+/** What has worked for a person is favoured by so much (assumption). */
+const worksFavour = 3;
 /** A minute of effort or of active work counts so much of one under stretch (assumption: docs/sources.md#planning). */
 export const effortWorth = 1.5;
 
@@ -85,6 +87,7 @@ type Frame = Readonly<{ frame: readonly Block[]; backWarm: boolean; frameS: numb
 /** An exercise as the program takes it; none where the gate or a missing figure leaves nothing of it. */
 function itemOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame): WeekItem[] {
   const { exercise } = work;
+  if (work.effect === 'worse') return [];
   const build = (sets: number, light: boolean, extra = false) =>
     blockOf(work, { ...ask, easy: false, backWarm }, { sets, light, extra }).block;
   const timeOf = (block: Block) =>
@@ -126,7 +129,8 @@ function itemOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame
       props: whole.props.length,
       often: ask.wishes.often[exercise.id] ?? 'as it fits',
       pinned: places(ask.wishes.pins),
-      banned: places(ask.wishes.bans)
+      banned: places(ask.wishes.bans),
+      ...(work.effect === 'works' && { favour: worksFavour })
     }
   ];
 }

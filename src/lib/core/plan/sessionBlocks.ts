@@ -14,6 +14,10 @@ import type { LeftOut } from './leftOut';
 import type { PlanPhase } from './phases';
 import { settleFlow, warmUpFlow } from './warmUp';
 
+/** What an exercise did for a person, as the instructor noted it. */
+export const effects = ['works', 'nothing', 'worse'] as const;
+export type Effect = (typeof effects)[number];
+
 /** An exercise of the week, the school it is done by, and where it stands on each side. */
 export type WeekWork = Readonly<{
   exercise: Exercise;
@@ -24,6 +28,8 @@ export type WeekWork = Readonly<{
   lifts?: SideLifts | null;
   /** Not one that ships: the block keeps it as it is. */
   isOwn: boolean;
+  /** What it was noted to do for this person. */
+  effect?: Effect;
 }>;
 
 export type BlocksAsk = Readonly<{
@@ -89,6 +95,11 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
   const worked = ask.week.flatMap((work): Block[] => {
     const allotted = ask.allotment?.find((a) => a.exerciseId === work.exercise.id);
     if (allotted?.sets === 0) return [];
+    // What makes it worse is out from the day it was noted, whatever was solved before.
+    if (work.effect === 'worse') {
+      leftOut.push({ code: 'made worse', exerciseId: work.exercise.id });
+      return [];
+    }
     const usual = { sets: usualSets(work, ask), light: ask.light && !ask.allotment, extra: !ask.easy };
     const given: Omit<Allotted, 'exerciseId' | 'light' | 'extra'> & Readonly<{ light?: boolean; extra?: boolean }> =
       allotted ?? usual;
@@ -125,7 +136,7 @@ export function frameOf({ person, today, week }: Pick<BlocksAsk, 'person' | 'tod
 
 /** One exercise of the week as a block, as the gate lets it through: `sets` times what its school does at once. */
 export function blockOf(
-  { exercise, school, states, cycles, lifts, isOwn }: WeekWork,
+  { exercise, school, states, cycles, lifts, isOwn, effect }: WeekWork,
   ask: Omit<BlocksAsk, 'light' | 'allotment'> & Readonly<{ backWarm: boolean }>,
   { sets, light, extra }: Readonly<{ sets: number; light?: boolean; extra?: boolean }>
 ): Built {
@@ -151,7 +162,10 @@ export function blockOf(
     backWarm: ask.backWarm
   });
   if (!built.block) return built;
-  const because = whyOf(exercise, built.block, ask, cycles != null || lifts != null);
+  const because = [
+    ...whyOf(exercise, built.block, ask, cycles != null || lifts != null),
+    ...(effect === 'works' ? [{ code: 'has worked' } as const] : [])
+  ];
   return { ...built, block: { ...built.block, because, ...(isOwn && { own: exercise }) } };
 }
 

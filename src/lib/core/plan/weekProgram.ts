@@ -33,6 +33,8 @@ export type WeekItem = Readonly<{
   owns: readonly LinkId[];
   /** Props that have to be fetched for it. */
   props: number;
+  /** How much more its place in a session and in the week is worth than that of another. @default 1 */
+  favour?: number;
   often: Often;
   /** Sessions in which it has to be, by their place in the week, and those in which it must not. */
   pinned: readonly number[];
@@ -186,7 +188,10 @@ function placeItems(p: Program, model: WeekModel): void {
       p.bounds.push(` 0 <= ${sets} <= ${item.mostSets}`);
       p.row([[1, sets], [-item.mostSets, used]], '<=', 0); // prettier-ignore
       p.row([[1, sets], [-1, used]], '>=', 0); // prettier-ignore
-      p.objective.push([wishWorth.session - beginCost.exercise - beginCost.prop * item.props - laterCost * s, used]);
+      p.objective.push([
+        wishWorth.session * (item.favour ?? 1) - beginCost.exercise - beginCost.prop * item.props - laterCost * s,
+        used
+      ]);
       seconds.push([way.setS, sets], [way.fixedS, used]);
     }
     for (const [i, item] of model.items.entries()) {
@@ -263,7 +268,7 @@ function wishFor(p: Program, model: WeekModel): void {
   };
   for (const [i, item] of model.items.entries()) {
     const once = anywhere((other) => other === item);
-    wish(once, id('without', i), wishWorth.item);
+    wish(once, id('without', i), wishWorth.item * (item.favour ?? 1));
     if (item.often === 'once a week') p.row(once, '<=', 1);
     const pinned = item.often === 'each session' ? [...model.sessions.keys()] : item.pinned;
     for (const s of pinned) wish(usedTerms(item, i, s), id('unpinned', i, s), wishWorth.pin);

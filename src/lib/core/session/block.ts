@@ -171,6 +171,7 @@ const plainWhys = {
   position: 'The position itself, as it stands today.',
   'in the week': 'It was put into the week.',
   shaped: 'How it is done was shaped by hand.',
+  'has worked': 'It has worked for this person.',
   'ends quiet': 'Ends without strain. Never cut.'
 } as const;
 

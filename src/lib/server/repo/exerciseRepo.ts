@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { effects, exerciseSchema } from '$lib/contract/exerciseForms';
+import { exerciseSchema } from '$lib/contract/exerciseForms';
+import { effects } from '$lib/core';
 import { withBearing, type Exercise } from '$lib/core';
 import type { Db } from '../db/db';
 import { allRows, IdRow, oneRow } from '../db/rows';

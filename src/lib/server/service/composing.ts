@@ -39,8 +39,11 @@ const weekWork = (c: GoalCase, planSchool: SchoolId): WeekWork[] =>
     lifts: choice.lifts,
     school: schoolOf(schoolId ?? planSchool),
     isOwn: !shipped.has(exercise.id),
+    effect: effectOf(c, exercise.id),
     states: { left: sideState(c, exercise, 'left'), right: sideState(c, exercise, 'right') }
   }));
+
+const effectOf = (c: ClientCase, exerciseId: string) => c.notes.find((n) => n.exerciseId === exerciseId)?.effect;
 
 /** Motions the goal needs, as it names them. */
 export const demandedLinks = (c: GoalCase): LinkId[] => [
@@ -128,7 +131,10 @@ export function planView(c: PlanCase, given: ReadonlyMap<number, Prescribed> = n
     return {
       ...of,
       steps: of.sessions.length > 0 ? weekStepTexts(outlines[i - 1], of, find) : [],
-      notes: allotments.length > 0 ? weekNotes(week, allotments, demands).map((n) => weekNoteText(n, find)) : []
+      notes:
+        allotments.length > 0
+          ? weekNotes(week, allotments, demands, (id) => effectOf(c, id)).map((n) => weekNoteText(n, find))
+          : []
     };
   });
 }

@@ -13,7 +13,7 @@ import { movedOn, planView, prepareSession, sessionsOfPlan } from './composing';
 import { tellLater } from './pain';
 import { makePlan, namePlan, restorePlan, revisePlan } from './planning';
 import { versionsOf } from './planVersions';
-import { addableTo, addToWeek } from './week';
+import { addableTo, addToWeek, noteExercise } from './week';
 
 const store = testDatabase();
 type Wished = Partial<Omit<ReviseInput, 'wishes'> & Omit<PlanWishes, keyof WeekWishes>> & { wishes?: WeekWishes };
@@ -230,6 +230,19 @@ describe('the gate holds whatever is pinned', () => {
       const sooner = prepareSession(await planOf(db, id, addDays(testDay, 1)), next!);
       expect([...hardLinks(sooner.blocks)]).toEqual([]);
       expect(sooner.leftOut).toContainEqual({ code: 'light day' });
+    }));
+
+  test('what is noted as making it worse is out from that day on, whatever was solved before', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      await noteExercise(db, id, { exerciseId: 'rear_hip_cycle', effect: 'worse', note: 'The knee aches after it.' }, testDay);
+      const c = await planOf(db, id);
+      const [week] = planView(c);
+      for (const s of week!.sessions) expect(s.blocks.map((b) => b.exerciseId)).not.toContain('rear_hip_cycle');
+      expect(prepareSession(c, sessionsOfPlan(c)[0]!).blocks.map((b) => b.exerciseId)).not.toContain('rear_hip_cycle');
+      expect(week!.notes).toContain('Rear hip, half kneeling is out: it was noted as making it worse.');
+      await revisePlan(db, id, wished(), testDay);
+      for (const s of sessionsOfPlan(await planOf(db, id))) expect(setsIn(s.allotment, 'rear_hip_cycle')).toBeUndefined();
     }));
 
   test('what came into the week since is told, and taken in when it is solved again', () =>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { effects } from '$lib/contract/exerciseForms';
+  import { effects, type Effect } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
   import type { FormState } from '$lib/ui/formState';
@@ -8,7 +8,7 @@
   import { keepTyped } from '$lib/ui/sending';
 
   /** What this exercise did for this client: it works, does nothing, or makes it worse. */
-  type Note = Readonly<{ effect: (typeof effects)[number]; note: string; notedOn: string }>;
+  type Note = Readonly<{ effect: Effect; note: string; notedOn: string }>;
   type Props = { exerciseId: string; note: Note | null; form: FormState };
   let { exerciseId, note, form }: Props = $props();
   const mine = $derived(form?.form === 'note' ? form : null);
