@@ -8,6 +8,7 @@ import { benchForecast } from './benchForecast.mjs';
 import { benchPlan } from './benchPlan.mjs';
 import { benchPlayer } from './benchPlayer.mjs';
 import { launchBrowser, startDemo } from './browser.mjs';
+import { benchStudy } from './benchStudy.mjs';
 import { ensureBuilt, ensureInstalled } from './setUp.mjs';
 
 ensureInstalled();
@@ -83,6 +84,7 @@ say(
 );
 say('ladder on a 20-prop shelf', ms(timed(() => core.ladder({ fromCm: 30, toCm: -10, shelf }), 7)));
 await benchPlan(core, { say, load: (path) => vite.ssrLoadModule(path) });
+await benchStudy(core, { say, load: (path) => vite.ssrLoadModule(path) });
 benchForecast(core, { say, ms, timed });
 
 // An instrument read as the page does it, two hundred times: when it locks after the limb began to move, and how far off.
