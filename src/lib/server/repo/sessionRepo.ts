@@ -160,12 +160,30 @@ export async function getPrescribed(db: Db, id: number): Promise<Prescribed> {
   return oneRow(PrescribedRow, rows, 'prescribed').prescribed;
 }
 
-export async function insertSession(tx: Db, planId: number, week: PlanWeek, s: PlanSession): Promise<void> {
+/** A session that is to come; `arranged` where somebody arranged it by hand already. */
+export async function insertSession(
+  tx: Db,
+  planId: number,
+  week: PlanWeek,
+  s: PlanSession,
+  arranged: Arrangement | null
+): Promise<void> {
   const isLast = s === week.sessions.at(-1);
   await tx.query(
-    `insert into session (plan_id, week, ordinal, phase, easy, light, retest, planned_on, allotment)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
-    [planId, week.week, s.ordinal, week.phase, week.easy, s.light, week.retest && isLast, s.on, JSON.stringify(s.allotment)]
+    `insert into session (plan_id, week, ordinal, phase, easy, light, retest, planned_on, allotment, arranged)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    [
+      planId,
+      week.week,
+      s.ordinal,
+      week.phase,
+      week.easy,
+      s.light,
+      week.retest && isLast,
+      s.on,
+      JSON.stringify(s.allotment),
+      arranged && JSON.stringify(arranged)
+    ]
   );
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { ReviseInput } from '$lib/contract/forms';
-import { addDays, hardLinks, noPlanWishes, noWishes, type PlanWishes, type WeekWishes } from '$lib/core';
+import { addDays, hardLinks, noPlanWishes, noWishes, usualArrangement, type PlanWishes, type WeekWishes } from '$lib/core';
 import type { Database } from '../db/db';
 import { saveGoal } from './goalSetting';
 import { goalInput, passCheck, personWithGoal, take, testDay } from '../testing/people';
@@ -9,9 +9,9 @@ import { testDatabase } from '../testing/testDatabase';
 import { loadGoalCase } from './clientCase';
 import { insertLock } from '../repo/lockRepo';
 import { copyPlan } from './copyingPlan';
-import { movedOn, planView, prepareSession, sessionsOfPlan } from './composing';
+import { movedOn, openSession, planView, prepareSession, sessionsOfPlan } from './composing';
 import { tellLater } from './pain';
-import { makePlan, namePlan, restorePlan, revisePlan } from './planning';
+import { arrangeSession, makePlan, namePlan, restorePlan, revisePlan } from './planning';
 import { versionsOf } from './planVersions';
 import { addableTo, addToWeek, noteExercise } from './week';
 
@@ -77,6 +77,19 @@ describe('what comes of a plan is wished otherwise', () => {
       expect(view[0]!.sessions[0]!.id).toBe(played);
       expect(sessionsOfPlan(c).map((s) => [s.week, s.phase, s.plannedOn])).toEqual(before);
       expect(c.plan).toMatchObject({ version: 2, startOn: testDay, minutes: 40 });
+    }));
+
+  test('what was arranged by hand stays in its place', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      const before = await planOf(db, id);
+      const [first] = sessionsOfPlan(before);
+      const { blocks } = openSession(before, first!);
+      const arrangement = { ...usualArrangement(blocks, 45), restS: 40 };
+      await arrangeSession(db, id, first!.id, { arrangement, all: false }, testDay);
+      await revisePlan(db, id, wished({ easyWeeks: [2] }), testDay);
+      const after = sessionsOfPlan(await planOf(db, id));
+      expect(after.map((s) => s.arranged?.restS ?? null)).toEqual([40, ...Array<null>(17).fill(null)]);
     }));
 
   test('days are kept where they are named, and as many sessions as days are asked for', () =>

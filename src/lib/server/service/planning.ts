@@ -120,7 +120,13 @@ export async function keepPlan(
           weekOf(c).map((w) => w.choice)
         );
       const planId = await insertPlan(tx, c.goal.id, version, plan);
-      for (const of of weeks) for (const session of of.sessions) await insertSession(tx, planId, of, session);
+      // What somebody arranged by hand stays in its place, where a plan goes on.
+      const byHand = (s: Readonly<{ week: number; ordinal: number }>) =>
+        plan.lineId === null
+          ? null
+          : (c.sessions.find((old) => old.planId === c.plan?.id && old.week === s.week && old.ordinal === s.ordinal)?.arranged ??
+            null);
+      for (const of of weeks) for (const session of of.sessions) await insertSession(tx, planId, of, session, byHand(session));
       for (const { exercise } of weekOf(c))
         for (const side of sides) await upsertSetting(tx, c.goal.id, exercise.id, side, settingOf(c, exercise, side));
       await keepForecasts(tx, c, c.today, plan.sessionsPerWeek);
