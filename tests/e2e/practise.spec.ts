@@ -8,7 +8,10 @@ test('a reload comes back to the place, and a lost connection loses no set', asy
   await page.goto(`${base}/practise`);
   await startSession(page);
   await skipToQuestion(page);
-  await page.getByRole('button', { name: /^Clean/ }).click();
+  await Promise.all([
+    page.waitForResponse((answer) => answer.url().includes('/sets')),
+    page.getByRole('button', { name: /^Clean/ }).click()
+  ]);
 
   await context.setOffline(true);
   await skipToQuestion(page);
