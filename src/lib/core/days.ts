@@ -1,4 +1,4 @@
-import { addDays as addDaysTo, differenceInCalendarDays, format, formatISO, isValid, parseISO } from 'date-fns';
+import { addDays as addDaysTo, differenceInCalendarDays, format, formatISO, getISODay, isValid, parseISO } from 'date-fns';
 import { CoreError } from './errors';
 
 /** Calendar days from one ISO date to another; negative when it lies before. Throws: CoreError 'date_invalid'. */
@@ -6,6 +6,9 @@ export const daysBetween = (fromOn: string, toOn: string): number => differenceI
 
 /** The ISO date some days later. Throws: CoreError 'date_invalid'. */
 export const addDays = (on: string, days: number): string => formatISO(addDaysTo(day(on), days), { representation: 'date' });
+
+/** Monday 1 to Sunday 7. Throws: CoreError 'date_invalid'. */
+export const weekdayOf = (on: string): number => getISODay(day(on));
 
 /** "5 March 2026". Throws: CoreError 'date_invalid'. */
 export const dayText = (on: string): string => format(day(on), 'd MMMM yyyy');

@@ -1,7 +1,7 @@
 /** The public face of the core. Everything outside imports from here; inside, files import each other directly. Long because it names them all. */
 export { CoreError } from './errors';
 export { otherSide, sides, type Side } from './body/side';
-export { addDays, daysBetween, dayText } from './days';
+export { addDays, daysBetween, dayText, weekdayOf } from './days';
 
 export { splitOpeningDeg, type SplitLegs, type SplitMeasure } from './geometry/splitOpening';
 export { openingFromDepthDeg } from './geometry/openingFromDepth';
@@ -229,7 +229,7 @@ export {
   rehearsalWeek,
   sessionComposer,
   sessionDays,
-  weekdayOf,
+  weeksLeft,
   easyWeeksOf,
   noPlanWishes,
   type PlanWishes,
@@ -247,6 +247,7 @@ export type { Allotment, Allotted } from './plan/allotment';
 export { noWishes, planWeek, type WeekAsk, type WeekPlace, type WeekWishes } from './plan/planWeek';
 export { oftens, type Often } from './plan/weekProgram';
 export {
+  dayNames,
   movedSets,
   planChangeText,
   weekNotes,

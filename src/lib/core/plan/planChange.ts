@@ -80,7 +80,8 @@ export function movedSets(before: readonly Allotment[], after: readonly Allotmen
 /** The name of an exercise, also of one of the studio's own. */
 export type FindName = (exerciseId: string) => Pick<Exercise, 'name'>;
 
-const dayNames = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+/** From Monday on. */
+export const dayNames = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 const count = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
 
 /** A change as a whole sentence. */

@@ -1,4 +1,4 @@
-import { addDays, daysBetween } from '../days';
+import { addDays, daysBetween, weekdayOf } from '../days';
 import { CoreError, requireRange } from '../errors';
 import { arrangedSession, usualArrangement, type Arrangement } from '../session/arrange';
 import { orderBlocks, type SessionOptions } from '../session/compileSession';
@@ -131,10 +131,13 @@ function requirePlan(ask: PlanAsk): void {
   const { weekdays } = ask.wishes;
   if (weekdays.length > 0 && weekdays.length !== ask.sessionsPerWeek)
     throw new CoreError('weekdays_do_not_match', { weekdays: weekdays.length, sessionsPerWeek: ask.sessionsPerWeek });
-  if (ask.target === null) return;
-  const weeksLeft = Math.ceil(daysBetween(ask.start, ask.target) / 7);
-  if (ask.weeks > weeksLeft) throw new CoreError('weeks_past_target', { weeks: ask.weeks, weeksLeft: Math.max(0, weeksLeft) });
+  const left = weeksLeft(ask.start, ask.target);
+  if (ask.weeks > left) throw new CoreError('weeks_past_target', { weeks: ask.weeks, weeksLeft: Math.max(0, left) });
 }
+
+/** Weeks begun from a day until the date of the goal; without end where it has none. */
+export const weeksLeft = (from: string, target: string | null): number =>
+  target === null ? Infinity : Math.ceil(daysBetween(from, target) / 7);
 
 const isEmpty = (allotment: Allotment): boolean => allotment.length > 0 && allotment.every((a) => a.sets === 0);
 
@@ -188,8 +191,6 @@ export function fittedSession(ask: SessionAsk, arrangement?: Arrangement) {
   return { ...given, cuts: [...cuts, ...given.cuts], leftOut, asks };
 }
 
-const monday = 1;
-
 /** Days of the sessions, counted from the first day of the plan's weeks: those named, or spread evenly. */
 export function sessionDays({
   sessionsPerWeek,
@@ -213,6 +214,3 @@ function weekDays(ask: PlanAsk, week: number): number[] {
   }
   return days.toSorted((a, b) => a - b);
 }
-
-/** Monday 1 to Sunday 7. */
-export const weekdayOf = (on: string): number => (((daysBetween('2024-01-01', on) % 7) + 7) % 7) + monday;

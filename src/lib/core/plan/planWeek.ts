@@ -8,7 +8,7 @@ import type { Allotment } from './allotment';
 import { doseByLink } from './doseByLink';
 import { isHard } from './hardWork';
 import { blockOf, frameOf, mostSets, type BlocksAsk, type WeekWork } from './sessionBlocks';
-import { solveWeek, type Often, type Way, type WeekItem, type WeekModel } from './weekProgram';
+import { solveWeek, wholeSeconds, type Often, type Way, type WeekItem, type WeekModel } from './weekProgram';
 
 /** What is wished of the exercises of the week; session numbers count from 1, null is every session. */
 export type WeekWishes = Readonly<{
@@ -59,11 +59,7 @@ export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Allot
     throw new CoreError('everything_locked');
   }
   const seconds = ask.minutes * 60 - frameS;
-  const wholeS = built.reduce(
-    (sum, item) => sum + item.ways[0]!.fixedS + item.ways[0]!.setS * item.mostSets + (item.extraS ?? 0),
-    0
-  );
-  const items = wholeS <= seconds ? built.map(onlyWhole) : built;
+  const items = wholeSeconds(built) <= seconds ? built.map(onlyWhole) : built;
   const least = Math.min(...items.flatMap((item) => item.ways.map((w) => w.fixedS + w.setS)));
   if (least > seconds) throw new CoreError('minutes_too_few', { minutes: ask.minutes, neededS: frameS + least });
   const model: WeekModel = {

@@ -113,12 +113,15 @@ export async function solveWeek(model: WeekModel, solve: LinearSolver, ends: Sea
   );
 }
 
+/** Seconds that every set of everything takes. */
+export const wholeSeconds = (items: readonly WeekItem[]): number =>
+  items.reduce((sum, { ways, mostSets, extraS }) => sum + ways[0]!.fixedS + ways[0]!.setS * mostSets + (extraS ?? 0), 0);
+
 /** Whether nothing has to be chosen: every set of everything fits, and nothing stands against anything. More is never worth less. */
 function holdsEverything({ items, sessions }: WeekModel): boolean {
   const isFree = ({ ways, often }: WeekItem) =>
     (often === 'as it fits' || often === 'each session') && ways.every((w) => w.hard.length === 0);
-  const wholeS = (item: WeekItem) => item.ways[0]!.fixedS + item.ways[0]!.setS * item.mostSets + (item.extraS ?? 0);
-  const seconds = items.reduce((sum, item) => sum + wholeS(item), 0);
+  const seconds = wholeSeconds(items);
   const isApart = followingSessions(sessions.map((s) => s.day)).length === 0;
   return (
     sessions.every((s) => seconds <= s.seconds) &&

@@ -44,7 +44,8 @@ import { saveOccasion } from '../service/measuring';
 import { tellLater } from '../service/pain';
 import { keepPhoto } from '../service/photos';
 import { prepareSession } from '../service/composing';
-import { makePlan, revisePlan } from '../service/planning';
+import { makePlan } from '../service/planning';
+import { revisePlan } from '../service/revisingPlan';
 import { finishSession, logSet, startSession, tellPain } from '../service/practising';
 
 import {

@@ -103,10 +103,13 @@ export async function updatePlanName(db: Db, goalId: number, version: number, na
   changedOne(await db.query('update plan set name = $3 where goal_id = $1 and version = $2', [goalId, version, name]), 'plan');
 }
 
-/** Ends the version in force; its sessions that were not done yet are superseded with it. */
-export async function supersedePlan(tx: Db, planId: number): Promise<void> {
+/** Ends the version in force; its sessions that were not done yet are superseded with it, and counted. */
+export async function supersedePlan(tx: Db, planId: number): Promise<number> {
   await tx.query('update plan set superseded_at = now() where id = $1', [planId]);
-  await tx.query(`update session set status = 'superseded' where plan_id = $1 and status = 'planned'`, [planId]);
+  const { rowCount } = await tx.query(`update session set status = 'superseded' where plan_id = $1 and status = 'planned'`, [
+    planId
+  ]);
+  return rowCount ?? 0;
 }
 
 const SettingRow = z.object({

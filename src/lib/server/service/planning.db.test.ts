@@ -11,7 +11,8 @@ import { insertLock } from '../repo/lockRepo';
 import { copyPlan } from './copyingPlan';
 import { movedOn, openSession, planView, prepareSession, sessionsOfPlan } from './composing';
 import { tellLater } from './pain';
-import { arrangeSession, makePlan, namePlan, restorePlan, revisePlan } from './planning';
+import { arrangeSession, makePlan } from './planning';
+import { namePlan, restorePlan, revisePlan } from './revisingPlan';
 import { versionsOf } from './planVersions';
 import { addableTo, addToWeek, noteExercise } from './week';
 
@@ -119,6 +120,23 @@ describe('what comes of a plan is wished otherwise', () => {
       const hard = view[0]!.sessions.map((s) => hardLinks(s.blocks));
       expect([...hard[0]!].filter((link) => hard[1]!.has(link))).toEqual([]);
       expect((await versionsOf(db, c))[0]!.changed).toContain('9 busy days are kept free.');
+    }));
+
+  test('a session that was begun while it was solved comes once, and a plan that would be empty is none', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      const begun = async () => {
+        await play(db, id, testDay);
+        return { status: 'Optimal', values: { used_0_0_0: 1, sets_0_0_0: 1 } };
+      };
+      let isFirst = true;
+      const solve = () => (isFirst ? ((isFirst = false), begun()) : Promise.resolve({ status: 'Optimal', values: { x: 0 } }));
+      const tight = wished({ minutes: 20 });
+      await expect(revisePlan(db, id, tight, testDay, { solve })).rejects.toEqual(refusal('plan_changed_elsewhere'));
+      const everyDay = Array.from({ length: 42 }, (_, day) => addDays(testDay, day));
+      await expect(revisePlan(db, id, wished({ busyOn: everyDay }), testDay)).rejects.toEqual(refusal('plan_over'));
+      const c = await planOf(db, id);
+      expect([c.plan.version, sessionsOfPlan(c).length]).toEqual([1, 18]);
     }));
 
   test('easy weeks are where they are wished', () =>

@@ -1,24 +1,18 @@
 import type { ArrangeInput } from '$lib/contract/arrangeForm';
-import type { ComparedInput, PlanInput, ReviseInput } from '$lib/contract/forms';
+import type { ComparedInput, PlanInput } from '$lib/contract/forms';
 import {
-  addDays,
   CoreError,
-  daysBetween,
-  easyWeeksOf,
   motionOfDemand,
-  movedSets,
   noPlanWishes,
   partOf,
   planProgression,
   planSummary,
   sides,
-  wishedChanges,
+  weeksLeft,
   type LinearSolver,
   type LinkId,
   type PlanAsk,
-  type PlanChange,
   type PlanProgress,
-  type PlanShape,
   type PlanSummary,
   type PlanWishes,
   type PlanWeek
@@ -27,12 +21,12 @@ import type { Database, Db } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { replaceChoices } from '../repo/choiceRepo';
 import { lockClient, updateSchool } from '../repo/clientRepo';
-import { insertPlan, listPlans, supersedePlan, updatePlanName, upsertSetting, type NewPlan, type Plan } from '../repo/planRepo';
+import { insertPlan, supersedePlan, upsertSetting, type NewPlan, type Plan } from '../repo/planRepo';
 import { insertSession, updateArranged } from '../repo/sessionRepo';
 import { solverFor } from '../solver';
 import { isOpenForWork } from './checking';
 import { loadGoalCase, type GoalCase } from './clientCase';
-import { arrangedAs, blocksBase, demandedLinks, sessionsOfPlan } from './composing';
+import { arrangedAs, blocksBase, demandedLinks } from './composing';
 import { keepForecasts } from './forecasting';
 import { settingOf, stackGradeOf } from './gradeExercise';
 import { positionReadings } from './reading';
@@ -111,7 +105,10 @@ export async function keepPlan(
   const version = (c.plan?.version ?? 0) + 1;
   try {
     await db.transaction(async (tx) => {
-      if (c.plan) await supersedePlan(tx, c.plan.id);
+      const open = c.sessions.filter((old) => old.planId === c.plan?.id && old.status === 'planned');
+      // A session that was begun while this was solved would come twice.
+      if (c.plan && (await supersedePlan(tx, c.plan.id)) !== open.length)
+        throw new CoreError('plan_changed_elsewhere', { version });
       // The week a plan is made of stays the instructor's own, so that what is barred later is told as left out, not gone.
       if (c.choices.length === 0)
         await replaceChoices(
@@ -122,10 +119,7 @@ export async function keepPlan(
       const planId = await insertPlan(tx, c.goal.id, version, plan);
       // What somebody arranged by hand stays in its place, where a plan goes on.
       const byHand = (s: Readonly<{ week: number; ordinal: number }>) =>
-        plan.lineId === null
-          ? null
-          : (c.sessions.find((old) => old.planId === c.plan?.id && old.week === s.week && old.ordinal === s.ordinal)?.arranged ??
-            null);
+        plan.lineId === null ? null : (open.find((old) => old.week === s.week && old.ordinal === s.ordinal)?.arranged ?? null);
       for (const of of weeks) for (const session of of.sessions) await insertSession(tx, planId, of, session, byHand(session));
       for (const { exercise } of weekOf(c))
         for (const side of sides) await upsertSetting(tx, c.goal.id, exercise.id, side, settingOf(c, exercise, side));
@@ -162,109 +156,6 @@ export function newPlan(c: GoalCase, input: PlanInput, before = c.plan?.wishes ?
   return { ...input, wishes: { ...before, weekdays, easyWeeks: null }, lineId: null, changed: [] };
 }
 
-/**
- * Solves what is to come of the plan in force once more, as it is wished now. Weeks keep their numbers and phases, and what was done stays in its
- * place; what is pinned is kept. The new version tells what was wished, and what that moved.
- *
- * Throws: CoreError 'not_found' without a plan, and those of `makePlan`.
- */
-export async function revisePlan(
-  db: Database,
-  clientId: number,
-  { basedOnVersion, missed, ...wished }: ReviseInput,
-  today: string,
-  by: Solving = { solve: solverFor() }
-): Promise<void> {
-  const c = await openCase(db, clientId, today, basedOnVersion);
-  if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
-  await solveRest(db, { ...c, plan: c.plan }, wished, { missed, told: [] }, by);
-}
-
-/** Takes the plan back to how an earlier version was wished; what was done since stays. Throws: those of `revisePlan`. */
-export async function restorePlan(
-  db: Database,
-  clientId: number,
-  { basedOnVersion, version }: Readonly<{ basedOnVersion: number; version: number }>,
-  today: string,
-  by: Solving = { solve: solverFor() }
-): Promise<void> {
-  const c = await openCase(db, clientId, today, basedOnVersion);
-  const wanted = (await listPlans(db, c.goal.id)).find((p) => p.version === version);
-  if (!c.plan || !wanted) throw new CoreError('not_found', { what: 'plan' });
-  const { minutes, sessionsPerWeek, schoolId, wishes } = wanted;
-  const shape = { minutes, sessionsPerWeek, schoolId, wishes };
-  await solveRest(db, { ...c, plan: c.plan }, shape, { missed: 'keep', told: [{ code: 'restored', version }] }, by);
-}
-
-type Rest = Readonly<{ missed: ReviseInput['missed']; told: readonly PlanChange[] }>;
-
-async function solveRest(
-  db: Database,
-  c: GoalCase & { plan: Plan },
-  wished: Pick<Plan, 'minutes' | 'sessionsPerWeek' | 'schoolId' | 'wishes'>,
-  { missed, told }: Rest,
-  by: Solving
-): Promise<void> {
-  const { plan } = c;
-  const all = sessionsOfPlan(c);
-  const late = all.filter((s) => s.status === 'planned' && s.plannedOn < c.today);
-  const slidWeeks = missed === 'slide' && late[0] ? Math.ceil(daysBetween(late[0].plannedOn, c.today) / 7) : 0;
-  const dropped = missed === 'drop' ? new Set(late.map((s) => s.id)) : new Set<number>();
-  const ahead = all.filter((s) => s.status === 'planned' && !dropped.has(s.id));
-  const fromWeek = ahead[0]?.week;
-  if (fromWeek === undefined) throw new CoreError('plan_over');
-  const startOn = slidWeeks > 0 ? addWeeks(plan.startOn, slidWeeks) : plan.startOn;
-  const weeksLeft = c.goal.targetOn === null ? plan.weeks : Math.ceil(daysBetween(startOn, c.goal.targetOn) / 7);
-  const shape = { ...wished, weeks: Math.min(plan.weeks, weeksLeft), startOn };
-  const { weeks } = await planProgression({ ...planAsk(c, shape), fromWeek }, by.solve, by.onProgress);
-  // Of the week under way as many sessions are over as were done or dropped.
-  const over = all.filter((s) => s.week === fromWeek && (s.status !== 'planned' || dropped.has(s.id))).length;
-  const rest = weeks.map((w) => (w.week === fromWeek ? { ...w, sessions: w.sessions.slice(over) } : w));
-  const changed: PlanChange[] = [
-    ...told,
-    ...(slidWeeks > 0 ? [{ code: 'slid' as const, weeks: slidWeeks }] : []),
-    ...(dropped.size > 0 ? [{ code: 'dropped' as const, sessions: dropped.size }] : []),
-    ...wishedChanges(shapeOf(plan), shapeOf({ ...plan, ...wished })),
-    ...movedSets(usualWeek(ahead), usualWeek(rest.flatMap((w) => w.sessions.map((s) => ({ ...s, easy: w.easy })))))
-  ];
-  await keepPlan(db, c, { ...shape, lineId: plan.lineId, changed }, rest);
-}
-
-const addWeeks = (on: string, weeks: number): string => addDays(on, 7 * weeks);
-
-const shapeOf = ({
-  weeks,
-  wishes,
-  ...plan
-}: Pick<Plan, 'weeks' | 'minutes' | 'sessionsPerWeek' | 'schoolId' | 'wishes'>): PlanShape => ({
-  ...plan,
-  wishes,
-  weekdays: wishes.weekdays,
-  easyWeeks: easyWeeksOf(weeks, wishes),
-  busyOn: wishes.busyOn
-});
-
-/** What the first whole week that is not easy holds. */
-function usualWeek(
-  sessions: readonly Readonly<{ week: number; easy: boolean; allotment: PlanWeek['sessions'][number]['allotment'] | null }>[]
-) {
-  const usual = sessions.filter((s) => !s.easy);
-  const sizes = usual.map((s) => usual.filter((t) => t.week === s.week).length);
-  const whole = usual[sizes.indexOf(Math.max(...sizes))]?.week;
-  return usual.filter((s) => s.week === whole).map((s) => s.allotment ?? []);
-}
-
-/** Names a version. Throws: CoreError 'not_found'. */
-export async function namePlan(
-  db: Database,
-  clientId: number,
-  { version, name }: Readonly<{ version: number; name: string }>,
-  today: string
-) {
-  const { goal } = await loadGoalCase(db, clientId, today);
-  await updatePlanName(db, goal.id, version, name);
-}
-
 /** A plan as it would be made, in a few figures; nothing is kept. Its school stands in place of what the person prefers. Throws: those of `planProgression`. */
 export async function summaryOf(
   c: GoalCase,
@@ -280,8 +171,7 @@ export async function summaryOf(
 
 /** Weeks a new plan would have: as many as the one in force, four where there is none, and none past the goal. */
 export function weeksAhead(c: GoalCase): number {
-  const left = c.goal.targetOn ? Math.ceil(daysBetween(c.today, c.goal.targetOn) / 7) : Infinity;
-  return Math.max(1, Math.min(c.plan?.weeks ?? 4, left));
+  return Math.max(1, Math.min(c.plan?.weeks ?? 4, weeksLeft(c.today, c.goal.targetOn)));
 }
 
 /** Makes the plan that was compared; its school becomes what the person prefers, since that comes first. Throws: those of `makePlan`. */

@@ -5,7 +5,7 @@ import { planNameForm, restoreForm, reviseForm } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { isOpenForWork } from '$lib/server/service/checking';
 import { planView, sessionsOfPlan } from '$lib/server/service/composing';
-import { namePlan, restorePlan, revisePlan } from '$lib/server/service/planning';
+import { namePlan, restorePlan, revisePlan } from '$lib/server/service/revisingPlan';
 import { versionsOf } from '$lib/server/service/planVersions';
 import { openWeek } from '$lib/server/service/week';
 import { runForm } from '$lib/server/runForm';

@@ -26,7 +26,7 @@
     wishes.weekdays.length > 0
       ? wishes.weekdays
       : sessionDays({ sessionsPerWeek: plan.sessionsPerWeek, start: plan.startOn, weekdays: [] })
-          .map((day) => ((weekdayOf(plan.startOn) - 1 + day) % 7) + 1)
+          .map((day) => weekdayOf(addDays(plan.startOn, day)))
           .toSorted((a, b) => a - b)
   );
   /** One whole week of each phase that is still to come. */

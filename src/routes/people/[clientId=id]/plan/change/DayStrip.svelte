@@ -2,16 +2,16 @@
   import GripVertical from '@lucide/svelte/icons/grip-vertical';
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
+  import { dayNames } from '$lib/core';
   import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 
   /** The days of the week with their sessions: one is dragged to another day, or moved by the arrow keys on its handle. */
   type Props = { days: readonly number[]; onDays: (days: readonly number[]) => void };
   let { days, onDays }: Props = $props();
 
-  const names = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
   type Token = { id: string };
   const tokensOf = (of: readonly number[]): Token[][] =>
-    names.map((_, i) => (of.includes(i + 1) ? [{ id: `session-${of.indexOf(i + 1) + 1}` }] : []));
+    dayNames.map((_, i) => (of.includes(i + 1) ? [{ id: `session-${of.indexOf(i + 1) + 1}` }] : []));
   /** While one is dragged its zones hold what the hand holds. */
   let zones = $derived(tokensOf(days));
 
@@ -39,7 +39,7 @@
 </script>
 
 <div class="grid grid-cols-7 gap-1" role="group" aria-label="Days with a session">
-  {#each names as name, i (name)}
+  {#each dayNames as name, i (name)}
     <div class="flex min-h-24 flex-col gap-1 rounded-soft border border-line bg-paper p-1">
       <p class="text-center text-ink-soft">
         <span aria-hidden="true">{name.slice(0, 2)}</span><span class="sr-only">{name}</span>
