@@ -357,7 +357,11 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
         weekdays: [1, 3, 6],
         easyWeeks: [2],
         busyOn: ['2026-03-04'],
-        beginsAt: '18:00'
+        beginsAt: '18:00',
+        sessions: { 2: { atHome: true, beginsAt: '07:30', trainingFollows: true, only: 'stretch' } },
+        hardSessions: 2,
+        themes: true,
+        also: []
       })
     }),
     ofClient('plan/change', 'restore', { basedOnVersion: '1', version: '1' }),
@@ -411,6 +415,10 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       written: JSON.stringify([{ exerciseId: 'front_split_on_stack', side: 'left', was: 'not quite' }])
     }),
     ofClient('review', 'acceptAll', {}),
+    ofClient('review', 'judge', { judgement: 'The left hip leads.', exerciseId: 'front_split_on_stack' }),
+    ofClient('review', 'unjudge', { id: '1' }),
+    ofClient('review', 'rejudge', { id: '1' }),
+    ofClient('plan/change', 'swap', { basedOnVersion: '1', exerciseId: 'front_leg_lift', by: 'straddle_leg_lifts' }),
     ofClient('review', 'undo', { exerciseId: 'front_split_on_stack', side: 'left' }),
     ofClient('review', 'decide', {
       exerciseId: 'front_split_on_stack',
@@ -471,7 +479,16 @@ const load = (db: Database, file: string, params: object, query: Readonly<Record
 };
 
 /** Doors whose thing is not there in this world: one who is open has no limit and no stop, who practised nothing no proposal and no decision; nobody else has a plan. */
-const nothingThere = ['plan copy', 'review undo', 'check relax', 'check clearLock', 'review decide', 'review afterwards'];
+const nothingThere = [
+  'plan copy',
+  'review undo',
+  'review unjudge',
+  'review rejudge',
+  'check relax',
+  'check clearLock',
+  'review decide',
+  'review afterwards'
+];
 
 describe('forms', () => {
   test('every form of the application is tried here', () => {
@@ -494,7 +511,15 @@ describe('forms', () => {
 
   test('what makes something new makes it once, however often one filling-in of it comes', async () => {
     const once = '7b1de4a0-59cf-4a11-8f0e-2f6a1c3b9d10';
-    const makes = ['/people/new default', 'goal save', 'measure save', 'pain tell', '/props add', '/library/new default'];
+    const makes = [
+      '/people/new default',
+      'goal save',
+      'measure save',
+      'pain tell',
+      'review judge',
+      '/props add',
+      '/library/new default'
+    ];
     const tried = doors(world).filter((d) => makes.some((name) => `${d.route} ${d.action}`.endsWith(name)));
     expect(tried).toHaveLength(makes.length + 1); // an own exercise, and a copy of one
     for (const door of tried)

@@ -1,5 +1,16 @@
 import { z } from 'zod';
-import { oftens, painKinds, painPlaceIds, schoolIds, sides, todayThings, type PainKindId, type PlanWishes } from '$lib/core';
+import {
+  goalWeights,
+  oftens,
+  painKinds,
+  painPlaceIds,
+  schoolIds,
+  sessionWorks,
+  sides,
+  todayThings,
+  type PainKindId,
+  type PlanWishes
+} from '$lib/core';
 import {
   checkbox,
   isoDate,
@@ -143,6 +154,8 @@ export type PlanInput = z.output<typeof planForm>;
 
 const weekPlaces = z.array(z.strictObject({ exerciseId, session: z.int().min(1).max(7).nullable() })).max(200);
 
+const clockTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/);
+
 /** What is wished of the weeks of a plan, as the page sends it, in one field. */
 const planWishes = z.strictObject({
   often: z.record(exerciseId, z.enum(oftens)),
@@ -155,10 +168,19 @@ const planWishes = z.strictObject({
     .transform((days) => [...new Set(days)].toSorted((a, b) => a - b)),
   easyWeeks: z.array(z.int().min(1).max(52)).max(52).nullable(),
   busyOn: z.array(z.iso.date()).max(400),
-  beginsAt: z
-    .string()
-    .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
-    .nullable()
+  beginsAt: clockTime.nullable(),
+  hardSessions: z.int().min(0).max(7).nullable(),
+  sessions: z.record(
+    z.string().regex(/^[1-7]$/),
+    z.strictObject({
+      atHome: z.literal(true).optional(),
+      beginsAt: clockTime.optional(),
+      trainingFollows: z.literal(true).optional(),
+      only: z.enum(sessionWorks).optional()
+    })
+  ),
+  themes: z.boolean(),
+  also: z.array(z.strictObject({ goalId: z.int().positive(), weight: z.enum(goalWeights) })).max(10)
 });
 
 /** What becomes of sessions whose day has gone by: done next, all moved by whole weeks, or left. */
@@ -173,10 +195,18 @@ export const reviseForm = z.object({
   missed: z.enum(missedWays).default('keep'),
   wishes: jsonField(planWishes, 'These wishes cannot be read. Open the page again')
 });
-export type ReviseInput = Omit<z.output<typeof reviseForm>, 'wishes'> & Readonly<{ wishes: PlanWishes }>;
+export type ReviseInput = Omit<z.output<typeof reviseForm>, 'wishes'> & Readonly<{ wishes: Omit<PlanWishes, 'joinedInWeek'> }>;
 
-/** The person whose plan is taken over. */
-export const copyPlanForm = z.object({ fromClientId: rowId, basedOnVersion: whole(0, 100_000) });
+/** One exercise of the week in the place of another. */
+export const swapForm = z.object({ basedOnVersion: whole(1, 100_000), exerciseId, by: exerciseId });
+export type SwapInput = z.output<typeof swapForm>;
+
+/** The person whose plan is taken over, and whether from its first week on or in step with theirs. */
+export const copyPlanForm = z.object({
+  fromClientId: rowId,
+  basedOnVersion: whole(0, 100_000),
+  step: z.enum(['from the start', 'with them']).default('from the start')
+});
 export type CopyPlanInput = z.output<typeof copyPlanForm>;
 
 /** An earlier version of the plan, by its number. */
@@ -223,6 +253,22 @@ export const decideForm = z.object({
   overruledBecause: text(500)
 });
 export type DecideInput = z.output<typeof decideForm>;
+
+/** A dated judgement of a person, or of an exercise with them. */
+export const judgementForm = z.object({
+  judgement: requiredText(2000, 'Write what you think of it'),
+  exerciseId: z.union([z.literal(''), exerciseId]).transform((id) => id || null)
+});
+export type JudgementInput = z.output<typeof judgementForm>;
+export const judgementIdForm = z.object({ id: rowId });
+
+/** What is looked for among the notes; what cannot be read narrows nothing. */
+export const notesQuery = z.object({
+  exercise: exerciseId.optional().catch(undefined),
+  person: rowId.optional().catch(undefined),
+  q: z.string().trim().max(200).optional().catch(undefined),
+  most: whole(1, 10_000).optional().catch(undefined)
+});
 
 /** The last decision on an exercise and side. */
 export const undoDecisionForm = decideForm.pick({ exerciseId: true, side: true });

@@ -1,4 +1,4 @@
-import type { LeftOut, PlanWeek } from '$lib/core';
+import type { LeftOut, Mend, PlanWeek } from '$lib/core';
 
 export const sessionStatuses = ['planned', 'running', 'done', 'stopped', 'superseded'] as const;
 export type SessionStatus = (typeof sessionStatuses)[number];
@@ -6,12 +6,14 @@ export type SessionStatus = (typeof sessionStatuses)[number];
 /** A session of the plan as it would run with today's settings, or as it was prescribed. */
 export type SessionView = Omit<PlanWeek['sessions'][number], 'leftOut'> &
   Readonly<{ id: number; status: SessionStatus; doneOn: string | null; leftOut: readonly (LeftOut | string)[] }>;
+/** What a week goes without or leans on, in words, and what would mend it. */
+export type WeekNoteTold = Readonly<{ text: string; mend: Mend | null }>;
 export type WeekView = Omit<PlanWeek, 'sessions'> &
   Readonly<{
     sessions: readonly SessionView[];
     /** What it does otherwise than the week before, and what it goes without. */
     steps: readonly string[];
-    notes: readonly string[];
+    notes: readonly WeekNoteTold[];
   }>;
 
 /** A version of the plan, with what it changed in words. */

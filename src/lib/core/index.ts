@@ -204,6 +204,7 @@ export { compilePulses, type PulsesSpec } from './cycle/compilePulses';
 export {
   equipment,
   equipmentOf,
+  lacking,
   substitutesFor,
   type Equipment,
   type EquipmentId,
@@ -231,7 +232,9 @@ export {
   sessionDays,
   weeksLeft,
   easyWeeksOf,
+  goalWeights,
   noPlanWishes,
+  type AlsoServed,
   type PlanWishes,
   uncutSession,
   type PlanAsk,
@@ -240,7 +243,17 @@ export {
   type PlanWeek,
   type Progression
 } from './plan/planProgression';
-export { isEasyWeek, isRetestWeek, planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
+export { isEasyWeek, isRetestWeek, phasesJoined, planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
+export {
+  isOfTheme,
+  places,
+  plainSlot,
+  sessionWorks,
+  type Place,
+  type SessionSlot,
+  type SessionWish,
+  type SessionWork
+} from './plan/sessionSlot';
 export { hardEffortPct, hardLinks, isHard } from './plan/hardWork';
 export { effects, type Effect, type WeekWork } from './plan/sessionBlocks';
 export type { Allotment, Allotted } from './plan/allotment';
@@ -250,16 +263,15 @@ export {
   dayNames,
   movedSets,
   planChangeText,
-  weekNotes,
-  weekNoteText,
+  sessionWishText,
   weekStepTexts,
   wishedChanges,
   type FindName,
   type PlanChange,
-  type PlanShape,
-  type WeekNote
+  type PlanShape
 } from './plan/planChange';
-export { countsFrom, gradeStack, jumpOf, type Jump, type StackGrade } from './grade/gradeStack';
+export { mendOf, weekFlags, weekNotes, weekNoteText, type Mend, type WeekNote } from './plan/weekNotes';
+export { countsFrom, gradeStack, jumpOf, standInRung, type Jump, type StackGrade } from './grade/gradeStack';
 export { leftOutTexts, type LeftOut } from './plan/leftOut';
 export { holdWithin, rungsWithin } from './safety/within';
 export { doseByLink, gainfulWeekS, type LinkDose } from './plan/doseByLink';

@@ -138,6 +138,7 @@
           <a class="btn" aria-current={(query.view ?? 'list') === view ? 'true' : undefined} href={viewHref(view)}>{label}</a>
         {/each}
       </div>
+      <a class="btn" href="/library/notes">Notes</a>
       <a class="btn" href="/library/schools">Schools</a>
       <a class="btn btn-primary" href="/library/new"><Plus size={20} /> Write one</a>
     </div>

@@ -96,6 +96,20 @@ export function startRung(rungs: readonly Rung[], meantCm: number): Rung | undef
     : rungs.reduce<Rung | undefined>((near, r) => (near && near.depthCm >= r.depthCm ? near : r), undefined);
 }
 
+/** A stack is no stand-in for another that is lower by more than this, cm (assumption). */
+const mostEasierCm = 6;
+
+/**
+ * Of the settings a shelf makes the one that stands in for another shelf's: the nearest that is no harder, and not so much easier that it
+ * would be another exercise.
+ *
+ * Units: signed depth in cm.
+ */
+export function standInRung(rungs: readonly Rung[], depthCm: number): Rung | undefined {
+  const rung = startRung(rungs, depthCm);
+  return rung && rung.depthCm >= depthCm - 1e-9 && rung.depthCm - depthCm <= mostEasierCm + 1e-9 ? rung : undefined;
+}
+
 /** From where a step counts: what is in use; while nothing is, or the shelf lost it, what was measured. */
 export const countsFrom = (
   dial: Dial,

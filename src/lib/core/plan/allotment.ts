@@ -10,6 +10,8 @@ export type Allotted = Readonly<{
   light?: true;
   /** With one round and its least hold, since there is no time for more. */
   short?: true;
+  /** Held and not pressed, whatever its school: a session of stretch alone. */
+  stretch?: true;
   /** The weaker side gets one set more. */
   extra?: true;
 }>;

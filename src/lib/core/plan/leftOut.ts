@@ -1,4 +1,5 @@
 import { exerciseOf } from '../exercise/exercises';
+import { equipmentOf } from '../props/equipment';
 import type { FindExercise } from '../session/block';
 import type { NotBuilt } from '../session/buildBlock';
 import type { GateReason } from '../safety/reason';
@@ -26,6 +27,10 @@ export function leftOutTexts(leftOut: readonly (LeftOut | string)[], find: FindE
     else if (left.code === 'light day')
       plain.push('Lift-offs: the day before was hard, and the same motion is not worked hard two days running.');
     else if (left.code === 'made worse') plain.push(`${find(left.exerciseId).name}: noted as making it worse.`);
+    else if (left.code === 'no prop')
+      plain.push(
+        `${find(left.exerciseId).name}: there is no ${left.props.map((p) => equipmentOf(p).name.toLowerCase()).join(' and no ')} there.`
+      );
     else if (left.code === 'no stack' || left.code === 'no dose')
       plain.push(`${find(left.exerciseId).name}${left.side ? `, ${left.side}` : ''}: ${notBuiltTexts[left.code]}`);
     else {

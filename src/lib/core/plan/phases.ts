@@ -28,6 +28,14 @@ export function planPhases(weeks: number): PlanPhase[] {
   return shares.flatMap(([phase]) => Array<PlanPhase>(counts.get(phase)!).fill(phase));
 }
 
+/** The phases of a plan that was joined in one of its weeks: whoever comes late settles in first, and goes on with the others then. */
+export function phasesJoined(weeks: number, joinedInWeek: number | null): PlanPhase[] {
+  const phases = planPhases(weeks);
+  if (joinedInWeek === null) return phases;
+  const own = planPhases(Math.max(1, weeks - joinedInWeek + 1));
+  return phases.map((phase, i) => (own[i - joinedInWeek + 1] === 'settle in' ? 'settle in' : phase));
+}
+
 /** Every fourth week is easy. */
 export const isEasyWeek = (week: number): boolean => week % 4 === 0;
 

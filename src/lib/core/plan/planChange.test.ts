@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import {
   exerciseOf,
+  mendOf,
   movedSets,
-  noWishes,
+  noPlanWishes,
   planChangeText,
   weekNotes,
   weekNoteText,
@@ -19,14 +20,24 @@ const shape: PlanShape = {
   weekdays: [],
   easyWeeks: [4],
   busyOn: [],
-  wishes: noWishes
+  wishes: noPlanWishes
 };
 const place = { exerciseId: 'rear_hip_cycle', session: 2 };
 
+const goalName = () => 'Lotus';
+
 describe('wishedChanges', () => {
-  test('nothing wished otherwise is nothing', () => expect(wishedChanges(shape, { ...shape })).toEqual([]));
+  test('nothing wished otherwise is nothing', () => expect(wishedChanges(shape, { ...shape }, goalName)).toEqual([]));
   test('tells every wish once, and what became free', () => {
-    const wishes = { often: { front_leg_lift: 'each session' as const }, pins: [place], bans: [] };
+    const wishes = {
+      ...noPlanWishes,
+      often: { front_leg_lift: 'each session' as const },
+      pins: [place],
+      sessions: { 2: { atHome: true as const, beginsAt: '07:30' } },
+      hardSessions: 1,
+      themes: true,
+      also: [{ goalId: 7, weight: 'half as much' as const }]
+    };
     const other: PlanShape = {
       minutes: 30,
       sessionsPerWeek: 2,
@@ -36,22 +47,26 @@ describe('wishedChanges', () => {
       busyOn: ['2026-03-04'],
       wishes
     };
-    expect(wishedChanges(shape, other)).toEqual([
+    expect(wishedChanges(shape, other, goalName)).toEqual([
       { code: 'minutes', from: 45, to: 30 },
       { code: 'sessions', from: 3, to: 2 },
       { code: 'school', from: 'long_hold', to: 'drills' },
       { code: 'weekdays', to: [1, 4] },
       { code: 'easy', week: 4, isEasy: false },
       { code: 'busy', days: 1 },
+      { code: 'session', session: 2, wish: { atHome: true, beginsAt: '07:30' } },
+      { code: 'hard sessions', to: 1 },
+      { code: 'themes', isOn: true },
+      { code: 'serves', goal: 'Lotus', weight: 'half as much' },
       { code: 'pinned', ...place },
       { code: 'often', exerciseId: 'front_leg_lift', often: 'each session' }
     ]);
-    expect(wishedChanges(other, shape)).toContainEqual({ code: 'freed', ...place });
+    expect(wishedChanges(other, shape, goalName)).toContainEqual({ code: 'freed', ...place });
   });
   test('from kept in to kept out is one change', () => {
-    const pinned = { ...shape, wishes: { ...noWishes, pins: [place] } };
-    const banned = { ...shape, wishes: { ...noWishes, bans: [place] } };
-    expect(wishedChanges(pinned, banned)).toEqual([{ code: 'banned', ...place }]);
+    const pinned = { ...shape, wishes: { ...noPlanWishes, pins: [place] } };
+    const banned = { ...shape, wishes: { ...noPlanWishes, bans: [place] } };
+    expect(wishedChanges(pinned, banned, goalName)).toEqual([{ code: 'banned', ...place }]);
   });
 });
 
@@ -123,19 +138,33 @@ describe('what a week goes without', () => {
       'Straight-leg lift, sitting tall is out: it was noted as making it worse.'
     );
   });
+  test('what is kept in a place and found no room there is told with the place to let go of', () => {
+    const pins = [
+      { exerciseId: 'rear_hip_cycle', session: 2 },
+      { exerciseId: 'front_leg_lift', session: 1 }
+    ];
+    const held = (sets: number) => week.map((e) => ({ exerciseId: e.id, sets: e.id === 'rear_hip_cycle' ? sets : 1 }));
+    const notes = weekNotes(week, [held(1), held(0)], [], undefined, pins);
+    expect(notes).toEqual([{ code: 'no room where kept', exerciseId: 'rear_hip_cycle', session: 2 }]);
+    expect(mendOf(notes[0]!)).toEqual({ code: 'free', exerciseId: 'rear_hip_cycle', session: 2 });
+  });
   test('a whole week has nothing to say', () => expect(weekNotes(week, only(...week.map((e) => e.id)), ['HF-KS'])).toEqual([]));
 });
 
 describe('what a week does otherwise than the last', () => {
-  const of = (phase: string, easy: boolean, sets: number) => ({
+  const of = (phase: string, easy: boolean, sets: number, theme: 'HE' | null = null) => ({
     phase,
     easy,
-    sessions: [{ durationS: 600, allotment: [{ exerciseId: 'rear_hip_cycle', sets }] }]
+    sessions: [{ durationS: 600, theme, allotment: [{ exerciseId: 'rear_hip_cycle', sets }] }]
   });
   test('the first week and one like the last say nothing', () => {
     expect(weekStepTexts(undefined, of('open', false, 1))).toEqual([]);
     expect(weekStepTexts(of('open', false, 1), of('open', false, 1))).toEqual([]);
   });
+  test('where motions take turns, whose turn it is stands for every set that moved', () =>
+    expect(weekStepTexts(of('open', false, 1, 'HE'), of('open', false, 3, 'HE'))).toEqual([
+      'The themes of the week: hip extension.'
+    ]));
   test('phases, easy weeks and sets are told', () => {
     expect(weekStepTexts(of('open', false, 1), of('own', false, 2))).toEqual([
       'Now range is owned: more active work, and no round more.',

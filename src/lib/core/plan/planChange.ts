@@ -1,12 +1,13 @@
 import { motionOf } from '../body/motions';
 import { exerciseOf } from '../exercise/exercises';
-import { partOf, type Exercise, type LinkId } from '../exercise/exercise';
+import type { Exercise, LinkId } from '../exercise/exercise';
 import type { SchoolId } from '../school/school';
 import { schoolOf } from '../school/schools';
 import type { Allotment } from './allotment';
-import type { Effect } from './sessionBlocks';
 import type { Often } from './weekProgram';
+import type { AlsoServed, PlanWishes } from './planProgression';
 import type { WeekWishes } from './planWeek';
+import type { SessionWish } from './sessionSlot';
 
 /** What one version of a plan does otherwise than the one before: first what was wished, then what that moved. */
 export type PlanChange =
@@ -17,6 +18,12 @@ export type PlanChange =
   | Readonly<{ code: 'busy'; days: number }>
   | Readonly<{ code: 'pinned' | 'banned' | 'freed'; exerciseId: string; session: number | null }>
   | Readonly<{ code: 'often'; exerciseId: string; often: Often }>
+  | Readonly<{ code: 'session'; session: number; wish: SessionWish }>
+  | Readonly<{ code: 'hard sessions'; to: number | null }>
+  | Readonly<{ code: 'themes'; isOn: boolean }>
+  | Readonly<{ code: 'serves'; goal: string; weight: AlsoServed['weight'] | null }>
+  | Readonly<{ code: 'swapped'; exerciseId: string; by: string }>
+  | Readonly<{ code: 'joined'; week: number }>
   | Readonly<{ code: 'slid'; weeks: number }>
   | Readonly<{ code: 'dropped'; sessions: number }>
   | Readonly<{ code: 'restored'; version: number }>
@@ -32,11 +39,11 @@ export type PlanShape = Readonly<{
   weekdays: readonly number[];
   easyWeeks: readonly number[];
   busyOn: readonly string[];
-  wishes: WeekWishes;
+  wishes: WeekWishes & Pick<PlanWishes, 'sessions' | 'themes' | 'also'>;
 }>;
 
-/** What was wished otherwise. */
-export function wishedChanges(before: PlanShape, after: PlanShape): PlanChange[] {
+/** What was wished otherwise; `goalName` names the goals a plan serves beside its own. */
+export function wishedChanges(before: PlanShape, after: PlanShape, goalName: (goalId: number) => string): PlanChange[] {
   const changes: PlanChange[] = [];
   if (before.minutes !== after.minutes) changes.push({ code: 'minutes', from: before.minutes, to: after.minutes });
   if (before.sessionsPerWeek !== after.sessionsPerWeek)
@@ -47,6 +54,7 @@ export function wishedChanges(before: PlanShape, after: PlanShape): PlanChange[]
     if (before.easyWeeks.includes(week) !== after.easyWeeks.includes(week))
       changes.push({ code: 'easy', week, isEasy: after.easyWeeks.includes(week) });
   if (before.busyOn.join() !== after.busyOn.join()) changes.push({ code: 'busy', days: after.busyOn.length });
+  changes.push(...wishedOfSessions(before.wishes, after.wishes), ...servedChanges(before.wishes, after.wishes, goalName));
   const kinds = [
     ['pins', 'pinned'],
     ['bans', 'banned']
@@ -64,6 +72,42 @@ export function wishedChanges(before: PlanShape, after: PlanShape): PlanChange[]
     if (often !== (before.wishes.often[exerciseId] ?? 'as it fits')) changes.push({ code: 'often', exerciseId, often });
   }
   return changes;
+}
+
+function wishedOfSessions(before: PlanShape['wishes'], after: PlanShape['wishes']): PlanChange[] {
+  const changes: PlanChange[] = [];
+  const numbers = new Set([...Object.keys(before.sessions), ...Object.keys(after.sessions)]);
+  for (const number of [...numbers].toSorted()) {
+    const [was, wish] = [before.sessions[number] ?? {}, after.sessions[number] ?? {}];
+    if (sessionWishText(was) !== sessionWishText(wish)) changes.push({ code: 'session', session: Number(number), wish });
+  }
+  if (before.hardSessions !== after.hardSessions) changes.push({ code: 'hard sessions', to: after.hardSessions });
+  if (before.themes !== after.themes) changes.push({ code: 'themes', isOn: after.themes });
+  return changes;
+}
+
+function servedChanges(
+  before: PlanShape['wishes'],
+  after: PlanShape['wishes'],
+  goalName: (goalId: number) => string
+): PlanChange[] {
+  const weightIn = ({ also }: PlanShape['wishes'], goalId: number) => also.find((a) => a.goalId === goalId)?.weight ?? null;
+  const ids = new Set([...before.also, ...after.also].map((a) => a.goalId));
+  return [...ids].flatMap((goalId): PlanChange[] => {
+    const weight = weightIn(after, goalId);
+    return weight === weightIn(before, goalId) ? [] : [{ code: 'serves', goal: goalName(goalId), weight }];
+  });
+}
+
+/** What is wished of one session, as the end of a sentence that begins with it. */
+export function sessionWishText({ atHome, beginsAt, trainingFollows, only }: SessionWish): string {
+  const parts = [
+    atHome && 'is at home',
+    beginsAt && `begins at ${beginsAt}`,
+    trainingFollows && 'has nothing hard in it, since other training follows',
+    only && `is given to ${only} alone`
+  ].filter(Boolean);
+  return parts.length === 0 ? 'is as the others' : parts.join(', ');
 }
 
 /** Sets a week of each exercise that there are more or fewer of. */
@@ -112,6 +156,22 @@ export function planChangeText(change: PlanChange, find: FindName = exerciseOf):
       return `${find(change.exerciseId).name} is free again in ${where(change.session)}.`;
     case 'often':
       return `${find(change.exerciseId).name} is wished ${change.often}.`;
+    case 'session':
+      return `Session ${change.session} of each week ${sessionWishText(change.wish)}.`;
+    case 'hard sessions':
+      return change.to === null
+        ? 'As many sessions with hard work as recovery allows.'
+        : `At most ${count(change.to, 'session')} a week with hard work.`;
+    case 'themes':
+      return change.isOn ? 'Each session is about one motion; they take turns.' : 'Each session is about every motion again.';
+    case 'serves':
+      return change.weight === null
+        ? `The plan no longer serves “${change.goal}”.`
+        : `The plan serves “${change.goal}” too; its minutes count ${change.weight}.`;
+    case 'swapped':
+      return `${find(change.by).name} in place of ${find(change.exerciseId).name}.`;
+    case 'joined':
+      return `Joined the plan of another person in week ${change.week}, settling in first.`;
     case 'slid':
       return `The sessions to come are ${count(change.weeks, 'week')} later.`;
     case 'dropped':
@@ -127,79 +187,11 @@ export function planChangeText(change: PlanChange, find: FindName = exerciseOf):
   }
 }
 
-/** What a week goes without, and what it leans on. */
-export type WeekNote =
-  | Readonly<{ code: 'not in the week'; exerciseId: string }>
-  | Readonly<{ code: 'worse' | 'without effect'; exerciseId: string }>
-  | Readonly<{ code: 'nothing for it' | 'no room for it' | 'nothing active for it' | 'no room for active work'; link: LinkId }>;
-
-/**
- * What a solved week goes without: exercises that had no time, motions the goal needs that nothing works, and motions that are opened and not
- * worked actively; each with whether the week has nothing for it or the minutes do.
- */
-export function weekNotes(
-  week: readonly Exercise[],
-  sessions: readonly Allotment[],
-  demands: readonly LinkId[],
-  effectOf: (exerciseId: string) => Effect | undefined = () => undefined
-): WeekNote[] {
-  const isNamed = ({ id }: Exercise) => sessions.some((s) => s.some((a) => a.exerciseId === id));
-  // What is not named came since, or waits for a figure: it is done as usual.
-  const isWorse = ({ id }: Exercise) => effectOf(id) === 'worse';
-  const isIn = (e: Exercise) =>
-    !isWorse(e) && (!isNamed(e) || sessions.some((s) => s.some((a) => a.exerciseId === e.id && a.sets > 0)));
-  const done = week.filter(isIn);
-  const works = (some: readonly Exercise[], link: LinkId, active?: boolean) =>
-    some.some((e) => e.links.includes(link) && (active === undefined || (partOf(e) === 'own') === active));
-  const opened = new Set(done.filter((e) => partOf(e) !== 'own').flatMap((e) => e.links));
-  return [
-    ...week.filter(isWorse).map((e): WeekNote => ({ code: 'worse', exerciseId: e.id })),
-    ...week
-      .filter((e) => effectOf(e.id) === 'nothing' && isIn(e))
-      .map((e): WeekNote => ({ code: 'without effect', exerciseId: e.id })),
-    ...week.filter((e) => !isIn(e) && !isWorse(e)).map((e): WeekNote => ({ code: 'not in the week', exerciseId: e.id })),
-    ...demands
-      .filter((link) => !works(done, link))
-      .map((link): WeekNote => ({ code: works(week, link) ? 'no room for it' : 'nothing for it', link })),
-    ...demands
-      .filter((link) => opened.has(link) && !works(done, link, true))
-      .map((link): WeekNote => ({ code: works(week, link, true) ? 'no room for active work' : 'nothing active for it', link }))
-  ];
-}
-
-/** A note as a whole sentence, with what would mend it. */
-export function weekNoteText(note: WeekNote, find: FindName = exerciseOf): string {
-  if ('exerciseId' in note) {
-    const { name } = find(note.exerciseId);
-    switch (note.code) {
-      case 'not in the week':
-        return `${name} found no room: other work gives more for the minutes. Keep it in, or give the sessions more minutes.`;
-      case 'worse':
-        return `${name} is out: it was noted as making it worse.`;
-      case 'without effect':
-        return `${name} was noted as without effect. Another exercise for the same motion may do more.`;
-    }
-  }
-  const motion = motionOf(note.link).name;
-  switch (note.code) {
-    case 'nothing for it':
-      return `The goal needs ${motion}, and no exercise of the week works it. Put one in, in Grade.`;
-    case 'no room for it':
-      return `The goal needs ${motion}, and the minutes leave no room for it. Give the sessions more minutes.`;
-    case 'nothing active for it':
-      return `${capital(motion)} is stretched, and no exercise of the week works it actively. What is opened is kept by own strength.`;
-    case 'no room for active work':
-      return `${capital(motion)} is stretched without active work, for want of minutes.`;
-  }
-}
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
 /** One week of a plan, as far as it is told from the next. */
 export type WeekOutline = Readonly<{
   phase: string;
   easy: boolean;
-  sessions: readonly Readonly<{ allotment: Allotment; durationS: number }>[];
+  sessions: readonly Readonly<{ allotment: Allotment; durationS: number; theme: LinkId | null }>[];
 }>;
 
 /** What a week does otherwise than the one before it, in words; nothing where they are alike. */
@@ -212,6 +204,9 @@ export function weekStepTexts(before: WeekOutline | undefined, after: WeekOutlin
   if (before.sessions.length !== after.sessions.length)
     texts.push(`${count(after.sessions.length, 'session')} in place of ${before.sessions.length}.`);
   if (before.easy || after.easy) return texts;
+  const themes = after.sessions.flatMap((s) => (s.theme ? [motionOf(s.theme).name] : []));
+  // Whose turn it is moves every set: the themes say it shorter.
+  if (themes.length > 0) return [...texts, `The themes of the week: ${themes.join(', ')}.`];
   const moved = movedSets(
     before.sessions.map((s) => s.allotment),
     after.sessions.map((s) => s.allotment)

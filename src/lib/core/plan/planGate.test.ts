@@ -10,6 +10,7 @@ import {
   limitKinds,
   exercises,
   schools,
+  sessionWorks,
   noPlanWishes,
   planProgression,
   joints,
@@ -78,7 +79,18 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
       ),
       fc.boolean(),
       fc.nat(),
-      async (kinds, ofSide, stops, depthCm, minutes, held, school, others, shaped, seed) => {
+      fc.record({
+        sessions: fc.dictionary(
+          fc.constantFrom('1', '2', '3', '4'),
+          fc.record(
+            { atHome: fc.constant<true>(true), trainingFollows: fc.constant<true>(true), only: fc.constantFrom(...sessionWorks) },
+            { requiredKeys: [] }
+          )
+        ),
+        themes: fc.boolean(),
+        hardSessions: fc.constantFrom(null, 0, 1)
+      }),
+      async (kinds, ofSide, stops, depthCm, minutes, held, school, others, shaped, seed, wished) => {
         const limits = kinds.map((kind, i) => {
           const side = ofSide[i];
           return { ...sampleLimits[kind], ...(side && { side }) };
@@ -126,7 +138,8 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
               priority: {},
               activeWorth: {},
               demands: [],
-              wishes: noPlanWishes
+              wishes: { ...noPlanWishes, ...wished },
+              homeWeek: week.map((w, i) => (i === 1 ? { ...w, lacks: ['pad'] } : w))
             },
             solveAnyhow(seed)
           );
@@ -141,7 +154,7 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
         const caps = capsOf(limits);
         const most = caps.contractionS ?? Infinity;
         for (const { sessions } of plan.weeks)
-          for (const { blocks } of sessions)
+          for (const { blocks, place, allotment } of sessions)
             for (const { exerciseId, work, part, schoolId } of blocks)
               for (const w of work) {
                 const exercise = exerciseOf(exerciseId);
@@ -152,7 +165,9 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
                     expect(totals(compileForm(w.form)).durationS).toBeGreaterThanOrEqual(Math.max(360, caps.warmUpS));
                   continue;
                 }
+                if (place === 'home') expect(exerciseId).not.toBe(week[1]!.exercise.id);
                 expect(schoolId).toBe(school.id);
+                if (allotment.some((a) => a.exerciseId === exerciseId && a.stretch)) expect(w.form.kind).not.toBe('cycle');
                 const state = week.find((x) => x.exercise.id === exerciseId)!.states[w.side ?? 'left'];
                 const gated = gate({
                   exercise,

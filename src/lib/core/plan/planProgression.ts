@@ -4,22 +4,28 @@ import { arrangedSession, usualArrangement, type Arrangement } from '../session/
 import { orderBlocks, type SessionOptions } from '../session/compileSession';
 import type { Cut } from '../session/fitToMinutes';
 import { isWorked, type Block } from '../session/block';
-import { partOf } from '../exercise/exercise';
+import { partOf, type LinkId } from '../exercise/exercise';
 import type { LinearSolver } from '../linearProgram';
 import type { DialAsked } from '../session/buildBlock';
 import { capsOf } from '../safety/caps';
 import { easierAllotment, rehearsalAllotment, type Allotment } from './allotment';
 import { isHard } from './hardWork';
 import type { LeftOut } from './leftOut';
-import { isEasyWeek, isRetestWeek, planPhases, type PlanPhase } from './phases';
+import { isEasyWeek, isRetestWeek, phasesJoined, type PlanPhase } from './phases';
 import { noWishes, planWeek, type WeekAsk, type WeekWishes } from './planWeek';
 import { sessionBlocks, type BlocksAsk } from './sessionBlocks';
+import { plainSlot, themesOf, type Place, type SessionSlot, type SessionWish } from './sessionSlot';
 
 export type PlanSession = Readonly<{
   week: number;
   ordinal: number;
   /** Proposed day; what happens follows the person, not the date. */
   on: string;
+  place: Place;
+  /** By the clock on the wall, where this session has a time of its own. */
+  beginsAt: string | null;
+  /** The one motion it is about; null: about all. */
+  theme: LinkId | null;
   /** No hard work in it, though there is some in its week. */
   light: boolean;
   /** How much of each exercise it holds. */
@@ -54,10 +60,33 @@ export type PlanWishes = WeekWishes &
     busyOn: readonly string[];
     /** When sessions begin, by the clock on the wall: '18:00'. */
     beginsAt: string | null;
+    /** What is wished of single sessions of every week, by their number. */
+    sessions: Readonly<Record<string, SessionWish>>;
+    /** Each session is about one motion; they take turns, from week to week too. */
+    themes: boolean;
+    /** Goals of the same person that the plan serves besides its own. */
+    also: readonly AlsoServed[];
+    /** The week of a running plan in which this person joined it. */
+    joinedInWeek: number | null;
   }>;
-export const noPlanWishes: PlanWishes = { ...noWishes, weekdays: [], easyWeeks: null, busyOn: [], beginsAt: null };
 
-export type PlanAsk = Omit<WeekAsk, 'phase' | 'days' | 'wishes'> &
+/** How much the minutes for another goal count beside those for the goal in work. */
+export const goalWeights = ['as much', 'half as much'] as const;
+export type AlsoServed = Readonly<{ goalId: number; weight: (typeof goalWeights)[number] }>;
+
+export const noPlanWishes: PlanWishes = {
+  ...noWishes,
+  weekdays: [],
+  easyWeeks: null,
+  busyOn: [],
+  beginsAt: null,
+  sessions: {},
+  themes: false,
+  also: [],
+  joinedInWeek: null
+};
+
+export type PlanAsk = Omit<WeekAsk, 'phase' | 'slots' | 'wishes'> &
   Readonly<{
     weeks: number;
     sessionsPerWeek: number;
@@ -86,34 +115,40 @@ export type PlanProgress = (done: number, of: number) => void;
  */
 export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgress?: PlanProgress): Promise<Progression> {
   requirePlan(ask);
-  const phases = planPhases(ask.weeks);
+  const phases = phasesJoined(ask.weeks, ask.wishes.joinedInWeek);
   const easyWeeks = easyWeeksOf(ask.weeks, ask.wishes);
   const lastLight = rehearsalWeek(ask);
-  const wanted = phases.map((phase, i) => ({ phase, week: i + 1, days: weekDays(ask, i + 1) }));
+  const wanted = phases.map((phase, i) => ({ phase, week: i + 1, slots: weekSlots(ask, i + 1) }));
   const made = wanted.filter(({ week }) => week >= (ask.fromWeek ?? 1));
-  const keyOf = ({ phase, days }: (typeof made)[number]) => `${phase}/${days.join()}`;
+  const keyOf = ({ phase, slots }: (typeof made)[number]) => JSON.stringify([phase, slots]);
   const kinds = [...new Map(made.map((w) => [keyOf(w), w])).entries()];
   const solved = new Map<string, Allotment[]>();
-  for (const [i, [key, { phase, days }]] of kinds.entries()) {
+  for (const [i, [key, { phase, slots }]] of kinds.entries()) {
     onProgress?.(i, kinds.length);
-    solved.set(key, await planWeek({ ...ask, phase, days }, solve));
+    solved.set(key, await planWeek({ ...ask, phase, slots }, solve));
   }
   onProgress?.(kinds.length, kinds.length);
   const partIn = (exerciseId: string) => ask.week.flatMap((w) => (w.exercise.id === exerciseId ? [partOf(w.exercise)] : []))[0];
   const compose = sessionComposer(ask);
   const weeks = made.map((of): PlanWeek => {
-    const { phase, week, days } = of;
+    const { phase, week, slots } = of;
     const isLast = week === lastLight;
     const easy = isLast || easyWeeks.includes(week);
-    const placed = days
-      .map((day, s) => {
+    const placed = slots
+      .map(({ day, number, place, theme }, s) => {
         const allotted = solved.get(keyOf(of))![s]!;
         const allotment = isLast ? rehearsalAllotment(allotted, partIn) : easy ? easierAllotment(allotted) : allotted;
-        return { on: addDays(ask.start, (week - 1) * 7 + day), allotment };
+        const beginsAt = ask.wishes.sessions[number]?.beginsAt ?? null;
+        return { on: addDays(ask.start, (week - 1) * 7 + day), place, beginsAt, theme, allotment };
       })
       // The day of the goal itself is for the goal; where nothing may be done it is a day of rest.
       .filter(({ on, allotment }) => (ask.target === null || on < ask.target) && !isEmpty(allotment))
-      .map((session, i) => ({ week, ordinal: i + 1, ...session, ...compose({ phase, easy }, session.allotment) }));
+      .map((session, i) => ({
+        week,
+        ordinal: i + 1,
+        ...session,
+        ...compose({ phase, easy, place: session.place }, session.allotment)
+      }));
     const sessions = placed.map((s): PlanSession => ({
       ...s,
       light: isLast || (placed.some(isHardSession) && !isHardSession(s))
@@ -152,11 +187,15 @@ export function rehearsalWeek({ weeks, start, target }: Pick<PlanAsk, 'weeks' | 
 }
 
 /** Sessions of one kind are the same session: composed once. */
-export function sessionComposer(ask: Omit<SessionAsk, 'phase' | 'easy' | 'light' | 'allotment'>) {
+export function sessionComposer(ask: Omit<SessionAsk, 'phase' | 'easy' | 'light' | 'allotment'> & Pick<WeekAsk, 'homeWeek'>) {
   const known = new Map<string, ReturnType<typeof fittedSession>>();
-  return (of: Pick<BlocksAsk, 'phase' | 'easy'> & Readonly<{ light?: boolean }>, allotment: Allotment | null) => {
-    const key = JSON.stringify([of, allotment]);
-    const fitted = known.get(key) ?? fittedSession({ ...ask, light: false, ...of, allotment });
+  return (
+    { place, ...of }: Pick<BlocksAsk, 'phase' | 'easy'> & Readonly<{ light?: boolean; place: Place }>,
+    allotment: Allotment | null
+  ) => {
+    const key = JSON.stringify([of, place, allotment]);
+    const week = place === 'home' ? (ask.homeWeek ?? ask.week) : ask.week;
+    const fitted = known.get(key) ?? fittedSession({ ...ask, week, light: false, ...of, allotment });
     known.set(key, fitted);
     return fitted;
   };
@@ -202,15 +241,23 @@ export function sessionDays({
   return [...new Set(weekdays)].map((day) => (day - first + 7) % 7).toSorted((a, b) => a - b);
 }
 
-/** The days of one week: a session on a busy day goes to the nearest free one, the earlier on a tie; where none is free it falls out. */
-function weekDays(ask: PlanAsk, week: number): number[] {
+/**
+ * The sessions of one week. One on a busy day goes to the nearest free day, the earlier on a tie; where none is free it falls out. Where each is
+ * about one motion they take turns over all sessions of the plan, so that none is left out for falling at the end of a week.
+ */
+function weekSlots(ask: PlanAsk, week: number): SessionSlot[] {
   const isBusy = (day: number) => ask.wishes.busyOn.includes(addDays(ask.start, (week - 1) * 7 + day));
-  const wished = sessionDays({ ...ask, weekdays: ask.wishes.weekdays });
-  const days = wished.filter((day) => !isBusy(day));
-  for (const busy of wished.filter(isBusy)) {
-    const free = [0, 1, 2, 3, 4, 5, 6].filter((day) => !isBusy(day) && !days.includes(day));
-    const [nearest] = free.toSorted((a, b) => Math.abs(a - busy) - Math.abs(b - busy) || a - b);
-    if (nearest !== undefined) days.push(nearest);
+  const themes = ask.wishes.themes ? themesOf(ask.week.map((w) => w.exercise), ask.limiting) : []; // prettier-ignore
+  const wished = sessionDays({ ...ask, weekdays: ask.wishes.weekdays }).map((day, i): SessionSlot => {
+    const { atHome, trainingFollows = false, only = null } = ask.wishes.sessions[i + 1] ?? {};
+    const theme = themes[((week - 1) * ask.sessionsPerWeek + i) % themes.length] ?? null;
+    return { ...plainSlot(day, i + 1), ...(atHome && { place: 'home' }), gentle: trainingFollows, only, theme };
+  });
+  const slots = wished.filter(({ day }) => !isBusy(day));
+  for (const busy of wished.filter(({ day }) => isBusy(day))) {
+    const free = [0, 1, 2, 3, 4, 5, 6].filter((day) => !isBusy(day) && slots.every((s) => s.day !== day));
+    const [nearest] = free.toSorted((a, b) => Math.abs(a - busy.day) - Math.abs(b - busy.day) || a - b);
+    if (nearest !== undefined) slots.push({ ...busy, day: nearest });
   }
-  return days.toSorted((a, b) => a - b);
+  return slots.toSorted((a, b) => a.day - b.day);
 }

@@ -7,7 +7,8 @@ import { shortest } from '../session/fitToMinutes';
 import type { Allotment } from './allotment';
 import { doseByLink } from './doseByLink';
 import { isHard } from './hardWork';
-import { blockOf, frameOf, mostSets, type BlocksAsk, type WeekWork } from './sessionBlocks';
+import { blockOf, frameOf, mostSets, heldBlock, type BlocksAsk, type WeekWork } from './sessionBlocks';
+import { isOfTheme, type SessionSlot } from './sessionSlot';
 import { solveWeek, wholeSeconds, type Often, type Way, type WeekItem, type WeekModel } from './weekProgram';
 
 /** What is wished of the exercises of the week; session numbers count from 1, null is every session. */
@@ -15,15 +16,19 @@ export type WeekWishes = Readonly<{
   often: Readonly<Record<string, Often>>;
   pins: readonly WeekPlace[];
   bans: readonly WeekPlace[];
+  /** Sessions with hard work in a week, at most; null: as many as recovery allows. */
+  hardSessions: number | null;
 }>;
 export type WeekPlace = Readonly<{ exerciseId: string; session: number | null }>;
-export const noWishes: WeekWishes = { often: {}, pins: [], bans: [] };
+export const noWishes: WeekWishes = { often: {}, pins: [], bans: [], hardSessions: null };
 
 export type WeekAsk = Omit<BlocksAsk, 'easy' | 'light' | 'allotment'> &
   Readonly<{
     minutes: number;
-    /** Days of the sessions, counted from the first of the week; ascending. */
-    days: readonly number[];
+    /** The sessions of the week, the earliest first. */
+    slots: readonly SessionSlot[];
+    /** The same exercises as they can be done at home; those of the studio where nothing else is known. */
+    homeWeek?: readonly WeekWork[];
     /** What a minute for a motion is worth against one for the motion that limits most; a motion that is not named is worth `others`. */
     priority: Readonly<Partial<Record<LinkId, number>>>;
     /** How much more active work of a motion is worth, where it trails what is reached. */
@@ -43,19 +48,20 @@ export const effortWorth = 1.5;
  * One week of a plan: which exercise in which session, with how many sets.
  *
  * Model:  every exercise of the week is built through the gate, as it stands, in each way it could be done: whole, without hard effort, and, where
- *         the minutes do not hold everything, short. `solveWeek` chooses. The seconds are those of the compiled timeline.
- * Returns an allotment for each day, empty where nothing may be done on it.
+ *         the minutes do not hold everything, short; where sessions are at home or given to stretch alone, as that can be done there. `solveWeek` chooses. The seconds are those of the compiled timeline.
+ * Returns an allotment for each session, empty where nothing may be done in it.
  * Throws: CoreError 'nothing_in_week', 'everything_locked', 'minutes_too_few' with the seconds the shortest session needs.
  */
 export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Allotment[]> {
   if (ask.week.length === 0) throw new CoreError('nothing_in_week');
+  if (ask.slots.length === 0) return [];
   const { blocks: frame, backWarm } = frameOf(ask);
   const frameS = compileSession(frame).durationS;
   const built = ask.week.flatMap((work) => itemOf(work, ask, { frame, backWarm, frameS }));
   if (built.length === 0) {
     // An exercise without a figure is set before the first session, and done as usual then.
     if (ask.week.some((work) => blockOf(work, { ...ask, easy: false, backWarm }, { sets: 1 }).asks.length > 0))
-      return ask.days.map(() => []);
+      return ask.slots.map(() => []);
     throw new CoreError('everything_locked');
   }
   const seconds = ask.minutes * 60 - frameS;
@@ -64,9 +70,10 @@ export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Allot
   if (least > seconds) throw new CoreError('minutes_too_few', { minutes: ask.minutes, neededS: frameS + least });
   const model: WeekModel = {
     items,
-    sessions: ask.days.map((day) => ({ day, seconds })),
+    sessions: ask.slots.map(({ day }) => ({ day, seconds })),
     priority: priorityOf(items, ask.priority),
-    demands: ask.demands
+    demands: ask.demands,
+    hardSessions: ask.wishes.hardSessions
   };
   return solveWeek(model, solve);
 }
@@ -80,16 +87,73 @@ const priorityOf = (items: readonly WeekItem[], known: WeekAsk['priority']): Wee
 
 type Frame = Readonly<{ frame: readonly Block[]; backWarm: boolean; frameS: number }>;
 
-/** An exercise as the program takes it; none where the gate or a missing figure leaves nothing of it. */
-function itemOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame): WeekItem[] {
+/** Sessions of one kind: the same place, and given to the same work. */
+type SlotKind = Pick<SessionSlot, 'place' | 'only'>;
+
+/** An exercise as the program takes it; none where the gate, the shelves or a missing figure leave nothing of it. */
+function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
   const { exercise } = work;
   if (work.effect === 'worse') return [];
-  const build = (sets: number, light: boolean, extra = false) =>
-    blockOf(work, { ...ask, easy: false, backWarm }, { sets, light, extra }).block;
+  const places = (of: readonly WeekPlace[]) =>
+    ask.slots.flatMap(({ number }, s) =>
+      of.some((p) => p.exerciseId === exercise.id && (p.session === null || p.session === number)) ? [s] : []
+    );
+  const pinned = places(ask.wishes.pins);
+  const often = ask.wishes.often[exercise.id] ?? 'as it fits';
+  const isWished = (s: number) => often === 'each session' || pinned.includes(s);
+  const kinds: SlotKind[] = ask.slots.filter(
+    (slot, i) => ask.slots.findIndex((o) => o.place === slot.place && o.only === slot.only) === i
+  );
+  const built = kinds.flatMap((kind) => {
+    const made = waysOf(workAt(work, ask, kind), ask, frame, kind);
+    if (!made) return [];
+    const ways = made.ways.map((way): Way => ({
+      ...way,
+      not: ask.slots.flatMap((slot, s) => {
+        const fits =
+          slot.place === kind.place &&
+          slot.only === kind.only &&
+          !(slot.gentle && way.hard.length > 0) &&
+          (isOfTheme(exercise, slot.theme) || isWished(s));
+        return fits ? [] : [s];
+      })
+    }));
+    return [{ ...made, ways }];
+  });
+  const [first] = built;
+  if (!first) return [];
+  const { whole, extraS } = first;
+  return [
+    {
+      exerciseId: exercise.id,
+      ways: mergedWays(built.flatMap((b) => b.ways)),
+      mostSets: mostSets(whole.part, ask.phase),
+      extraS,
+      opens: whole.part === 'own' ? [] : whole.links,
+      owns: whole.part === 'own' ? whole.links : [],
+      props: whole.props.length,
+      often,
+      pinned,
+      banned: places(ask.wishes.bans),
+      ...(work.effect === 'works' && { favour: worksFavour })
+    }
+  ];
+}
+
+/** The same exercise where a session takes place. */
+const workAt = (work: WeekWork, { homeWeek }: WeekAsk, { place }: SlotKind): WeekWork =>
+  place === 'studio' ? work : (homeWeek?.find((w) => w.exercise.id === work.exercise.id) ?? work);
+
+/** Every way of doing an exercise in one kind of session; null where it cannot be done in it. */
+function waysOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame, { only }: SlotKind) {
+  const build = (sets: number, light: boolean, extra = false) => {
+    const { block } = blockOf(work, { ...ask, easy: false, backWarm }, { sets, light, extra });
+    return block && only === 'stretch' ? heldBlock(block) : block;
+  };
   const timeOf = (block: Block) =>
     compileSession([frame[0]!, block, ...frame.slice(1)], { order: 'as given', effortCapPct: 100 }).durationS - frameS;
   const whole = build(1, false);
-  if (!whole) return [];
+  if (!whole || !isGivenTo(whole, only)) return null;
   const wayOf = (light: boolean, short: boolean): Way[] => {
     const [one, two] = [build(1, light), build(2, light)].map((b) => b && (short ? shortest(b).block : b));
     if (!one || !two) return [];
@@ -98,6 +162,7 @@ function itemOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame
       {
         light,
         short,
+        ...(only === 'stretch' && { stretch: true }),
         hard: isHard(one) ? one.links : [],
         fixedS: 2 * oneS - twoS,
         setS: twoS - oneS,
@@ -109,26 +174,29 @@ function itemOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame
   const lights = isHard(whole) && whole.part !== 'own' ? [false, true] : [false];
   const shorts = shortest(whole).cuts.length > 0 ? [false, true] : [false];
   const withExtra = ask.weakerSide === null || whole.part !== 'position' ? null : build(1, false, true);
-  const places = (of: readonly WeekPlace[]) =>
-    of
-      .filter((p) => p.exerciseId === exercise.id)
-      .flatMap((p) => (p.session === null ? [...ask.days.keys()] : [p.session - 1]))
-      .filter((s) => s >= 0 && s < ask.days.length);
-  return [
-    {
-      exerciseId: exercise.id,
-      ways: shorts.flatMap((short) => lights.flatMap((light) => wayOf(light, short))),
-      mostSets: mostSets(whole.part, ask.phase),
-      extraS: withExtra && timeOf(withExtra) > timeOf(whole) ? timeOf(withExtra) - timeOf(whole) : null,
-      opens: whole.part === 'own' ? [] : whole.links,
-      owns: whole.part === 'own' ? whole.links : [],
-      props: whole.props.length,
-      often: ask.wishes.often[exercise.id] ?? 'as it fits',
-      pinned: places(ask.wishes.pins),
-      banned: places(ask.wishes.bans),
-      ...(work.effect === 'works' && { favour: worksFavour })
-    }
-  ];
+  return {
+    whole,
+    ways: shorts.flatMap((short) => lights.flatMap((light) => wayOf(light, short))),
+    extraS: withExtra && timeOf(withExtra) > timeOf(whole) ? timeOf(withExtra) - timeOf(whole) : null
+  };
+}
+
+/** Whether a block belongs into a session that is given to one kind of work alone; loosening does into either. */
+function isGivenTo(block: Block, only: SlotKind['only']): boolean {
+  if (only === null || block.part === 'mobilise') return true;
+  const isPressed = doseByLink([block]).some((d) => d.contractionS + d.activeS > 0);
+  return isPressed === (only === 'own strength');
+}
+
+/** What takes the same in two kinds of session is one way; what can be done in every session has no `not`. */
+function mergedWays(ways: readonly Way[]): Way[] {
+  const merged = new Map<string, Way>();
+  for (const { not = [], ...way } of ways) {
+    const key = JSON.stringify(way);
+    const same = merged.get(key)?.not;
+    merged.set(key, { ...way, not: same ? same.filter((s) => not.includes(s)) : not });
+  }
+  return [...merged.values()].map(({ not, ...way }) => (not && not.length > 0 ? { ...way, not } : way));
 }
 
 /** Minutes one set is worth for each motion, the mean of both sides; active work counts more where it trails. */

@@ -2,9 +2,10 @@ import { sides, type Side } from '../body/side';
 import { exerciseOf } from '../exercise/exercises';
 import { partOf, propWords, type Exercise, type LinkId, type SessionPart } from '../exercise/exercise';
 import type { SafetyPerson } from '../safety/person';
+import type { EquipmentId } from '../props/equipment';
 import type { School } from '../school/school';
 import type { Block, BlockWhy, FlowStep, Form } from '../session/block';
-import { buildBlock, type Built, type DialAsked, type SideCycles, type SideState } from '../session/buildBlock';
+import { buildBlock, type Built, type DialAsked, type NotBuilt, type SideCycles, type SideState } from '../session/buildBlock';
 import { shortest, type Cut } from '../session/fitToMinutes';
 import type { SideLifts } from '../session/shapedLifts';
 import { easyShare } from '../session/figures';
@@ -30,6 +31,8 @@ export type WeekWork = Readonly<{
   isOwn: boolean;
   /** What it was noted to do for this person. */
   effect?: Effect;
+  /** Things it needs that are not where the session takes place. */
+  lacks?: readonly EquipmentId[];
 }>;
 
 export type BlocksAsk = Readonly<{
@@ -94,7 +97,12 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
   let isWithoutLifts = false;
   const worked = ask.week.flatMap((work): Block[] => {
     const allotted = ask.allotment?.find((a) => a.exerciseId === work.exercise.id);
-    if (allotted?.sets === 0) return [];
+    if (allotted?.sets === 0) {
+      // What cannot be done where the session takes place is told; what has its turn elsewhere is not.
+      const missing = work.lacks ? blockOf(work, { ...ask, backWarm: frame.backWarm }, { sets: 1 }).notBuilt : [];
+      leftOut.push(...missing.filter((n) => n.code === 'no prop' || n.code === 'no stack'));
+      return [];
+    }
     // What makes it worse is out from the day it was noted, whatever was solved before.
     if (work.effect === 'worse') {
       leftOut.push({ code: 'made worse', exerciseId: work.exercise.id });
@@ -114,7 +122,8 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
     leftOut.push(...built.notBuilt);
     asks.push(...built.asks);
     if (!built.block) return [];
-    const kept = given.short ? shortest(built.block) : { block: built.block, cuts: [] };
+    const block = given.stretch ? heldBlock(built.block) : built.block;
+    const kept = given.short ? shortest(block) : { block, cuts: [] };
     cuts.push(...kept.cuts);
     return [kept.block];
   });
@@ -136,10 +145,12 @@ export function frameOf({ person, today, week }: Pick<BlocksAsk, 'person' | 'tod
 
 /** One exercise of the week as a block, as the gate lets it through: `sets` times what its school does at once. */
 export function blockOf(
-  { exercise, school, states, cycles, lifts, isOwn, effect }: WeekWork,
+  work: WeekWork,
   ask: Omit<BlocksAsk, 'light' | 'allotment'> & Readonly<{ backWarm: boolean }>,
   { sets, light, extra }: Readonly<{ sets: number; light?: boolean; extra?: boolean }>
 ): Built {
+  const { exercise, school, states, cycles, lifts, isOwn, effect } = work;
+  if (work.lacks?.length) return { block: null, notBuilt: [lackOf(work)], asks: [] };
   const part = partOf(exercise);
   const built = buildBlock({
     exercise,
@@ -167,6 +178,26 @@ export function blockOf(
     ...(effect === 'works' ? [{ code: 'has worked' } as const] : [])
   ];
   return { ...built, block: { ...built.block, because, ...(isOwn && { own: exercise }) } };
+}
+
+const lackOf = ({ exercise, lacks = [] }: WeekWork): NotBuilt => ({ code: 'no prop', exerciseId: exercise.id, props: lacks });
+
+/** Dials that a hold does not have. */
+const pressDials: readonly string[] = ['effortPct', 'rounds'];
+
+/** A block held and not pressed: of a cycle its longest hold stays. */
+export function heldBlock(block: Block): Block {
+  const held = (form: Form): Form =>
+    form.kind === 'cycle' ? { kind: 'hold', spec: { holdS: Math.max(form.spec.holdS, form.spec.finalSettleS) } } : form;
+  return {
+    ...block,
+    work: block.work.map(({ easier, dials, ...work }) => ({
+      ...work,
+      form: held(work.form),
+      ...(dials && { dials: dials.filter((d) => !pressDials.includes(d)) }),
+      ...(easier && { easier: { ...easier, form: held(easier.form) } })
+    }))
+  };
 }
 
 function priorityOf(exercise: Exercise, part: SessionPart, limiting: readonly LinkId[]): number {

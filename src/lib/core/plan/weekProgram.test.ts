@@ -44,7 +44,7 @@ describe('against every choice', () => {
   type Chosen = Readonly<{ way: Way; sets: number; extra: boolean }> | null;
   const choicesOf = (of: WeekItem, s: number): Chosen[] => [
     null,
-    ...(of.banned.includes(s) ? [] : of.ways).flatMap((w) =>
+    ...(of.banned.includes(s) ? [] : of.ways.filter((w) => !w.not?.includes(s))).flatMap((w) =>
       Array.from({ length: of.mostSets }, (_, n) => n + 1).flatMap((sets) =>
         (of.extraS === null ? [false] : [false, true]).map((extra) => ({ way: w, sets, extra }))
       )
@@ -58,6 +58,7 @@ describe('against every choice', () => {
     const { items, sessions } = model;
     const following = followingSessions(sessions.map((s) => s.day));
     const hardIn = chosen.map((c) => new Set(c.flatMap((x) => x?.way.hard ?? [])));
+    if (model.hardSessions != null && hardIn.filter((links) => links.size > 0).length > model.hardSessions) return null;
     if (following.some(([s, t]) => [...hardIn[s]!].some((link) => hardIn[t]!.has(link)))) return null;
     for (const [s, { seconds }] of sessions.entries()) {
       const used = chosen[s]!.reduce(
@@ -117,7 +118,8 @@ describe('against every choice', () => {
     hard: fc.constantFrom<readonly 'HE'[]>([], ['HE']),
     fixedS: fc.constantFrom(15, 45),
     setS: fc.constantFrom(60, 130, 240),
-    doseMin: fc.record({ 'HF-KS': fc.constantFrom(0, 1, 2.5), HE: fc.constantFrom(0, 1.5) })
+    doseMin: fc.record({ 'HF-KS': fc.constantFrom(0, 1, 2.5), HE: fc.constantFrom(0, 1.5) }),
+    not: fc.constantFrom<readonly number[]>([], [], [1])
   });
   const anyItem = fc.record({
     exerciseId: fc.uuid(),
@@ -147,13 +149,15 @@ describe('against every choice', () => {
         fc.array(anyItem, { minLength: 1, maxLength: 3 }),
         fc.constantFrom(150, 420, 2000),
         fc.constantFrom(1, 3),
-        async (items, seconds, day) => {
+        fc.constantFrom(null, null, 0, 1),
+        async (items, seconds, day, hardSessions) => {
           const model = week(items, {
             sessions: [
               { day: 0, seconds },
               { day, seconds }
             ],
-            demands: ['HE']
+            demands: ['HE'],
+            hardSessions
           });
           const found = await solveWeek(model, solveHere);
           const chosen = found.map((allotment) =>
@@ -197,6 +201,15 @@ describe('what is given up first', () => {
   test('active work for what is opened is kept before more stretching', async () => {
     const found = await solveWeek(week([item('open'), lift], { sessions: [{ day: 0, seconds: 330 }] }), solveHere);
     expect(setsOf(found, 'open').concat(setsOf(found, 'lift'))).toEqual([1, 1]);
+  });
+  test('no more sessions with hard work than are wished, and no way where it cannot be done', async () => {
+    const sessions = [0, 2, 4].map((day) => ({ day, seconds: 3000 }));
+    const found = await solveWeek(
+      week([lift, item('there', { ways: [way({ not: [1] })] })], { sessions, hardSessions: 1 }),
+      solveHere
+    );
+    expect(setsOf(found, 'lift').filter((n) => n > 0)).toHaveLength(1);
+    expect(setsOf(found, 'there')).toEqual([2, 0, 2]);
   });
   test('once a week and every other day are kept', async () => {
     const sessions = [0, 1, 2].map((day) => ({ day, seconds: 3000 }));

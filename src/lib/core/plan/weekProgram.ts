@@ -8,6 +8,10 @@ import type { Allotment, Allotted } from './allotment';
 export type Way = Readonly<{
   light: boolean;
   short: boolean;
+  /** Held and not pressed, whatever its school. */
+  stretch?: boolean;
+  /** Sessions in which it cannot be done this way, by their place in the week. */
+  not?: readonly number[];
   /** Motions it works hard. */
   hard: readonly LinkId[];
   /** Seconds once it is done at all, and for each of its sets. */
@@ -49,6 +53,8 @@ export type WeekModel = Readonly<{
   priority: Readonly<Partial<Record<LinkId, number>>>;
   /** Motions the goal needs: each is worked in every week if it can be. */
   demands: readonly LinkId[];
+  /** Sessions with hard work in a week, at most; null: as many as recovery allows. */
+  hardSessions?: number | null;
 }>;
 
 /**
@@ -86,7 +92,7 @@ export const usualEnds: SearchEnds = { gap: 0.01, nodes: 4000 };
  *
  * Model:  integer program. The greatest sum of priority times benefit, concave in the minutes of a session and of the week, so that no motion
  *         takes all. Firm: the seconds of each session, one way of doing an exercise in it, no hard work for one motion on following days, also from
- *         the last day to the first of the next week. Wishes are given up for what they are worth, least first: every exercise in each session, every
+ *         the last day to the first of the next week, no more sessions with hard work than are wished. Wishes are given up for what they are worth, least first: every exercise in each session, every
  *         exercise once, the set the weaker side gets more, every motion the goal needs, active work for what is opened, what was pinned.
  * Shape:  an allotment for each session; what is banned or had no time stands in it with 0 sets.
  * Throws: CoreError 'not_solved' where the search ended with nothing in hand. No time at all gives empty sessions.
@@ -107,6 +113,7 @@ export async function solveWeek(model: WeekModel, solve: LinearSolver, ends: Sea
         sets: at(id('sets', i, w, s)),
         ...(way.light && { light: true }),
         ...(way.short && { short: true }),
+        ...(way.stretch && { stretch: true }),
         ...(at(id('extra', i, s)) === 1 && { extra: true })
       };
     })
@@ -118,7 +125,8 @@ export const wholeSeconds = (items: readonly WeekItem[]): number =>
   items.reduce((sum, { ways, mostSets, extraS }) => sum + ways[0]!.fixedS + ways[0]!.setS * mostSets + (extraS ?? 0), 0);
 
 /** Whether nothing has to be chosen: every set of everything fits, and nothing stands against anything. More is never worth less. */
-function holdsEverything({ items, sessions }: WeekModel): boolean {
+function holdsEverything({ items, sessions, hardSessions }: WeekModel): boolean {
+  if (hardSessions != null || items.some((i) => i.ways.some((w) => w.not))) return false;
   const isFree = ({ ways, often }: WeekItem) =>
     (often === 'as it fits' || often === 'each session') && ways.every((w) => w.hard.length === 0);
   const seconds = wholeSeconds(items);
@@ -170,6 +178,7 @@ function programOf(model: WeekModel): string {
   const p = new Program();
   placeItems(p, model);
   keepHardApart(p, model);
+  keepHardFew(p, model);
   countBenefit(p, model);
   wishFor(p, model);
   return p.text;
@@ -177,9 +186,10 @@ function programOf(model: WeekModel): string {
 
 /** Every way in which an item may be used in a session: its place among the items and ways. */
 const usesIn = ({ items }: WeekModel, s: number) =>
-  items.flatMap((item, i) => (item.banned.includes(s) ? [] : item.ways.map((way, w) => ({ item, i, way, w }))));
-const usedTerms = ({ ways, banned }: WeekItem, i: number, s: number): Term[] =>
-  banned.includes(s) ? [] : ways.map((_, w) => [1, id('used', i, w, s)]);
+  items.flatMap((item, i) => waysIn(item, s).map(({ way, w }) => ({ item, i, way, w })));
+const waysIn = ({ ways, banned }: WeekItem, s: number) =>
+  banned.includes(s) ? [] : ways.flatMap((way, w) => (way.not?.includes(s) ? [] : [{ way, w }]));
+const usedTerms = (item: WeekItem, i: number, s: number): Term[] => waysIn(item, s).map(({ w }) => [1, id('used', i, w, s)]);
 
 function placeItems(p: Program, model: WeekModel): void {
   for (const [s, session] of model.sessions.entries()) {
@@ -231,6 +241,19 @@ function keepHardApart(p: Program, model: WeekModel): void {
   for (const [i, item] of model.items.entries())
     if (item.often === 'every other day')
       for (const [s, t] of following) p.row([...usedTerms(item, i, s), ...usedTerms(item, i, t)], '<=', 1);
+}
+
+/** A week has no more sessions with hard work than are wished. */
+function keepHardFew(p: Program, model: WeekModel): void {
+  const most = model.hardSessions;
+  if (most == null) return;
+  const isHard = (s: number) => id('strained', s);
+  for (const s of model.sessions.keys()) {
+    p.binaries.push(isHard(s));
+    for (const { i, way, w } of usesIn(model, s))
+      if (way.hard.length > 0) p.row([[1, isHard(s)], [-1, id('used', i, w, s)]], '>=', 0); // prettier-ignore
+  }
+  p.row([...model.sessions.keys()].map((s): Term => [1, isHard(s)]), '<=', most); // prettier-ignore
 }
 
 function countBenefit(p: Program, model: WeekModel): void {

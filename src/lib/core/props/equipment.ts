@@ -163,6 +163,16 @@ export function equipmentOf(id: EquipmentId): Equipment {
   return found;
 }
 
+/** Things of a place itself, that stand on no shelf. */
+const everywhere: ReadonlySet<string> = new Set(['wall']);
+
+/** Of the things needed those that are not at hand: neither themselves nor a kind that does in their place. */
+export const lacking = (needed: readonly EquipmentId[], atHand: ReadonlySet<string>): EquipmentId[] =>
+  needed.filter((id) => {
+    const there = new Set([...atHand, ...everywhere]);
+    return !there.has(id) && !substitutesFor(id, there).some((s) => s.onShelf);
+  });
+
 export type Substitute = Readonly<{ words: string; kind: EquipmentId | null; onShelf: boolean }>;
 
 /**

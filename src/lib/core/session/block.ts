@@ -37,6 +37,8 @@ export type Work = Readonly<{
   dials?: readonly DialId[];
   /** The stack it stands on: of several the first. */
   rung?: Rung;
+  /** On an easier stack than the one in use: what is done well on it is no reason to go deeper. */
+  isEased?: true;
   /** Every stack, with the dial that says how high it is. */
   stacks?: readonly StackOfWork[];
   /** So many of what its form counts may be done at most; no more than planned where nothing gets harder. */

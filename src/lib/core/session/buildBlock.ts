@@ -8,6 +8,7 @@ import type { GateReason } from '../safety/reason';
 import type { SafetyPerson } from '../safety/person';
 import { holdWithin } from '../safety/within';
 import type { School } from '../school/school';
+import type { EquipmentId } from '../props/equipment';
 import { rungAt, isTooFar, type Rung } from '../props/ladder';
 import type { Side } from '../body/side';
 import { schoolFigure } from '../exercise/schoolFigure';
@@ -25,6 +26,8 @@ export type SideState = Readonly<{
   rungs: Readonly<Partial<Record<DialId, readonly Rung[]>>>;
   /** The stack a dial begins on that nobody set or measured for. */
   begins: Readonly<Partial<Record<DialId, Rung>>>;
+  /** It stands on an easier stack than the one in use, for want of that one where the session takes place. */
+  isEased?: true;
   measured: Readonly<Partial<Record<DialId, number>>>;
   /** Degrees its first motion is moved by own strength, where that was measured. */
   activeDeg?: number | null;
@@ -67,6 +70,8 @@ export type DialAsked = Readonly<{ exerciseId: string; side: Side | null; dial: 
 export type NotBuilt =
   | Readonly<{ code: 'barred'; exerciseId: string; side: Side | null; why: readonly GateReason[] }>
   | Readonly<{ code: 'no stack'; exerciseId: string; side: Side | null }>
+  /** It needs things that are not where the session takes place. */
+  | Readonly<{ code: 'no prop'; exerciseId: string; props: readonly EquipmentId[] }>
   /** Neither the exercise nor its school says how long, and there is no dial to ask for. */
   | Readonly<{ code: 'no dose'; exerciseId: string; side: Side | null }>;
 
@@ -144,6 +149,7 @@ function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ 
     form: made.form,
     setting,
     dials,
+    ...(state.isEased && { isEased: true }),
     ...stood(stacks),
     ...mostOf(ask, made.form, gated),
     ...(notes.length > 0 && { notes }),

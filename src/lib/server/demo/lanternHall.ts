@@ -1,6 +1,6 @@
 // A data table: the people of Lantern Hall, all invented. Weeks count back from today; gaps and rates in cm and cm a week.
 import type { ClientInput } from '$lib/contract/forms';
-import type { BeightonItem, CycleSpec, EndStop, PainKindId, PainPlaceId, SchoolId, Side, WayId } from '$lib/core';
+import type { BeightonItem, CycleSpec, EndStop, PainKindId, PainPlaceId, PlanWishes, SchoolId, Side, WayId } from '$lib/core';
 import type { NewProp } from '../repo/propRepo';
 
 export type GoalStory = Readonly<{
@@ -52,6 +52,12 @@ export type Story = Readonly<{
     note: string;
   }>[];
   notes?: readonly (readonly [exerciseId: string, effect: 'works' | 'nothing' | 'worse', note: string])[];
+  /** Dated judgements, of an exercise or in general. */
+  judged?: readonly (readonly [daysAgo: number, exerciseId: string | null, judgement: string])[];
+  /** What is wished of the weeks that are still to come. */
+  wishes?: Partial<Pick<PlanWishes, 'sessions' | 'hardSessions' | 'themes'>>;
+  /** Kind of the goal besides that the plan serves too. */
+  serves?: string;
   school?: SchoolId;
   /** What stands at home. */
   home?: readonly NewProp[];
@@ -253,7 +259,12 @@ export const lanternHall: readonly Story[] = [
     ],
     screenedWeeksAgo: 50,
     measured: { weeksAgo: 50, gapCm: { left: 15, right: 12.5 }, activeTrailsCm: 5, gainShare: 0.045 },
-    plan: { weeksAgo: 49, weeks: 12, attendance: 0.9, away: [17, 18, 33] }
+    plan: { weeksAgo: 49, weeks: 12, attendance: 0.9, away: [17, 18, 33] },
+    serves: 'turnout',
+    judged: [
+      [120, 'front_split_on_stack', 'The right hip turns out at the last two centimetres. Squared hips before depth.'],
+      [9, null, 'The raise comes from the front leg. Keep the lifts when minutes are short.']
+    ]
   },
   {
     client: person(
@@ -346,6 +357,8 @@ export const lanternHall: readonly Story[] = [
       ['figure_four_chair', 'works', 'Loosest the morning after.'],
       ['butterfly_pulses', 'nothing', '']
     ],
+    judged: [[5, 'half_lotus', 'He lowers the knee with the hand when he thinks nobody looks. Hands stay off the knee.']],
+    wishes: { sessions: { 2: { atHome: true, beginsAt: '19:30' } } },
     home: [
       { name: 'Hive book', kind: 'book', quantity: 4, softShare: 0, faces: [{ heightCm: 4, widthCm: 24, depthCm: 17 }] },
       { name: 'Sofa cushion', kind: 'cushion', quantity: 2, softShare: 0.4, faces: [{ heightCm: 12, widthCm: 45, depthCm: 45 }] },

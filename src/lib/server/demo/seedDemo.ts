@@ -42,6 +42,7 @@ import { chooseGoal, saveGoal } from '../service/goalSetting';
 import { addToWeek, chooseSchool, noteExercise } from '../service/week';
 import { saveOccasion } from '../service/measuring';
 import { tellLater } from '../service/pain';
+import { judge } from '../service/judging';
 import { keepPhoto } from '../service/photos';
 import { prepareSession } from '../service/composing';
 import { makePlan } from '../service/planning';
@@ -144,6 +145,9 @@ class Telling {
     await this.#grade();
     if (story.practice) await this.#practise(story.practice);
     await this.#takeUntil(this.today);
+    await this.#wish();
+    for (const [daysAgo, exerciseId, judgement] of story.judged ?? [])
+      await judge(db, this.#clientId, { exerciseId, judgement }, addDays(this.today, -daysAgo));
   }
 
   /** Measures of the story up to a day that were not taken yet, oldest first: what is foretold knows only what was done before. */
@@ -235,6 +239,19 @@ class Telling {
       await this.#session(waiting[i]!, plannedOn, null);
       if (!(lastUndecided && i === due.length - 1)) await acceptProposals(db, this.#clientId, plannedOn);
     }
+  }
+
+  /** What is wished of the weeks to come, as it would be on the page. */
+  async #wish(): Promise<void> {
+    const { wishes, serves } = this.story;
+    if (!wishes && !serves) return;
+    const { plan, goals } = await loadGoalCase(this.db, this.#clientId, this.today);
+    const served = goals.find((g) => g.kind === serves);
+    const also = served ? [{ goalId: served.id, weight: 'half as much' as const }] : [];
+    const { version, schoolId, sessionsPerWeek, minutes } = plan!;
+    const shape = { basedOnVersion: version, schoolId, sessionsPerWeek, minutes, missed: 'keep' as const };
+    await revisePlan(this.db, this.#clientId, { ...shape, wishes: { ...plan!.wishes, ...wishes, also } }, this.today);
+    await this.#setAsked(this.today);
   }
 
   async #setAsked(on: string): Promise<void> {

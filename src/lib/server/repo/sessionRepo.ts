@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { sessionStatuses } from '$lib/contract/plan';
 import {
   isAsked,
+  places,
   type Allotment,
   type Arrangement,
   type BeforeAnswers,
@@ -9,6 +10,7 @@ import {
   type Cut,
   type DialId,
   type LeftOut,
+  type LinkId,
   type PlanPhase,
   type PlanSession,
   type PlanWeek,
@@ -38,6 +40,8 @@ export type PlannedSets = readonly Readonly<{
   sets: number;
   schoolId?: SchoolId;
   dials?: readonly DialId[];
+  /** Done on an easier stack than the one in use. */
+  isEased?: true;
 }>[];
 
 const SessionRow = z
@@ -53,6 +57,9 @@ const SessionRow = z
     light: z.boolean(),
     retest: z.boolean(),
     planned_on: z.iso.date(),
+    place: z.enum(places),
+    begins_at: z.string().nullable(),
+    theme: z.custom<LinkId>().nullable(),
     status: z.enum(sessionStatuses),
     readiness: z.custom<BeforeAnswers & Readiness & Confirmed>().nullable(),
     prescribed: z.custom<Prescribed>().nullable(),
@@ -74,6 +81,9 @@ const SessionRow = z
     light: r.light,
     retest: r.retest,
     plannedOn: r.planned_on,
+    place: r.place,
+    beginsAt: r.begins_at,
+    theme: r.theme,
     status: r.status,
     readiness: r.readiness,
     prescribed: r.prescribed,
@@ -85,7 +95,7 @@ const SessionRow = z
   }));
 export type Session = z.output<typeof SessionRow>;
 
-const columns = `s.id, s.plan_id, coalesce(p.line_id, p.id) as line_id, s.allotment, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.status,
+const columns = `s.id, s.plan_id, coalesce(p.line_id, p.id) as line_id, s.allotment, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.place, s.begins_at, s.theme, s.status,
                  s.planned_sets, s.arranged, s.readiness, s.started_at, s.ended_at`;
 
 /**
@@ -108,6 +118,11 @@ export async function listSessions(db: Db, goalId: number): Promise<Session[]> {
   return allRows(SessionRow, rows);
 }
 
+const LastElsewhereRow = z
+  .object({ started_at: z.string(), prescribed: z.custom<Prescribed>() })
+  .transform((r) => ({ startedAt: r.started_at, prescribed: r.prescribed }));
+export type LastElsewhere = z.output<typeof LastElsewhereRow>;
+
 const DayRow = z.object({ planned_on: z.iso.date() });
 
 /** Days from one on that an older version of the plan had a session on. */
@@ -118,6 +133,17 @@ export async function listSupersededDays(db: Db, goalId: number, from: string): 
     [goalId, from]
   );
   return allRows(DayRow, rows).map((r) => r.planned_on);
+}
+
+/** What a client did last toward other goals than one, and when; null where nothing. */
+export async function findLastElsewhere(db: Db, clientId: number, goalId: number): Promise<LastElsewhere | null> {
+  const { rows } = await db.query(
+    `select s.started_at, s.prescribed from session s join plan p on p.id = s.plan_id join goal g on g.id = p.goal_id
+      where g.client_id = $1 and g.id <> $2 and s.ended_at is not null and s.prescribed is not null
+      order by s.started_at desc, s.id desc limit 1`,
+    [clientId, goalId]
+  );
+  return firstRow(LastElsewhereRow, rows);
 }
 
 /** The session of this client that runs; null when none does. */
@@ -170,8 +196,8 @@ export async function insertSession(
 ): Promise<void> {
   const isLast = s === week.sessions.at(-1);
   await tx.query(
-    `insert into session (plan_id, week, ordinal, phase, easy, light, retest, planned_on, allotment, arranged)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    `insert into session (plan_id, week, ordinal, phase, easy, light, retest, planned_on, allotment, arranged, place, begins_at, theme)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
     [
       planId,
       week.week,
@@ -182,7 +208,10 @@ export async function insertSession(
       week.retest && isLast,
       s.on,
       JSON.stringify(s.allotment),
-      arranged && JSON.stringify(arranged)
+      arranged && JSON.stringify(arranged),
+      s.place,
+      s.beginsAt,
+      s.theme
     ]
   );
 }
@@ -190,7 +219,14 @@ export async function insertSession(
 /** What is asked about, each exercise and side once: two visits add up. */
 function plannedSetsOf(blocks: readonly Block[]): PlannedSets {
   const all = blocks.flatMap((b) =>
-    b.work.filter(isAsked).map(({ side, sets, dials }) => ({ exerciseId: b.exerciseId, side, sets, schoolId: b.schoolId, dials }))
+    b.work.filter(isAsked).map(({ side, sets, dials, isEased }) => ({
+      exerciseId: b.exerciseId,
+      side,
+      sets,
+      schoolId: b.schoolId,
+      dials,
+      ...(isEased && { isEased })
+    }))
   );
   const key = (p: PlannedSets[number]) => `${p.exerciseId}/${p.side}`;
   return [...new Map(all.map((p) => [key(p), p])).values()].map((p) => ({

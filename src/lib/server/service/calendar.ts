@@ -1,7 +1,8 @@
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { v5 as uuidFrom } from 'uuid';
 import { compute } from '$lib/contract/door';
-import { addDays, exercisesIn, isWorked, type Block } from '$lib/core';
+import { addDays, exercisesIn, isWorked, motionOf } from '$lib/core';
+import type { SessionView } from '$lib/contract/plan';
 import type { Db } from '../db/db';
 import { listSupersededDays } from '../repo/sessionRepo';
 import { getStudioKey } from '../repo/studioRepo';
@@ -19,7 +20,7 @@ export type SessionTime = Readonly<{ hours: number; minutes: number }> | null;
  *
  * Source: RFC 5545, RFC 7986 (docs/sources.md#calendar)
  */
-export async function calendarOf(db: Db, c: GoalCase, now: Date, time: SessionTime): Promise<string> {
+export async function calendarOf(db: Db, c: GoalCase, now: Date, usual: SessionTime): Promise<string> {
   const { plan } = c;
   const key = await getStudioKey(db);
   const calendar = ical({
@@ -31,7 +32,8 @@ export async function calendarOf(db: Db, c: GoalCase, now: Date, time: SessionTi
   const view = plan && isOpen ? compute(() => planView({ ...c, plan })) : null;
   const composed = new Map(view?.ok ? view.value.flatMap((w) => w.sessions.map((s) => [s.id, s] as const)) : []);
   const minutes = plan?.minutes ?? 0;
-  const event = (on: string, isCalledOff: boolean, summary: string, description: string) => {
+  const event = (on: string, isCalledOff: boolean, summary: string, description: string, own: string | null = null) => {
+    const time = own === null ? usual : timeOf(own);
     const start = time ? new Date(`${on}T${clock(time)}`) : new Date(`${on}T00:00:00`);
     calendar.createEvent({
       id: uuidFrom(`${c.goal.id}/${on}`, key),
@@ -53,7 +55,7 @@ export async function calendarOf(db: Db, c: GoalCase, now: Date, time: SessionTi
     const name = `${c.client.name}: ${c.goal.name.toLowerCase()}, week ${s.week}, session ${s.ordinal}`;
     // What cannot be composed, since all of it is stopped, is not trained.
     const session = composed.get(s.id);
-    event(s.plannedOn, !session, name, session ? described(session.blocks, minutes, s.retest) : '');
+    event(s.plannedOn, !session, name, session ? described(session, minutes, s.retest) : '', s.beginsAt);
   }
   const used = new Set(ahead.map((s) => s.plannedOn));
   for (const on of await listSupersededDays(db, c.goal.id, c.today))
@@ -64,12 +66,23 @@ export async function calendarOf(db: Db, c: GoalCase, now: Date, time: SessionTi
 const clock = ({ hours, minutes }: NonNullable<SessionTime>): string =>
   `${String(hours).padStart(2, '0')}:${String(minutes).padStart(2, '0')}:00`;
 
+const timeOf = (clockText: string): SessionTime => {
+  const [hours, minutes] = clockText.split(':').map(Number);
+  return { hours: hours!, minutes: minutes! };
+};
+
 /** What a session holds, by the names of its exercises, and what to mind. */
-function described(blocks: readonly Block[], minutes: number, isRetest: boolean): string {
+function described(
+  { blocks, place, theme }: Pick<SessionView, 'blocks' | 'place' | 'theme'>,
+  minutes: number,
+  isRetest: boolean
+): string {
   const find = exercisesIn(blocks);
   const names = [...new Set(blocks.filter(isWorked).map((b) => find(b.exerciseId).name))];
   return [
     `${minutes} minutes${names.length > 0 ? `: ${names.join(', ')}` : ''}.`,
+    ...(place === 'home' ? ['At home.'] : []),
+    ...(theme ? [`Its theme: ${motionOf(theme).name}.`] : []),
     ...(isRetest ? ['Measure before it.'] : []),
     'Stop at sharp pain, numbness or a pinch in a joint. Licensed practice and local rules come first.'
   ].join('\n');

@@ -27,7 +27,7 @@ import { listOccasions, type Occasion } from '../repo/occasionRepo';
 import { findPlan, listSettings, type Plan } from '../repo/planRepo';
 import { listProps, type ShelfProp } from '../repo/propRepo';
 import { findScreening, type ScreeningRecord } from '../repo/screeningRepo';
-import { listSessions, type Session } from '../repo/sessionRepo';
+import { findLastElsewhere, listSessions, type LastElsewhere, type Session } from '../repo/sessionRepo';
 import { getUnits } from '../repo/studioRepo';
 import { loadCatalogue } from './library';
 
@@ -55,6 +55,8 @@ export type ClientCase = Readonly<{
   choices: readonly ExerciseChoice[];
   settingChanges: readonly SettingChange[];
   sessions: readonly Session[];
+  /** The last session toward another goal: its hard work counts for recovery too. */
+  lastElsewhere: LastElsewhere | null;
   setLogs: readonly SetLog[];
   pains: readonly PainRecord[];
   decisions: readonly DecisionRecord[];
@@ -92,6 +94,7 @@ export async function loadCase(db: Db, clientId: number, today: string): Promise
       choices: [],
       settingChanges: [],
       sessions: [],
+      lastElsewhere: null,
       setLogs: [],
       decisions: []
     };
@@ -102,6 +105,7 @@ export async function loadCase(db: Db, clientId: number, today: string): Promise
     choices: await listChoices(db, goal.id),
     settingChanges: await listSettingChanges(db, goal.id),
     sessions: await listSessions(db, goal.id),
+    lastElsewhere: goals.length > 1 ? await findLastElsewhere(db, clientId, goal.id) : null,
     setLogs: await listSetLogs(db, goal.id),
     decisions: await listDecisions(db, goal.id)
   };

@@ -4,9 +4,12 @@ import type { SessionView, WeekView } from '$lib/contract/plan';
 import {
   exercises,
   fittedSession,
+  lacking,
+  mendOf,
+  phasesJoined,
+  weekFlags,
   isRetestWeek,
   motionOfDemand,
-  planPhases,
   schoolOf,
   sessionComposer,
   timelineOf,
@@ -16,6 +19,8 @@ import {
   weekStepTexts,
   type FindName,
   type LinkId,
+  type Place,
+  type PlanWishes,
   type SchoolId,
   type WeekWork
 } from '$lib/core';
@@ -23,7 +28,8 @@ import type { Plan } from '../repo/planRepo';
 import type { Prescribed, Session } from '../repo/sessionRepo';
 import { breathOf, type ClientCase, type GoalCase } from './clientCase';
 import { weakerSide } from './comparing';
-import { sideState } from './gradeExercise';
+import { demandedLinks, goalsServed, type Served } from './goalsServed';
+import { homeState, sideState } from './gradeExercise';
 import { positionReadings } from './reading';
 import { safetyOf } from './safety';
 import { hardYesterday } from './sessionRecords';
@@ -31,48 +37,52 @@ import { openWeek, weekOf } from './week';
 
 const shipped = new Set(exercises.map((e) => e.id));
 
-/** The week as sessions are built from it. Of the schools the nearest counts: the exercise's own, the person's, the plan's. */
-const weekWork = (c: GoalCase, planSchool: SchoolId): WeekWork[] =>
-  weekOf(c).map(({ exercise, schoolId, choice }) => ({
+/** The week as sessions are built from it, in a place. Of the schools the nearest counts: the exercise's own, the person's, the plan's. */
+function weekWork(c: GoalCase, planSchool: SchoolId, place: Place = 'studio'): WeekWork[] {
+  const state = place === 'home' ? homeState : sideState;
+  const atHome = new Set<string>(c.homeShelf.filter((p) => p.quantity > 0).map((p) => p.kind));
+  return weekOf(c).map(({ exercise, schoolId, choice }) => ({
     exercise,
     cycles: choice.cycles,
     lifts: choice.lifts,
     school: schoolOf(schoolId ?? planSchool),
     isOwn: !shipped.has(exercise.id),
     effect: effectOf(c, exercise.id),
-    states: { left: sideState(c, exercise, 'left'), right: sideState(c, exercise, 'right') }
+    ...(place === 'home' && { lacks: lacking(exercise.props.filter((p) => !p.optional).map((p) => p.id), atHome) }), // prettier-ignore
+    states: { left: state(c, exercise, 'left'), right: state(c, exercise, 'right') }
   }));
+}
+
+/** The same week at home; nothing of its own where no session of the plan is there. */
+export const homeWeek = (c: GoalCase, planSchool: SchoolId, sessions: PlanWishes['sessions']) =>
+  Object.values(sessions).some((s) => s.atHome) ? { homeWeek: weekWork(c, planSchool, 'home') } : {};
 
 const effectOf = (c: ClientCase, exerciseId: string) => c.notes.find((n) => n.exerciseId === exerciseId)?.effect;
 
-/** Motions the goal needs, as it names them. */
-export const demandedLinks = (c: GoalCase): LinkId[] => [
-  ...new Set(c.goal.demands.flatMap((d) => motionOfDemand(d.measure) ?? []))
-];
-
-/** The links of the goal, the one that limits it most first; as the goal names them where nothing is measured yet. */
-function limitingLinks(c: GoalCase): LinkId[] {
-  const read = positionReadings(c).flatMap((r) => r.links.filter((l) => l.givesDeg > 0).map((l) => l.measure));
-  return [...new Set([...read.flatMap((m) => motionOfDemand(m) ?? []), ...demandedLinks(c)])];
+/** The links of the goals, those of the first before the others and what limits it most first; as goals name them where nothing is measured yet. */
+function limitingLinks(served: readonly Served[]): LinkId[] {
+  const read = (of: GoalCase) => positionReadings(of).flatMap((r) => r.links.filter((l) => l.givesDeg > 0).map((l) => l.measure));
+  return [...new Set(served.flatMap((s) => [...read(s.of).flatMap((m) => motionOfDemand(m) ?? []), ...demandedLinks([s])]))];
 }
 
 /** What every session of this client is made from, whatever the week. */
-export const blocksBase = (c: GoalCase, planSchool: SchoolId) => ({
+export const blocksBase = (c: GoalCase, planSchool: SchoolId, served = goalsServed(c)) => ({
   week: weekWork(c, planSchool),
   level: c.client.level === 'beginner' ? ('beginner' as const) : ('other' as const),
   leadSide: c.goal.leadSide ?? ('left' as const),
   weakerSide: weakerSide(c),
-  limiting: limitingLinks(c),
+  limiting: limitingLinks(served),
   breathS: breathOf(c),
   person: safetyOf(c),
   today: c.today
 });
 
-type PlannedSession = Pick<Session, 'phase' | 'easy' | 'light' | 'allotment'>;
+type PlannedSession = Pick<Session, 'phase' | 'easy' | 'light' | 'allotment' | 'place'>;
 type PlanCase = GoalCase & { plan: Plan };
 
-const sessionAsk = (c: PlanCase, { phase, easy, light, allotment }: PlannedSession) => ({
+const sessionAsk = (c: PlanCase, { phase, easy, light, allotment, place }: PlannedSession) => ({
   ...blocksBase(c, c.plan.schoolId),
+  ...(place === 'home' && { week: weekWork(c, c.plan.schoolId, place) }),
   phase,
   easy,
   light,
@@ -103,16 +113,20 @@ export const sessionsOfPlan = (c: ClientCase): Session[] =>
 /** The plan in force as it would run with today's settings; sessions that were done show what was prescribed then, by `given`. */
 export function planView(c: PlanCase, given: ReadonlyMap<number, Prescribed> = new Map()): WeekView[] {
   const { plan } = c;
-  const compose = sessionComposer({ ...blocksBase(c, plan.schoolId), minutes: plan.minutes });
+  const compose = sessionComposer({
+    ...blocksBase(c, plan.schoolId),
+    ...homeWeek(c, plan.schoolId, plan.wishes.sessions),
+    minutes: plan.minutes
+  });
   const rows = group(sessionsOfPlan(c), (s) => s.week);
   const week = weekOf(c).map((w) => w.exercise);
   const find = findIn(c);
-  const demands = demandedLinks(c);
-  const outlines = planPhases(plan.weeks).map((phase, i) => {
+  const demands = demandedLinks(goalsServed(c));
+  const outlines = phasesJoined(plan.weeks, plan.wishes.joinedInWeek).map((phase, i) => {
     const number = i + 1;
     const ofWeek = rows.get(number) ?? [];
     const sessions = ofWeek.map((row): SessionView => {
-      const { easy, light, allotment, arranged } = row;
+      const { easy, light, allotment, arranged, place } = row;
       // One that was arranged and does not fit any more is told where it would begin; the plan goes on with the usual.
       const byHand = arranged && compute(() => arrangedAs(c, row));
       const began = given.get(row.id);
@@ -120,20 +134,26 @@ export function planView(c: PlanCase, given: ReadonlyMap<number, Prescribed> = n
         ? { ...began, asks: [], durationS: timelineOf(began).durationS }
         : byHand?.ok
           ? byHand.value
-          : compose({ phase: row.phase, easy, light }, allotment);
-      const { id, ordinal, plannedOn: on, status, endedAt: doneOn } = row;
-      return { ...shown, allotment: allotment ?? [], week: number, ordinal, on, light, id, status, doneOn };
+          : compose({ phase: row.phase, easy, light, place }, allotment);
+      const { id, ordinal, plannedOn: on, status, endedAt: doneOn, beginsAt, theme } = row;
+      const at = { week: number, ordinal, on, place, beginsAt, theme };
+      return { ...shown, ...at, allotment: allotment ?? [], light, id, status, doneOn };
     });
     return { week: number, phase, easy: ofWeek.some((s) => s.easy), retest: isRetestWeek(number), sessions };
   });
   return outlines.map((of, i): WeekView => {
-    const allotments = of.sessions.map((s) => s.allotment).filter((a) => a.length > 0);
+    // Themes take turns over the weeks: what has none this week may have its turn in the next.
+    const turns = plan.wishes.themes ? outlines.filter((o) => o.phase === of.phase) : [of];
+    const allotments = turns.flatMap((o) => o.sessions).flatMap((s) => (s.allotment.length > 0 ? [s.allotment] : []));
     return {
       ...of,
       steps: of.sessions.length > 0 ? weekStepTexts(outlines[i - 1], of, find) : [],
       notes:
         allotments.length > 0
-          ? weekNotes(week, allotments, demands, (id) => effectOf(c, id)).map((n) => weekNoteText(n, find))
+          ? [
+              ...weekNotes(week, allotments, demands, (id) => effectOf(c, id), plan.wishes.themes ? [] : plan.wishes.pins),
+              ...weekFlags(turns.flatMap((o) => o.sessions))
+            ].map((n) => ({ text: weekNoteText(n, find), mend: mendOf(n) }))
           : []
     };
   });

@@ -1,7 +1,7 @@
 import type { CopyPlanInput } from '$lib/contract/forms';
-import { CoreError, planProgression, type PlanChange } from '$lib/core';
+import { CoreError, daysBetween, noPlanWishes, planProgression, weeksLeft, type PlanChange } from '$lib/core';
 import type { Database } from '../db/db';
-import { listChoices, replaceChoices } from '../repo/choiceRepo';
+import { listChoices } from '../repo/choiceRepo';
 import { findPlan, listPlansAlike } from '../repo/planRepo';
 import { solverFor } from '../solver';
 import { keepPlan, newPlan, openCase, planAsk, weeksAhead, type Solving } from './planning';
@@ -10,14 +10,15 @@ import { plainChoice } from './week';
 
 /**
  * Makes a plan after that of somebody else with the same kind of goal: their exercises, schools, weeks and wishes, on this person's measures,
- * shelf, limits, days and minutes. What the gate keeps from this person is not carried over, and told.
+ * shelf, limits, days and minutes. What the gate keeps from this person is not carried over, and told. Whoever joins in step trains on their days, in
+ * the week they are in, and settles in first: every exercise begins as it would for anybody.
  *
  * Throws: CoreError 'not_found', 'nothing_in_week' where nothing is open to this person, and those of `makePlan`.
  */
 export async function copyPlan(
   db: Database,
   clientId: number,
-  { fromClientId, basedOnVersion }: CopyPlanInput,
+  { fromClientId, basedOnVersion, step }: CopyPlanInput,
   today: string,
   by: Solving = { solve: solverFor() }
 ): Promise<void> {
@@ -35,23 +36,37 @@ export async function copyPlan(
   // Cycles and lifts were shaped for their body; the policies go with what this person prefers.
   const choices = carried.map(({ exerciseId, schoolId }) => ({ ...plainChoice(exerciseId), schoolId }));
   const as = { ...c, choices };
-  const { often, pins, bans } = theirs.wishes;
-  const plan = newPlan(
+  const { often, pins, bans, weekdays, beginsAt } = theirs.wishes;
+  const week0 = Math.floor(daysBetween(theirs.startOn, today) / 7) + 1;
+  if (step === 'with them' && (week0 < 1 || week0 > theirs.weeks)) throw new CoreError('plan_over');
+  const joins = step === 'with them' ? week0 : null;
+  const shape = newPlan(
     as,
     {
       schoolId: theirs.schoolId,
-      weeks: Math.min(theirs.weeks, weeksAhead({ ...c, plan: theirs })),
-      sessionsPerWeek: c.client.sessionsPerWeek,
+      weeks:
+        joins === null
+          ? Math.min(theirs.weeks, weeksAhead({ ...c, plan: theirs }))
+          : Math.min(theirs.weeks, weeksLeft(theirs.startOn, c.goal.targetOn)),
+      sessionsPerWeek: joins === null ? c.client.sessionsPerWeek : theirs.sessionsPerWeek,
       minutes: c.client.minutesPerSession,
-      startOn: today,
+      startOn: joins === null ? today : theirs.startOn,
       basedOnVersion
     },
-    { often, pins, bans, weekdays: [], easyWeeks: null, busyOn: [], beginsAt: null }
+    { ...noPlanWishes, often, pins, bans, ...(joins !== null && { weekdays, beginsAt }) }
   );
+  const plan = { ...shape, wishes: { ...shape.wishes, joinedInWeek: joins } };
   const changed: PlanChange[] = [
-    { code: 'copied' },
+    joins === null ? { code: 'copied' } : { code: 'joined', week: joins },
     ...week.filter((w) => !isOpen(w.exerciseId)).map(({ exerciseId }): PlanChange => ({ code: 'not carried', exerciseId }))
   ];
-  const { weeks } = await planProgression(planAsk(as, plan), by.solve, by.onProgress);
-  await keepPlan(db, as, { ...plan, changed }, weeks, (tx) => replaceChoices(tx, c.goal.id, choices));
+  const made = await planProgression(
+    { ...planAsk(as, plan), ...(joins !== null && { fromWeek: joins }) },
+    by.solve,
+    by.onProgress
+  );
+  // Of the week they are in, the days that have gone by are not made up for.
+  const weeks = made.weeks.map((w) => ({ ...w, sessions: w.sessions.filter((s) => s.on >= today) }));
+  if (weeks.every((w) => w.sessions.length === 0)) throw new CoreError('plan_over');
+  await keepPlan(db, as, { ...plan, changed }, weeks, { weekIs: 'another' });
 }

@@ -1,6 +1,7 @@
 import type { DialChange, ExerciseGrade, GradedStack, OpenStep } from '$lib/contract/grade';
 import {
   countsFrom,
+  depthOfDial,
   dialAtRung,
   dialStates,
   easier,
@@ -9,7 +10,9 @@ import {
   harder,
   holdWithin,
   longHold,
+  rungsOfStacks,
   stacksOn,
+  standInRung,
   type Dial,
   type DialEnd,
   type Exercise,
@@ -37,6 +40,9 @@ const askGate = (c: GoalCase, exercise: Exercise, side: Side, setting: Setting):
   const place = placeOfSide(exercise, side);
   return gateOf(c, exercise, place, setting, measuredOf(c, exercise, place));
 };
+
+/** Stacks nearer than this are the same one, cm. */
+const sameStackCm = 0.25;
 
 type Placed = Readonly<{
   gated: Gated;
@@ -98,6 +104,33 @@ export function sideState(c: GoalCase, exercise: Exercise, side: Side): SideStat
     begins: of((s) => s.rung),
     measured: measuredOf(c, exercise, placeOfSide(exercise, side)),
     activeDeg: activeDeg(c, exercise, side)
+  };
+}
+
+/**
+ * Where an exercise stands at home: as in the studio, each stack in place by one of the home shelf that is no harder; without one, on none, so
+ * that it is not done there.
+ */
+export function homeState(c: GoalCase, exercise: Exercise, side: Side): SideState {
+  const studio = sideState(c, exercise, side);
+  const stacks = exercise.dials.flatMap((dial) => {
+    if (!dial.stack) return [];
+    const at = studio.setting[dial.id];
+    const depthCm = at === undefined ? studio.begins[dial.id]?.depthCm : depthOfDial(dial, at);
+    const all = rungsOfStacks(searchedOnce(c.homeShelf)(dial.stack).stacks, dial.stack);
+    const rung = depthCm === undefined ? undefined : standInRung(all, depthCm);
+    return [{ dial, isSet: at !== undefined, depthCm, rung, rungs: rung ? all.filter((r) => r.depthCm >= rung.depthCm) : [] }];
+  });
+  const standing = stacks.flatMap(({ dial, isSet, rung }) => (rung ? [{ dial, isSet, rung }] : []));
+  return {
+    ...studio,
+    setting: {
+      ...studio.setting,
+      ...Object.fromEntries(standing.filter((s) => s.isSet).map((s) => [s.dial.id, dialAtRung(s.dial, s.rung)]))
+    },
+    rungs: Object.fromEntries(stacks.map((s) => [s.dial.id, s.rungs])),
+    begins: Object.fromEntries(standing.map((s) => [s.dial.id, s.rung])),
+    ...(stacks.some((s) => s.rung && s.isSet && s.rung.depthCm > s.depthCm! + sameStackCm) && { isEased: true })
   };
 }
 

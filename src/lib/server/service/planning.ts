@@ -26,7 +26,8 @@ import { insertSession, updateArranged } from '../repo/sessionRepo';
 import { solverFor } from '../solver';
 import { isOpenForWork } from './checking';
 import { loadGoalCase, type GoalCase } from './clientCase';
-import { arrangedAs, blocksBase, demandedLinks } from './composing';
+import { arrangedAs, blocksBase, homeWeek } from './composing';
+import { demandedLinks, goalsServed, withServed, type Served } from './goalsServed';
 import { keepForecasts } from './forecasting';
 import { settingOf, stackGradeOf } from './gradeExercise';
 import { positionReadings } from './reading';
@@ -41,36 +42,49 @@ const leastWorth = 0.4;
 /** From so many degrees on that own strength trails, active work of a motion is worth twice as much (assumption). */
 const fullGapDeg = 30;
 
-/** What a minute for each motion is worth, after what Read found, and how much more its active work. */
-function worthOf(c: GoalCase): Pick<PlanAsk, 'priority' | 'activeWorth'> {
-  const gives = new Map<LinkId, number>(demandedLinks(c).map((link) => [link, 0]));
+/** What a minute for each motion is worth, after what Read found, and how much more its active work. It serves every goal that needs the motion. */
+function worthOf(served: readonly Served[]): Pick<PlanAsk, 'priority' | 'activeWorth'> {
+  const worth = new Map<LinkId, number>();
   const trails = new Map<LinkId, number>();
-  for (const { measure, givesDeg, activeGap } of positionReadings(c).flatMap((r) => r.links))
+  for (const one of served)
+    for (const [link, share] of sharesOf(one, trails)) worth.set(link, (worth.get(link) ?? 0) + one.weight * share);
+  const most = Math.max(...worth.values());
+  return {
+    priority: Object.fromEntries([...worth].map(([link, w]) => [link, w / most])),
+    activeWorth: Object.fromEntries([...trails].map(([link, deg]) => [link, 1 + Math.min(1, deg / fullGapDeg)]))
+  };
+}
+
+/** What a minute for each motion is worth for one goal: 1 for the one that limits it most. */
+function sharesOf(one: Served, trails: Map<LinkId, number>): [LinkId, number][] {
+  const gives = new Map<LinkId, number>(demandedLinks([one]).map((link) => [link, 0]));
+  for (const { measure, givesDeg, activeGap } of positionReadings(one.of).flatMap((r) => r.links))
     for (const link of [motionOfDemand(measure) ?? []].flat()) {
       gives.set(link, Math.max(gives.get(link) ?? 0, givesDeg));
       if (activeGap?.trails) trails.set(link, Math.max(trails.get(link) ?? 0, activeGap.difference));
     }
   const most = Math.max(...gives.values(), 1);
-  return {
-    priority: Object.fromEntries([...gives].map(([link, deg]) => [link, Math.max(leastWorth, deg / most)])),
-    activeWorth: Object.fromEntries([...trails].map(([link, deg]) => [link, 1 + Math.min(1, deg / fullGapDeg)]))
-  };
+  return [...gives].map(([link, deg]) => [link, Math.max(leastWorth, deg / most)]);
 }
 
 type Shape = Pick<Plan, 'weeks' | 'sessionsPerWeek' | 'minutes' | 'startOn' | 'schoolId' | 'wishes'>;
 
-export const planAsk = (c: GoalCase, { wishes, ...p }: Shape): PlanAsk => ({
-  ...blocksBase(c, p.schoolId),
-  ...worthOf(c),
-  demands: demandedLinks(c),
-  weeks: p.weeks,
-  sessionsPerWeek: p.sessionsPerWeek,
-  minutes: p.minutes,
-  start: p.startOn,
-  target: c.goal.targetOn,
-  hasBaseline: hasBaseline(c),
-  wishes
-});
+export function planAsk(c: GoalCase, { wishes, ...p }: Shape): PlanAsk {
+  const served = goalsServed(c, wishes);
+  return {
+    ...blocksBase(c, p.schoolId, served),
+    ...homeWeek(c, p.schoolId, wishes.sessions),
+    ...worthOf(served),
+    demands: demandedLinks(served),
+    weeks: p.weeks,
+    sessionsPerWeek: p.sessionsPerWeek,
+    minutes: p.minutes,
+    start: p.startOn,
+    target: c.goal.targetOn,
+    hasBaseline: hasBaseline(c),
+    wishes
+  };
+}
 
 /** A position whose nearest stack is far harder than what was measured waits for another shelf, or for somebody's choice. */
 function requireStacks(c: GoalCase): void {
@@ -100,7 +114,10 @@ export async function keepPlan(
   c: GoalCase,
   plan: NewPlan,
   weeks: readonly PlanWeek[],
-  also: (tx: Db) => Promise<void> = async () => undefined
+  {
+    weekIs = 'as it was',
+    also = async () => undefined
+  }: Readonly<{ weekIs?: 'as it was' | 'another'; also?: (tx: Db) => Promise<void> }> = {}
 ): Promise<void> {
   const version = (c.plan?.version ?? 0) + 1;
   try {
@@ -110,7 +127,7 @@ export async function keepPlan(
       if (c.plan && (await supersedePlan(tx, c.plan.id)) !== open.length)
         throw new CoreError('plan_changed_elsewhere', { version });
       // The week a plan is made of stays the instructor's own, so that what is barred later is told as left out, not gone.
-      if (c.choices.length === 0)
+      if (weekIs === 'another' || c.choices.length === 0)
         await replaceChoices(
           tx,
           c.goal.id,
@@ -123,7 +140,7 @@ export async function keepPlan(
       for (const of of weeks) for (const session of of.sessions) await insertSession(tx, planId, of, session, byHand(session));
       for (const { exercise } of weekOf(c))
         for (const side of sides) await upsertSetting(tx, c.goal.id, exercise.id, side, settingOf(c, exercise, side));
-      await keepForecasts(tx, c, c.today, plan.sessionsPerWeek);
+      for (const { of } of goalsServed(c, plan.wishes)) await keepForecasts(tx, of, c.today, plan.sessionsPerWeek);
       await also(tx);
     });
   } catch (error) {
@@ -153,7 +170,7 @@ export async function makePlan(
 
 export function newPlan(c: GoalCase, input: PlanInput, before = c.plan?.wishes ?? noPlanWishes): NewPlan {
   const weekdays = before.weekdays.length === input.sessionsPerWeek ? before.weekdays : [];
-  return { ...input, wishes: { ...before, weekdays, easyWeeks: null }, lineId: null, changed: [] };
+  return { ...input, wishes: { ...before, weekdays, easyWeeks: null, joinedInWeek: null }, lineId: null, changed: [] };
 }
 
 /** A plan as it would be made, in a few figures; nothing is kept. Its school stands in place of what the person prefers. Throws: those of `planProgression`. */
@@ -187,9 +204,10 @@ export async function takePlan(
   const as = isOther ? { ...c, client: { ...c.client, schoolId: input.schoolId } } : c;
   const plan = newPlan(as, input);
   const { weeks } = await planProgression(planAsk(as, plan), by.solve, by.onProgress);
-  await keepPlan(db, as, plan, weeks, async (tx) => {
+  const also = async (tx: Db) => {
     if (isOther) await updateSchool(tx, clientId, input.schoolId, {});
-  });
+  };
+  await keepPlan(db, as, plan, weeks, { also });
 }
 
 /**

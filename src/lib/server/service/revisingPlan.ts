@@ -1,4 +1,4 @@
-import type { ReviseInput } from '$lib/contract/forms';
+import type { ReviseInput, SwapInput } from '$lib/contract/forms';
 import {
   addDays,
   CoreError,
@@ -6,10 +6,13 @@ import {
   easyWeeksOf,
   movedSets,
   planProgression,
+  reasonText,
   weeksLeft,
   wishedChanges,
+  type AlsoServed,
   type PlanChange,
   type PlanShape,
+  type PlanWishes,
   type PlanWeek
 } from '$lib/core';
 import type { Database } from '../db/db';
@@ -17,7 +20,11 @@ import { listPlans, updatePlanName, type Plan } from '../repo/planRepo';
 import { solverFor } from '../solver';
 import { loadGoalCase, type GoalCase } from './clientCase';
 import { sessionsOfPlan } from './composing';
+import { withServed } from './goalsServed';
+import { exerciseIn } from './library';
 import { keepPlan, openCase, planAsk, type Solving } from './planning';
+import { barsOf } from './safety';
+import { plainChoice, weekOf } from './week';
 
 /**
  * Solves what is to come of the plan in force once more, as it is wished now. Weeks keep their numbers and phases, and what was done stays in its
@@ -34,7 +41,57 @@ export async function revisePlan(
 ): Promise<void> {
   const c = await openCase(db, clientId, today, basedOnVersion);
   if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
-  await solveRest(db, { ...c, plan: c.plan }, wished, { missed, told: [] }, by);
+  const isKnown = ({ goalId }: AlsoServed) => c.goals.some((g) => g.id === goalId);
+  const isEnded = ({ goalId }: AlsoServed) => c.plan!.wishes.also.some((a) => a.goalId === goalId);
+  if (!wished.wishes.also.every((a) => isKnown(a) || isEnded(a))) throw new CoreError('not_found', { what: 'goal' });
+  const wishes = { ...wished.wishes, also: wished.wishes.also.filter(isKnown), joinedInWeek: c.plan.wishes.joinedInWeek };
+  await solveRest(db, { ...c, plan: c.plan }, { ...wished, wishes }, { missed, told: [] }, by);
+}
+
+/**
+ * Puts one exercise in the place of another, in the week and in what was wished of it, and solves what is to come again, in one step.
+ *
+ * Throws: CoreError 'not_found', 'exercise_barred' for what the gate bars, and those of `revisePlan`.
+ */
+export async function swapInPlan(
+  db: Database,
+  clientId: number,
+  { basedOnVersion, exerciseId, by: otherId }: SwapInput,
+  today: string,
+  by: Solving = { solve: solverFor() }
+): Promise<void> {
+  const c = await openCase(db, clientId, today, basedOnVersion);
+  const week = weekOf(c).map((w) => w.choice);
+  if (!c.plan || week.every((w) => w.exerciseId !== exerciseId)) throw new CoreError('not_found', { what: 'exercise' });
+  const [bar] = barsOf(c, exerciseIn(c.catalogue, otherId));
+  if (bar) throw new CoreError('exercise_barred', { why: reasonText(bar) });
+  // What is in the week already takes the place of the other by itself.
+  const choices = week.flatMap((w) =>
+    w.exerciseId !== exerciseId
+      ? [w]
+      : week.some((k) => k.exerciseId === otherId)
+        ? []
+        : [{ ...plainChoice(otherId), schoolId: w.schoolId }]
+  );
+  const { minutes, sessionsPerWeek, schoolId, wishes } = c.plan;
+  const renamed = (id: string) => (id === exerciseId ? otherId : id);
+  const moved = (of: PlanWishes['pins']) => of.map((p) => ({ ...p, exerciseId: renamed(p.exerciseId) }));
+  const often = Object.fromEntries(Object.entries(wishes.often).map(([id, o]) => [renamed(id), o]));
+  const shape = {
+    minutes,
+    sessionsPerWeek,
+    schoolId,
+    wishes: { ...wishes, often, pins: moved(wishes.pins), bans: moved(wishes.bans) }
+  };
+  const told: PlanChange[] = [{ code: 'swapped', exerciseId, by: otherId }];
+  // The wishes went with it: what they say of the new name is no news.
+  await solveRest(
+    db,
+    { ...c, choices, plan: { ...c.plan, wishes: shape.wishes } },
+    shape,
+    { missed: 'keep', told, swapped: true },
+    by
+  );
 }
 
 /** Takes the plan back to how an earlier version was wished; what was done since stays. Throws: those of `revisePlan`. */
@@ -53,16 +110,17 @@ export async function restorePlan(
   await solveRest(db, { ...c, plan: c.plan }, shape, { missed: 'keep', told: [{ code: 'restored', version }] }, by);
 }
 
-type Rest = Readonly<{ missed: ReviseInput['missed']; told: readonly PlanChange[] }>;
+type Rest = Readonly<{ missed: ReviseInput['missed']; told: readonly PlanChange[]; swapped?: true }>;
 
 async function solveRest(
   db: Database,
   c: GoalCase & { plan: Plan },
   wished: Pick<Plan, 'minutes' | 'sessionsPerWeek' | 'schoolId' | 'wishes'>,
-  { missed, told }: Rest,
+  { missed, told, swapped }: Rest,
   by: Solving
 ): Promise<void> {
   const { plan } = c;
+  const as = await withServed(db, c, wished.wishes);
   const all = sessionsOfPlan(c);
   const late = all.filter((s) => s.status === 'planned' && s.plannedOn < c.today);
   const slidWeeks = missed === 'slide' && late[0] ? Math.ceil(daysBetween(late[0].plannedOn, c.today) / 7) : 0;
@@ -72,7 +130,7 @@ async function solveRest(
   if (fromWeek === undefined) throw new CoreError('plan_over');
   const startOn = addDays(plan.startOn, 7 * slidWeeks);
   const shape = { ...wished, weeks: Math.min(plan.weeks, weeksLeft(startOn, c.goal.targetOn)), startOn };
-  const { weeks } = await planProgression({ ...planAsk(c, shape), fromWeek }, by.solve, by.onProgress);
+  const { weeks } = await planProgression({ ...planAsk(as, shape), fromWeek }, by.solve, by.onProgress);
   // Of the week under way as many sessions are over as were done or dropped.
   const over = all.filter((s) => s.week === fromWeek && (s.status !== 'planned' || dropped.has(s.id))).length;
   const rest = weeks.map((w) => (w.week === fromWeek ? { ...w, sessions: w.sessions.slice(over) } : w));
@@ -82,11 +140,17 @@ async function solveRest(
     ...told,
     ...(slidWeeks > 0 ? [{ code: 'slid' as const, weeks: slidWeeks }] : []),
     ...(dropped.size > 0 ? [{ code: 'dropped' as const, sessions: dropped.size }] : []),
-    ...wishedChanges(shapeOf(plan), shapeOf({ ...plan, ...wished })),
+    ...wishedChanges(shapeOf(plan), shapeOf({ ...plan, ...wished }), goalName(c)),
     ...movedSets(usualWeek(ahead), usualWeek(rest.flatMap((w) => w.sessions.map((s) => ({ ...s, easy: w.easy })))))
   ];
-  await keepPlan(db, c, { ...shape, lineId: plan.lineId, changed }, rest);
+  const isAnother = swapped || as.choices !== c.choices;
+  await keepPlan(db, as, { ...shape, lineId: plan.lineId, changed }, rest, { weekIs: isAnother ? 'another' : 'as it was' });
 }
+
+const goalName =
+  ({ goals }: GoalCase) =>
+  (goalId: number) =>
+    goals.find((g) => g.id === goalId)?.name ?? 'a goal that was ended';
 
 const shapeOf = ({
   weeks,

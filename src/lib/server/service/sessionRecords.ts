@@ -40,7 +40,7 @@ export function recordsOf(c: GoalCase, exerciseId: string, side: Side | null): S
       on: dayOf(session),
       plannedSets: planned.sets,
       // What was done one step easier says nothing about the setting in use.
-      sets: logs.map((log) => (session.readiness?.easier ? easedRecord(log) : setRecord(log))),
+      sets: logs.map((log) => (session.readiness?.easier || planned.isEased ? easedRecord(log) : setRecord(log))),
       pains,
       // What was decided on a pain told later is the newer of the two.
       decision: decisionAt('afterwards') ?? decisionAt('review')
@@ -104,9 +104,9 @@ export function lastTimes(c: GoalCase, session: Pick<Session, 'id' | 'plannedSet
   return last;
 }
 
-/** Motions that were worked hard in a session of yesterday: lift-offs, or efforts of 60 % and more. */
+/** Motions that were worked hard in a session of yesterday, toward any goal: lift-offs, or efforts of 60 % and more. */
 export function hardYesterday(c: GoalCase): LinkId[] {
-  const last = endedSessions(c).at(-1);
-  if (!last?.prescribed || daysBetween(dayOf(last), c.today) !== 1) return [];
-  return [...hardLinks(last.prescribed.blocks)];
+  const last = [endedSessions(c).at(-1), c.lastElsewhere].filter((s) => s != null);
+  const yesterday = last.filter((s) => s.startedAt !== null && daysBetween(dateOf(s.startedAt), c.today) === 1);
+  return [...hardLinks(yesterday.flatMap((s) => s.prescribed?.blocks ?? []))];
 }

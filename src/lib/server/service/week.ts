@@ -1,5 +1,5 @@
 import type { NoteInput, SchoolInput } from '$lib/contract/exerciseForms';
-import { chainOf, CoreError, goalExercises, goalOf, reasonText, type Exercise, type SchoolId } from '$lib/core';
+import { chainOf, CoreError, goalExercises, goalOf, motionOf, partOf, reasonText, type Exercise, type SchoolId } from '$lib/core';
 import type { Database } from '../db/db';
 import { replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
 import { lockClient, updateSchool } from '../repo/clientRepo';
@@ -36,7 +36,7 @@ export const plainChoice = (exerciseId: string): ExerciseChoice => ({
 });
 
 /** A first list that the gate lets through; a position that is not open yet gives way to the nearest easier one that is. */
-function firstWeek(c: GoalCase): Exercise[] {
+export function firstWeek(c: GoalCase): Exercise[] {
   const goal = { ...goalOf(c.goal.kind), headline: c.goal.headline, demands: c.goal.demands };
   const list = goalExercises(goal, c.catalogue);
   const position = list[0] && openOrEasier(c, list[0]);
@@ -90,6 +90,33 @@ export function addableTo(c: GoalCase): { forGoal: Exercise[]; others: Exercise[
   const open = c.catalogue.filter((e) => !inWeek.has(e.id) && barsOf(c, e).length === 0);
   const serves = (e: Exercise) => e.links.some((link) => needed.has(link));
   return { forGoal: open.filter(serves), others: open.filter((e) => !serves(e)) };
+}
+
+/**
+ * What could take the place of an exercise of the week, with why: its easier and harder neighbours, then what works the same motion. All of it is
+ * open by the gate and not in the week.
+ */
+export function swapsFor(c: GoalCase, exerciseId: string): Readonly<{ id: string; name: string; why: string }>[] {
+  const exercise = c.catalogue.find((e) => e.id === exerciseId);
+  if (!exercise) return [];
+  const { forGoal, others } = addableTo(c);
+  const open = [...forGoal, ...others];
+  const row = chainOf(exercise, c.catalogue);
+  const at = row.indexOf(exerciseId);
+  const why = ({ id, links }: Exercise): string | null => {
+    if (row.includes(id)) return row.indexOf(id) < at ? 'easier, in its row' : 'harder, in its row';
+    const shared = links.filter((link) => exercise.links.includes(link));
+    return shared.length > 0 ? `also ${shared.map((link) => motionOf(link).name).join(', ')}` : null;
+  };
+  const found = open.flatMap((e) => {
+    const told = why(e);
+    return told === null
+      ? []
+      : [{ id: e.id, name: e.name, why: told, inRow: row.includes(e.id), alike: partOf(e) === partOf(exercise) }];
+  });
+  return found
+    .toSorted((a, b) => Number(b.inRow) - Number(a.inRow) || Number(b.alike) - Number(a.alike))
+    .map(({ id, name, why }) => ({ id, name, why }));
 }
 
 /** Takes an exercise out of the week; its settings stay, and come back with it. Throws: CoreError 'week_empty' for the last. */

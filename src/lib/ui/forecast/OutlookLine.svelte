@@ -16,10 +16,11 @@
     headline: string;
     unit: LengthUnit;
     more: string;
+    moreText?: string;
     /** Work that is stopped until it is cleared. */
     isStopped: boolean;
   };
-  let { outlook, told, state, today, targetOn, headline, unit, more, isStopped }: Props = $props();
+  let { outlook, told, state, today, targetOn, headline, unit, more, moreText = 'More on Progress', isStopped }: Props = $props();
   const chance = $derived(told && byDate(told, today, targetOn));
   const week = $derived(told && likelyWeek(told));
   const end = $derived(told?.weeks.at(-1));
@@ -51,5 +52,5 @@
     {priorText(told.priorShare)}
     {#if isStopped}<strong class="text-stop">A stop is open: this takes for granted that sessions go on.</strong>{/if}
   {/if}
-  <a class="font-semibold underline" href={more}>More on Progress</a>
+  <a class="font-semibold underline" href={more}>{moreText}</a>
 </p>

@@ -3,6 +3,7 @@ import { queryOf } from '$lib/contract/libraryQuery';
 import { chainOf, neighboursOf, schoolOf, substitutesFor, type Exercise } from '$lib/core';
 import { orNotFound } from '$lib/server/orNotFound';
 import { listUsersOf, updateOwnExerciseRemoved } from '$lib/server/repo/exerciseRepo';
+import { listNoted } from '$lib/server/repo/judgementRepo';
 import { listProps } from '$lib/server/repo/propRepo';
 import { withGoal } from '$lib/server/service/clientCase';
 import { gradeOf, settingOf } from '$lib/server/service/gradeExercise';
@@ -11,6 +12,7 @@ import { exerciseIn, loadCatalogue, removeExercise } from '$lib/server/service/l
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
+const shownNotes = 5;
 const isOwn = (e: Exercise) => 'copyOf' in e;
 
 export const load: PageServerLoad = async ({ params, url, parent, locals: { db, caseOf } }) => {
@@ -50,6 +52,7 @@ export const load: PageServerLoad = async ({ params, url, parent, locals: { db, 
       substitutes: substitutesFor(need.id, atHand).slice(0, 3)
     })),
     users: await listUsersOf(db, exercise.id),
+    noted: await listNoted(db, { exerciseId: exercise.id }, shownNotes),
     gated: c ? gradeOf(c, exercise, c.goal.leadSide ?? 'left').gated : null,
     isBarred: c ? barsOf(c, exercise).length > 0 : false,
     note: c?.notes.find((n) => n.exerciseId === exercise.id) ?? null,

@@ -10,6 +10,7 @@
   import { sending, undoable } from '$lib/ui/sending';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Finder from '$lib/ui/Finder.svelte';
+  import NotedList from '$lib/ui/NotedList.svelte';
   import Why from '$lib/ui/Why.svelte';
   import Chain from './Chain.svelte';
   import HowTo from './HowTo.svelte';
@@ -238,6 +239,13 @@
               ? `: ${data.note.note}`
               : ''}
           </p>
+        </section>
+      {/if}
+      {#if data.noted.noted.length > 0}
+        <section>
+          <h2>What was noted of it</h2>
+          <NotedList noted={data.noted.noted.map((n) => ({ ...n, exerciseName: null }))} of="exercise" />
+          {#if data.noted.hasMore}<a class="underline" href="/library/notes?exercise={e.id}">All of it</a>{/if}
         </section>
       {/if}
       {#if data.users.length > 0}<p class="text-ink-soft">In the week of {data.users.join(', ')}.</p>{/if}

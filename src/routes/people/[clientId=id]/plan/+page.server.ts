@@ -7,6 +7,7 @@ import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
 import { listPrescribed } from '$lib/server/repo/sessionRepo';
 import { hasBaseline } from '$lib/server/service/taken';
 import { alikeSeries, headlineSides, outlooksOf } from '$lib/server/service/forecasting';
+import { goalsServed, servedBy, sharedText } from '$lib/server/service/goalsServed';
 import { movedOn, planView } from '$lib/server/service/composing';
 import { listPlansAlike } from '$lib/server/repo/planRepo';
 import { copyPlan } from '$lib/server/service/copyingPlan';
@@ -32,6 +33,14 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today
     /** Whose plan toward the same goal could be taken over. */
     alike: (await listPlansAlike(db, c.goal.kind, c.client.id)).map(({ clientId, name }) => ({ clientId, name })),
     outlooks: await outlooksOf(db, c),
+    /** Other goals that share the minutes, each with where it is going. */
+    served: await Promise.all(
+      goalsServed(c)
+        .slice(1)
+        .map(async ({ of }) => ({ goal: of.goal, shared: sharedText(c, of.goal), outlooks: await outlooksOf(db, of) }))
+    ),
+    /** The plan of another goal that trains this one too. */
+    servedBy: plan ? null : await servedBy(db, c),
     changes: headlineSides(c).map((side) => ({ side, change: alikeSeries(c, side).at(-1)?.change ?? null }))
   };
 };

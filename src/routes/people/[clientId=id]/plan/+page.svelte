@@ -13,6 +13,7 @@
   import Field from '$lib/ui/Field.svelte';
   import CopyForm from './CopyForm.svelte';
   import PlanForm from './PlanForm.svelte';
+  import ServedGoal from './ServedGoal.svelte';
   import SessionPanel from './SessionPanel.svelte';
   import WeekColumns from './WeekColumns.svelte';
 
@@ -86,6 +87,13 @@
         <p><a class="btn btn-primary" href="/people/{data.client.id}/measure">Measure</a></p>
       {:else}
         <h1>Plan the sessions</h1>
+        {#if data.servedBy}
+          <p class="rounded-soft border-2 border-ink px-4 py-2" role="status">
+            This goal is trained in the plan for “{data.servedBy}” already. Make that the goal in work
+            <a class="font-semibold underline" href="/people/{data.client.id}/goal">under goals</a>; a plan of its own is a second
+            one beside it.
+          </p>
+        {/if}
         <p class="text-ink-soft">
           Each session is made from the exercises of the week, as they are set in Grade: a warm-up, the exercises in their order,
           a settle, all inside the minutes. What is made harder, and when, follows what was done, not the date.
@@ -128,6 +136,9 @@
             more="/people/{data.client.id}/review/progress"
           />
         {/if}
+        {#each data.served as served (served.goal.id)}
+          <ServedGoal {...served} today={data.today} {unit} isStopped={data.stops.length > 0} base="/people/{data.client.id}" />
+        {/each}
         <p class="text-ink-soft">
           {staircase.side ? 'Half-discs' : 'Discs'} are measures with their error. {staircase.treads.some((t) => t.ahead)
             ? 'Dashed: the earliest the rules allow, one step a week when every session is clean; each tread takes as long as it takes.'
@@ -150,7 +161,7 @@
           <section aria-label="Week {chosen.week.week}">
             <h2 class="text-base">Week {chosen.week.week}</h2>
             <ul>
-              {#each [...chosen.week.steps, ...chosen.week.notes] as text (text)}<li>{text}</li>{/each}
+              {#each [...chosen.week.steps, ...chosen.week.notes.map((n) => n.text)] as text (text)}<li>{text}</li>{/each}
             </ul>
           </section>
         {/if}

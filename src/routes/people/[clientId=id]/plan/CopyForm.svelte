@@ -1,5 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import Choices from '$lib/ui/Choices.svelte';
   import { formProblem, type FormState } from '$lib/ui/formState';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Select from '$lib/ui/Select.svelte';
@@ -33,5 +34,18 @@
     {form}
     hint="Their exercises and weeks, on this person’s measures, shelf, limits and minutes. What is not open to this person is left out, and told."
   />
+  <Choices
+    legend="Where it begins"
+    name="step"
+    choices={[
+      { value: 'from the start', label: 'At its first week' },
+      { value: 'with them', label: 'In step with them' }
+    ]}
+    {form}
+    known="from the start"
+  />
+  <p class="text-ink-soft">
+    In step: on their days and in the week they are in, settling in first. Every exercise begins where it does for anybody.
+  </p>
   <div><button class="btn">Make it after theirs</button></div>
 </form>

@@ -5,6 +5,7 @@
   import Field from '$lib/ui/Field.svelte';
   import { formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { sending } from '$lib/ui/sending';
+  import Relax from '$lib/ui/Relax.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
 
   type Shape = { schoolId: string; weeks: number; sessionsPerWeek: number; minutes: number; startOn: string };
@@ -34,6 +35,7 @@
   })}
 >
   <ProblemNote text={formProblem(form)} />
+  <Relax {form} />
   <input type="hidden" name="basedOnVersion" value={openedOn} />
   <div class="grid gap-4 sm:grid-cols-2">
     <Field label="Weeks" name="weeks" inputmode="numeric" {form} known={known.weeks} hint="1 to 52" />

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { SessionView, WeekView } from '$lib/contract/plan';
-  import { blockWhyText, exercisesIn, isAsked, leftOutTexts, timelineOf } from '$lib/core';
+  import { blockWhyText, exercisesIn, isAsked, leftOutTexts, motionOf, timelineOf } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { clockText, plural, weekdayDate } from '$lib/ui/format';
@@ -25,8 +25,11 @@
   <div>
     <h2>Week {session.week}, session {session.ordinal}</h2>
     <p class="text-ink-soft">
-      {weekdayDate(session.on)} · {week.easy ? 'easy week' : week.phase}{session.light ? ', light' : ''}
+      {weekdayDate(session.on)} · {week.easy ? 'easy week' : week.phase}{session.light ? ', light' : ''}{session.beginsAt
+        ? ` · ${session.beginsAt}`
+        : ''}{session.place === 'home' ? ' · at home' : ''}
     </p>
+    {#if session.theme}<p>Its theme: {motionOf(session.theme).name}.</p>{/if}
     <p>
       <strong>{clockText(session.durationS)}</strong> of {minutes}:00 minutes{session.cuts.length === 0
         ? ' · everything fits'

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Check from '@lucide/svelte/icons/check';
+  import House from '@lucide/svelte/icons/house';
   import OctagonX from '@lucide/svelte/icons/octagon-x';
   import Play from '@lucide/svelte/icons/play';
   import type { SessionView, WeekView } from '$lib/contract/plan';
@@ -28,13 +29,21 @@
               ? 'border-mulberry shadow-[inset_0_0_0_1.5px_var(--color-mulberry)]'
               : 'border-line hover:border-ink'}"
             aria-pressed={session.id === chosenId}
-            aria-label="Week {week.week}, session {session.ordinal}, {word[session.status]}, {clockText(session.durationS)}"
+            aria-label="Week {week.week}, session {session.ordinal}, {word[session.status]}, {session.place === 'home'
+              ? 'at home, '
+              : ''}{clockText(session.durationS)}"
             onclick={() => onChoose(session.id)}
           >
             <span class="w-full {session.status === 'done' ? 'opacity-55' : ''}"
               ><EffortCurve phases={phasesOf(session)} width={80} height={30} scalePct={70} fluid /></span
             >
-            <span class="leading-none whitespace-nowrap text-ink-soft">{session.light ? 'light' : shortDate(session.on)}</span>
+            <span class="leading-none whitespace-nowrap text-ink-soft"
+              >{session.light ? 'light' : shortDate(session.on)}{#if session.place === 'home'}<House
+                  size={12}
+                  class="ml-0.5 inline align-[-1px]"
+                  aria-hidden="true"
+                />{/if}</span
+            >
             <span class="absolute top-0.5 right-0.5">
               {#if session.status === 'done'}<Check size={14} />
               {:else if session.status === 'stopped'}<OctagonX size={14} class="text-stop" />

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { decideForm, undoDecisionForm } from '$lib/contract/forms';
+import type { Db } from '$lib/server/db/db';
+import { decideForm, judgementForm, judgementIdForm, undoDecisionForm, type JudgementInput } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { dateOf } from '$lib/server/service/clientCase';
 import { alertsOf } from '$lib/server/service/alerts';
@@ -8,16 +9,20 @@ import { weekOf } from '$lib/server/service/week';
 import { beforeAndAfter } from '$lib/server/service/comparing';
 import { attendanceOf, doneAgainstPlan, proposalsOf } from '$lib/server/service/reviewing';
 import { listLeftOut } from '$lib/server/repo/logRepo';
-import { runForm } from '$lib/server/runForm';
+import { listNoted, updateJudgementRemoved } from '$lib/server/repo/judgementRepo';
+import { judge, withNames } from '$lib/server/service/judging';
+import { runForm, runFormOnce } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 import { acceptProposals, decideProposal, undoDecision } from '$lib/server/service/deciding';
 
 const shownDecisions = 12;
+const shownNotes = 8;
 
 export const load: PageServerLoad = async ({ params, locals: { caseOf, db } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const last = doneAgainstPlan(c);
   const proposals = proposalsOf(c);
+  const { noted, hasMore } = await listNoted(db, { clientId: c.client.id }, shownNotes);
   return {
     last: last && {
       ...last,
@@ -38,6 +43,8 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf, db } }) =
         return { ...d, exerciseName: exercise?.name ?? 'An exercise that is gone', dials: exercise?.dials ?? [] };
       }),
     shelf: c.shelf,
+    noted: await withNames(db, noted),
+    hasMoreNotes: hasMore,
     alerts: alertsOf(c, await outlooksOf(db, c)),
     names: Object.fromEntries(weekOf(c).map(({ exercise }) => [exercise.id, exercise.name]))
   };
@@ -54,6 +61,21 @@ export const actions: Actions = {
     const run = (input: z.output<typeof decideForm>) => decideProposal(db, Number(params.clientId), input, today);
     const done = await runForm(request, decideForm, run, { form: 'decide' });
     return done.ok ? { decided: true } : done.failure;
+  },
+  judge: async ({ request, params, locals: { db, today } }) => {
+    const run = (input: JudgementInput, tx: Db) => judge(tx, Number(params.clientId), input, today);
+    const done = await runFormOnce(request, db, judgementForm, run, { form: 'judge' });
+    return done.ok ? { judged: true } : done.failure;
+  },
+  unjudge: async ({ request, params, locals: { db, now } }) => {
+    const run = ({ id }: { id: number }) => updateJudgementRemoved(db, Number(params.clientId), id, now.toISOString());
+    const done = await runForm(request, judgementIdForm, run, { form: 'unjudge' });
+    return done.ok ? { removed: true } : done.failure;
+  },
+  rejudge: async ({ request, params, locals: { db } }) => {
+    const run = ({ id }: { id: number }) => updateJudgementRemoved(db, Number(params.clientId), id, null);
+    const done = await runForm(request, judgementIdForm, run, { form: 'rejudge' });
+    return done.ok ? { restored: true } : done.failure;
   },
   undo: async ({ request, params, locals: { db, today } }) => {
     const run = (input: z.output<typeof undoDecisionForm>) => undoDecision(db, Number(params.clientId), input, today);

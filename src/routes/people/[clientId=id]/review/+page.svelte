@@ -12,6 +12,7 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { moveText } from './moveText';
   import Alerts from './Alerts.svelte';
+  import Judgements from './Judgements.svelte';
   import ReviewParts from './ReviewParts.svelte';
   import { keepTyped } from '$lib/ui/sending';
   import ProposalRow from './ProposalRow.svelte';
@@ -22,7 +23,8 @@
   const side = $derived(picked ?? data.goal?.leadSide ?? 'left');
   const staircase = $derived(data.staircases.find((s) => s.side === null || s.side === side));
   const other = $derived(data.staircases.find((s) => s !== staircase));
-  const problem = $derived(form && 'problem' in form ? form : null);
+  const judging = $derived(form && 'problem' in form && form.form === 'judge' ? form : null);
+  const problem = $derived(form && 'problem' in form && form.form !== 'judge' ? form : null);
   const lastNames = $derived(new Map(data.last?.exercises.map((e) => [e.exerciseId, e.exerciseName])));
   const shareDone = (exerciseId: string, of: Side | null): number =>
     data.last?.exercises.find((e) => e.exerciseId === exerciseId && e.side === of)?.share ?? 0;
@@ -165,6 +167,13 @@
     </div>
   {/if}
 
+  <Judgements
+    noted={data.noted}
+    hasMore={data.hasMoreNotes}
+    clientId={data.client.id}
+    week={Object.entries(data.names).map(([id, name]) => ({ id, name }))}
+    form={judging}
+  />
   {#if staircase}
     <section class="flex flex-col gap-3">
       <div class="flex flex-wrap items-center gap-4">

@@ -1,11 +1,12 @@
 import { redirect } from '@sveltejs/kit';
 import { compute } from '$lib/contract/door';
 import { easyWeeksOf } from '$lib/core';
-import { planNameForm, restoreForm, reviseForm } from '$lib/contract/forms';
+import { planNameForm, restoreForm, reviseForm, swapForm, type SwapInput } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { isOpenForWork } from '$lib/server/service/checking';
 import { planView, sessionsOfPlan } from '$lib/server/service/composing';
-import { namePlan, restorePlan, revisePlan } from '$lib/server/service/revisingPlan';
+import { namePlan, restorePlan, revisePlan, swapInPlan } from '$lib/server/service/revisingPlan';
+import { sharedText } from '$lib/server/service/goalsServed';
 import { versionsOf } from '$lib/server/service/planVersions';
 import { openWeek } from '$lib/server/service/week';
 import { runForm } from '$lib/server/runForm';
@@ -28,6 +29,11 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today
     missed: planned.filter((s) => s.plannedOn < today).length,
     exercises: openWeek(c).map(({ id, name }) => ({ id, name })),
     view: view && (view.ok ? { ok: true as const, weeks: view.value.map(outlineOf) } : view),
+    homeProps: c.homeShelf.filter((p) => p.quantity > 0).length,
+    /** Goals that could share the minutes, each with what it has in common with the goal in work. */
+    otherGoals: c.goals
+      .filter((goal) => goal.id !== c.goal.id)
+      .map((goal) => ({ id: goal.id, name: goal.name, shared: sharedText(c, goal) })),
     versions: await versionsOf(db, c)
   };
 };
@@ -56,6 +62,13 @@ export const actions: Actions = {
     const done = await runForm(request, reviseForm, (input) =>
       withSolving(clientId, (by) => revisePlan(db, clientId, input, today, by))
     );
+    if (!done.ok) return done.failure;
+    redirect(303, `/people/${clientId}/plan/change`);
+  },
+  swap: async ({ request, params, locals: { db, today } }) => {
+    const clientId = Number(params.clientId);
+    const run = (input: SwapInput) => withSolving(clientId, (by) => swapInPlan(db, clientId, input, today, by));
+    const done = await runForm(request, swapForm, run, { form: 'swap' });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${clientId}/plan/change`);
   },

@@ -1,18 +1,22 @@
 <script lang="ts">
   import type { SubmitFunction } from '@sveltejs/kit';
   import { enhance } from '$app/forms';
-  import { addDays, schools, sessionDays, weekdayOf } from '$lib/core';
+  import { addDays, schools, sessionDays, weekdayOf, type Mend } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { formProblem } from '$lib/ui/formState';
-  import { plural } from '$lib/ui/format';
+  import { plural, weekdayText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { problemText } from '$lib/ui/problemText';
   import Select from '$lib/ui/Select.svelte';
   import { sending } from '$lib/ui/sending';
   import BusyHours from './BusyHours.svelte';
+  import Relax from '$lib/ui/Relax.svelte';
   import DayStrip from './DayStrip.svelte';
+  import GoalShares from './GoalShares.svelte';
+  import SessionWishes from './SessionWishes.svelte';
   import Versions from './Versions.svelte';
+  import WeekNotes from './WeekNotes.svelte';
   import WishGrid from './WishGrid.svelte';
   import { PlanWishesState } from './wishes.svelte';
 
@@ -37,6 +41,25 @@
   });
   let pickedPhase = $state<string>();
   const shown = $derived(phases.find((w) => w.phase === pickedPhase) ?? phases[0]);
+
+  /** The sessions of a week in the order they fall in, each with its day. */
+  const sessionsNamed = $derived(
+    sessionDays({ sessionsPerWeek: days.length, start: plan.startOn, weekdays: days }).map((day, i) => ({
+      number: i + 1,
+      day: weekdayText(addDays(plan.startOn, day))
+    }))
+  );
+  /** Minutes more a session that are offered where a week has no room. */
+  const moreMinutes = 5;
+  let minutesInput = $state<HTMLInputElement>();
+  function mend(by: Mend): void {
+    if (by.code === 'keep') wishes.set(by.exerciseId, null, 'in');
+    else if (by.code === 'free') wishes.set(by.exerciseId, by.session, 'free');
+    else if (minutesInput) {
+      minutesInput.value = String(plan.minutes + moreMinutes);
+      minutesInput.focus();
+    }
+  }
 
   let isSolving = $state(false);
   let isStopping = $state(false);
@@ -89,6 +112,7 @@
     <div class="mt-4 grid gap-6 xl:grid-cols-[1fr_24rem]">
       <form method="POST" action="?/revise" class="flex min-w-0 flex-col gap-5" use:enhance={solving}>
         <ProblemNote text={formProblem(sent)} />
+        <Relax form={sent} />
         {#if data.view && !data.view.ok}<ProblemNote text={problemText(data.view.problem)} />{/if}
         <input type="hidden" name="basedOnVersion" value={plan.version} />
         <input type="hidden" name="wishes" value={wishes.text} />
@@ -102,7 +126,14 @@
             <DayStrip {days} onDays={(d) => (wishes.weekdays = d)} />
           </section>
           <div class="flex flex-col gap-3">
-            <Field label="Minutes a session" name="minutes" inputmode="numeric" form={sent} known={plan.minutes} />
+            <Field
+              label="Minutes a session"
+              name="minutes"
+              inputmode="numeric"
+              form={sent}
+              known={plan.minutes}
+              bind:input={minutesInput}
+            />
             <Select
               label="Way of working"
               name="schoolId"
@@ -112,6 +143,11 @@
             />
           </div>
         </div>
+
+        <SessionWishes days={sessionsNamed} {wishes} homeProps={data.homeProps} />
+        {#if data.otherGoals.length > 0}
+          <GoalShares goals={data.otherGoals} goalName={data.goal?.name ?? ''} {wishes} />
+        {/if}
 
         <section aria-labelledby="week">
           <div class="mb-2 flex flex-wrap items-center gap-2">
@@ -129,16 +165,21 @@
             <p class="mb-2 text-ink-soft">
               Tap a place to keep the exercise in, to keep it out, or to leave it free. Wishes hold for every week to come.
             </p>
-            <WishGrid exercises={data.exercises} sessions={shown.sessions} {wishes} />
+            <WishGrid
+              exercises={data.exercises}
+              sessions={shown.sessions}
+              {wishes}
+              {base}
+              version={plan.version}
+              swapForm={form && 'form' in form && form.form === 'swap' ? form : null}
+            />
             {#if shown.sessions.some((s) => data.exercises.some((e) => s.allotment.every((a) => a.exerciseId !== e.id)))}
               <p class="mt-2 text-ink-soft">
                 “As usual”: it came into the week, or got its figure, after these weeks were solved.
               </p>
             {/if}
             {#if shown.notes.length > 0}
-              <ul class="mt-2 flex flex-col gap-1" aria-label="What this week goes without">
-                {#each shown.notes as note (note)}<li>{note}</li>{/each}
-              </ul>
+              <WeekNotes notes={shown.notes} minutes={plan.minutes + moreMinutes} {base} onMend={mend} />
             {/if}
           {:else}
             <p>Every session of this plan is over. Make a new one on the plan’s own page.</p>
@@ -160,7 +201,7 @@
           <p class="mb-2 text-ink-soft">The same exercises with about 60 % of the sets. Usually every fourth week.</p>
           <div class="flex flex-wrap gap-2">
             {#each data.weeksToCome as week (week)}
-              {@const isEasy = wishes.easyWeeks.includes(week)}
+              {@const isEasy = wishes.easyWeeks?.includes(week)}
               <button
                 type="button"
                 class="btn min-w-11 {isEasy ? 'border-mulberry bg-line/60 text-mulberry' : ''}"

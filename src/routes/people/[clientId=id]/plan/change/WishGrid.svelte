@@ -3,6 +3,8 @@
   import Pin from '@lucide/svelte/icons/pin';
   import { oftens, type Allotment, type Often } from '$lib/core';
   import { plural, weekdayText } from '$lib/ui/format';
+  import type { FormState } from '$lib/ui/formState';
+  import SwapDialog from './SwapDialog.svelte';
   import type { PlanWishesState } from './wishes.svelte';
 
   /** How much of each exercise the sessions of a week hold, and what is wished of it: every place is turned by a tap. */
@@ -10,8 +12,12 @@
     exercises: readonly Readonly<{ id: string; name: string }>[];
     sessions: readonly Readonly<{ ordinal: number; on: string; allotment: Allotment }>[];
     wishes: PlanWishesState;
+    base: string;
+    version: number;
+    /** Of a swap that did not go through. */
+    swapForm: FormState;
   };
-  let { exercises, sessions, wishes }: Props = $props();
+  let { exercises, sessions, wishes, base, version, swapForm }: Props = $props();
 
   const words = { free: 'as it fits', in: 'kept in', out: 'kept out' } as const;
   function heldText(allotment: Allotment, exerciseId: string): string {
@@ -59,7 +65,11 @@
     <tbody class="max-sm:block">
       {#each exercises as exercise (exercise.id)}
         <tr class="border-t border-line max-sm:grid max-sm:grid-cols-2 max-sm:py-2">
-          <th scope="row" class="py-1 pr-2 leading-tight font-normal max-sm:col-span-2 max-sm:font-semibold">{exercise.name}</th>
+          <th scope="row" class="py-1 pr-2 leading-tight font-normal max-sm:col-span-2 max-sm:font-semibold">
+            <span class="flex items-center justify-between gap-1"
+              >{exercise.name} <SwapDialog {exercise} {base} {version} form={swapForm} /></span
+            >
+          </th>
           <td class="p-1">
             {@render phoneLabel('How often')}
             <select

@@ -7,9 +7,20 @@ import { openWeek } from '$lib/server/service/week';
 import { winsOf } from '$lib/server/service/history';
 import { endedSessions } from '$lib/server/service/sessionRecords';
 import { takenOf } from '$lib/server/service/taken';
+import { listPhotos, type Photo } from '$lib/server/repo/photoRepo';
+import { photoSeries, takenWith } from '$lib/server/service/photoSeries';
+import type { GoalCase } from '$lib/server/service/clientCase';
 import type { PageServerLoad } from './$types';
 
 const shownWins = 6;
+
+function picturesOf(c: GoalCase, photos: readonly Photo[]) {
+  const series = photoSeries(photos).filter((s) => s.measureId === c.goal.headline && s.photos.length > 1);
+  return series.map((s) => {
+    const shown = (p: Photo) => ({ ...p, value: takenWith(c, p)?.value ?? null });
+    return { key: s.key, side: s.side, before: shown(s.photos[0]!), after: shown(s.photos.at(-1)!) };
+  });
+}
 
 export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
@@ -17,6 +28,8 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today
   const days = endedSessions(c).map((s) => dateOf(s.startedAt!));
   return {
     outlooks: await outlooksOf(db, c),
+    /** The first and the last picture of what tells the goal, as far as they can be laid side by side. */
+    pictures: picturesOf(c, await listPhotos(db, c.client.id)),
     taken: takenOf(c).filter((r) => r.measureId === c.goal.headline),
     wins: wins.slice(0, shownWins),
     exercises: Object.fromEntries(c.catalogue.map((e) => [e.id, e.name])),

@@ -7,9 +7,11 @@
   import MeasureChart from '$lib/ui/MeasureChart.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
   import { winText } from '$lib/ui/winText';
+  import SideBySide from '../../photos/SideBySide.svelte';
   import ReviewParts from '../ReviewParts.svelte';
 
   let { data } = $props();
+  let withPictures = $state(true);
   const unit = $derived(data.units.length);
   const goal = $derived(data.goal!);
   const measure = $derived(measureOf(goal.headline));
@@ -86,6 +88,29 @@
       </div>
     {/if}
   </section>
+
+  {#if data.pictures.length > 0}
+    <section aria-label="Before and after" class={withPictures ? '' : 'print:hidden'}>
+      <div class="flex flex-wrap items-center gap-4">
+        <h2>Before and after</h2>
+        <label class="ml-auto flex min-h-11 items-center gap-2 print:hidden">
+          <input type="checkbox" class="size-5" bind:checked={withPictures} /> Pictures on the report
+        </label>
+      </div>
+      {#if withPictures}
+        {#each data.pictures as p (p.key)}
+          {#if p.side}<p class="mt-1 flex items-center gap-2"><SideMark side={p.side} size={14} /> {capital(p.side)}</p>{/if}
+          <SideBySide
+            clientId={data.client.id}
+            measureId={goal.headline}
+            before={p.before}
+            after={p.after}
+            text={(value) => (value === null ? '' : headlineText(value, goal.headline, unit))}
+          />
+        {/each}
+      {/if}
+    </section>
+  {/if}
 
   <section aria-label="What was done">
     <h2>What was done</h2>

@@ -1,0 +1,132 @@
+import { describe, expect, test } from 'vitest';
+import {
+  exerciseOf,
+  hardLinks,
+  isAsked,
+  lacking,
+  leftOutTexts,
+  noPlanWishes,
+  phasesJoined,
+  planPhases,
+  planProgression,
+  standInRung,
+  weekFlags,
+  weekNoteText,
+  type PlanAsk,
+  type PlanWishes
+} from '../index';
+import { somebody, stopped } from '../testing/person';
+import { splitPlanAsk, splitWeekAsk } from '../testing/plan';
+import { solveHere } from '../testing/solver';
+import { weekFor } from '../testing/week';
+import { themesOf } from './sessionSlot';
+
+const planWith = async (wishes: Partial<PlanWishes>, more: Partial<PlanAsk> = {}) => {
+  const { weeks } = await planProgression({ ...splitPlanAsk, ...more, wishes: { ...noPlanWishes, ...wishes } }, solveHere);
+  return weeks.flatMap((w) => w.sessions);
+};
+const idsIn = (s: Awaited<ReturnType<typeof planWith>>[number]) =>
+  s.blocks.filter((b) => b.work.some(isAsked)).map((b) => b.exerciseId);
+
+describe('a session at home', () => {
+  const studio = weekFor(splitWeekAsk);
+  const homeWeek = studio.map((w) => (w.exercise.id === 'rear_hip_cycle' ? { ...w, lacks: ['pad' as const] } : w));
+
+  test('has nothing for which a thing is missing there, and says what is missing; in the studio it is done', async () => {
+    const sessions = await planWith({ sessions: { 2: { atHome: true, beginsAt: '07:30' } } }, { homeWeek });
+    for (const s of sessions) {
+      const isHome = s.ordinal === 2;
+      expect([s.place, s.beginsAt]).toEqual(isHome ? ['home', '07:30'] : ['studio', null]);
+      expect(idsIn(s).includes('rear_hip_cycle')).toBe(!isHome);
+      if (isHome) expect(leftOutTexts(s.leftOut)).toContain('Rear hip, half kneeling: there is no knee pad there.');
+    }
+  });
+  test('a stack stands in for another only where it is no harder, and not so much easier that it is another exercise', () => {
+    const rungs = [20, 15, 9, 0].map((depthCm) => ({ depthCm, heightCm: depthCm, items: [] }) as never);
+    expect(standInRung(rungs, 12)).toMatchObject({ depthCm: 15 });
+    expect(standInRung(rungs, 15)).toMatchObject({ depthCm: 15 });
+    expect(standInRung(rungs, 21)).toBeUndefined();
+    expect(standInRung(rungs, 2.5)).toBeUndefined();
+  });
+  test('a wall is everywhere, what does in its place counts, and a partner is nowhere', () => {
+    expect(lacking(['wall', 'rail'], new Set())).toEqual([]);
+    expect(lacking(['block'], new Set(['book']))).toEqual([]);
+    expect(lacking(['block', 'partner'], new Set(['cushion']))).toEqual(['block', 'partner']);
+  });
+});
+
+describe('a session that is given to something', () => {
+  // Source: common practice: nothing hard right before other training.
+  test('before other training nothing is hard', async () => {
+    for (const s of await planWith({ sessions: { 1: { trainingFollows: true } } }))
+      if (s.ordinal === 1) expect([...hardLinks(s.blocks)]).toEqual([]);
+  });
+  test('stretch alone has no effort and no lifts; own strength alone nothing that is only held', async () => {
+    const sessions = await planWith({ sessions: { 1: { only: 'stretch' }, 2: { only: 'own strength' } } });
+    for (const s of sessions) {
+      const parts = s.blocks.filter((b) => b.work.some(isAsked)).map((b) => b.part);
+      if (s.ordinal === 1) {
+        expect(parts).not.toContain('own');
+        for (const b of s.blocks) for (const w of b.work.filter(isAsked)) expect(w.form.kind).toBe('hold');
+      }
+      if (s.ordinal === 2) {
+        expect(parts.length).toBeGreaterThan(0);
+        expect(parts).not.toContain('position');
+      }
+    }
+  });
+  test('at most so many sessions a week are hard', async () => {
+    const sessions = await planWith({ hardSessions: 1 });
+    for (const week of [1, 2, 3, 4])
+      expect(sessions.filter((s) => s.week === week && hardLinks(s.blocks).size > 0).length).toBeLessThanOrEqual(1);
+  });
+});
+
+describe('themes', () => {
+  test('are what the week opens and works actively, the limit first', () => {
+    const week = ['front_split_on_stack', 'rear_hip_cycle', 'front_hamstring_cycle', 'front_leg_lift'].map(exerciseOf);
+    expect(themesOf(week, ['HF-KS', 'HE'])).toEqual(['HF-KS', 'HE']);
+  });
+  test('take turns over the weeks, the position is in each, and a pin is kept whatever the theme', async () => {
+    const sessions = await planWith({ themes: true, pins: [{ exerciseId: 'rear_knee_lift', session: 1 }] });
+    expect(sessions.slice(0, 4).map((s) => s.theme)).toEqual(['HE', 'HF-KS', 'HE', 'HF-KS']);
+    for (const s of sessions) {
+      for (const b of s.blocks.filter((b) => b.part === 'open' || b.part === 'own'))
+        expect(b.links.includes(s.theme!) || (b.exerciseId === 'rear_knee_lift' && s.ordinal === 1), b.exerciseId).toBe(true);
+      expect(idsIn(s)).toContain('front_split_on_stack');
+    }
+  });
+});
+
+describe('who joins in step', () => {
+  test('settles in first, and goes on with the others then', () => {
+    expect(phasesJoined(10, null)).toEqual(planPhases(10));
+    expect(phasesJoined(10, 4).slice(3)).toEqual(['settle in', ...planPhases(10).slice(4)]);
+  });
+});
+
+describe('what a week leans on', () => {
+  const flagsOf = async (ids: readonly string[], more: Partial<PlanAsk> = {}) => {
+    const week = weekFor({ ...splitWeekAsk, ids });
+    return weekFlags(await planWith({}, { week, weeks: 1, ...more }));
+  };
+  test('a week of the usual has nothing to say', async () => expect(weekFlags(await planWith({}))).toEqual([]));
+  test('nothing but stretch is told', async () => {
+    expect(await flagsOf(['front_split_on_stack'])).toContainEqual({ code: 'all passive' });
+  });
+  test('one side that is stopped, and one exercise that takes most of it, are told with their figures', async () => {
+    const person = somebody({ stops: [stopped({ exerciseId: 'front_hamstring_cycle', side: 'left' })] });
+    expect(await flagsOf(['front_hamstring_cycle'], { person })).toContainEqual({
+      code: 'one sided',
+      link: 'HF-KS',
+      side: 'right'
+    });
+    const long = weekFor({
+      ...splitWeekAsk,
+      settings: { front_split_on_stack: { left: { depthCm: 15, holdS: 600 }, right: { depthCm: 15, holdS: 600 } } }
+    });
+    const leaning = weekFlags(await planWith({}, { week: long, weeks: 1, minutes: 120 })).find((f) => f.code === 'leans on');
+    expect(leaning).toMatchObject({ exerciseId: 'front_split_on_stack' });
+    expect(weekNoteText(leaning!)).toMatch(/^Front split on its stack takes \d\d % of the week’s work\./);
+  });
+});
