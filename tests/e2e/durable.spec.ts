@@ -1,27 +1,13 @@
 import { PGlite } from '@electric-sql/pglite';
 import { expect, type Page } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { allAlive, test } from './alive';
+import { killed, startServer } from './server';
 import { readyToPractise, stamp, startSession } from './steps';
 
 const port = 5193;
-const origin = `http://localhost:${port}`;
-
-async function startServer(dataDir: string): Promise<ChildProcess> {
-  const env = { ...process.env, PORT: String(port), HOST: '127.0.0.1', ORIGIN: origin, DATA_DIR: dataDir, DATABASE_URL: '' };
-  const server = spawn(process.execPath, ['build'], { env, stdio: 'ignore' });
-  await expect(async () => expect((await fetch(`${origin}/people`)).ok).toBe(true)).toPass({ timeout: 60_000 });
-  return server;
-}
-
-const killed = (server: ChildProcess) =>
-  new Promise<void>((resolve) => {
-    server.once('exit', () => resolve());
-    server.kill('SIGKILL');
-  });
 
 /** Sends sets without pause until the server is gone; gives back the ids it confirmed. */
 async function sendSets(page: Page, confirmed: string[]): Promise<void> {
@@ -58,7 +44,8 @@ async function sendSets(page: Page, confirmed: string[]): Promise<void> {
 test('a server killed in the middle of logging has lost nothing that it confirmed, and starts again', async ({ browser }) => {
   test.setTimeout(180_000);
   const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-durable-'));
-  let server = await startServer(dataDir);
+  const { origin, server: first } = await startServer(port, { DATA_DIR: dataDir });
+  let server = first;
   try {
     const page = await allAlive(await browser.newContext({ baseURL: origin })).newPage();
     const base = await readyToPractise(page, `Durable ${stamp()}`);
@@ -77,7 +64,7 @@ test('a server killed in the middle of logging has lost nothing that it confirme
     const kept = new Set(rows.map((r) => r.id));
     expect(confirmed.filter((id) => !kept.has(id))).toEqual([]);
 
-    server = await startServer(dataDir); // takes over the lock of the process that is gone
+    ({ server } = await startServer(port, { DATA_DIR: dataDir })); // takes over the lock of the process that is gone
     await page.goto(`${base}/practise`);
     await expect(page.getByRole('link', { name: 'Go on' })).toBeVisible();
     await page.close();

@@ -1,7 +1,19 @@
 import { expect, type Page } from '@playwright/test';
 import { test } from './alive';
 import { goalOf, measureOf, schoolOf, wayOf, type SchoolId } from '../../src/lib/core';
-import { addClient, axe, chooseGoal, clientBase, fillShelf, passCheck, readyToStart, send, stamp, watched } from './steps';
+import {
+  addClient,
+  axe,
+  chooseGoal,
+  clientBase,
+  fillShelf,
+  passCheck,
+  readyToStart,
+  send,
+  setAsked,
+  stamp,
+  watched
+} from './steps';
 
 /** Two trials of the headline in the middle of what is usual, on every side it has. */
 async function measureHeadline(page: Page, base: string, goalId: string): Promise<void> {
@@ -16,19 +28,6 @@ async function measureHeadline(page: Page, base: string, goalId: string): Promis
     maxRedirects: 0
   });
   expect(answer.status()).toBe(303);
-}
-
-/** Every number that neither exercise nor school gives, set to the least its dial has. */
-async function setAsked(page: Page): Promise<void> {
-  const asked = page.getByRole('region', { name: 'Numbers to set first' });
-  for (let i = 0; i < 20 && (await asked.isVisible()); i++) {
-    const form = asked.locator('form').first();
-    const [least] = /\d+/.exec((await form.getByText(/\d+ to \d+/).textContent())!)!;
-    const before = await asked.locator('form').count();
-    await form.getByRole('textbox').fill(least);
-    await form.getByRole('button', { name: 'Set' }).click();
-    await expect(asked.locator('form')).toHaveCount(before - 1);
-  }
 }
 
 /** Plays the session with the clock run ahead, every set as planned; gives how many sets were asked about. */

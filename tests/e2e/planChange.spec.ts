@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import ICAL from 'ical.js';
-import { axe, readyToPractise, send, stamp, watched } from './steps';
+import { axe, choose, readyToPractise, send, stamp, watched } from './steps';
 
 const solve = (page: Page) => send(page, 'Solve what comes again');
 const place = (page: Page, exercise: string, where: string) =>
@@ -76,6 +76,88 @@ test('a plan is argued with: kept in, kept out, other days and minutes; told, na
   await expect(versions.getByText('As version 1 was.')).toBeVisible();
   await expect(second).toHaveAccessibleName(/as it fits/);
   await expect(page.getByLabel('Minutes a session')).not.toHaveValue('30');
+  expect(faults).toEqual([]);
+});
+
+test('each session has its place, its hour and its work; one exercise is swapped for another; what does not fit is relaxed by a button', async ({
+  page
+}) => {
+  test.setTimeout(180_000);
+  const { faults } = watched(page);
+  const base = await readyToPractise(page, `Where ${stamp()}`);
+  await page.goto(`${base}/plan/change`);
+  const wish = (what: string) =>
+    page.getByRole('region', { name: 'Each session' }).getByLabel(new RegExp(`^Session 2, \\w+: ${what}`));
+  await wish('where').selectOption('home');
+  await wish('begins at').fill('07:30');
+  await wish('other training follows').check();
+  await expect(page.getByText(/Nothing stands on the home shelf/)).toBeVisible();
+  await page.getByLabel('Sessions with hard work').selectOption('1');
+  await page.getByLabel('One motion a session').check();
+  await axe(page);
+  await solve(page);
+  const versions = page.getByRole('complementary', { name: 'Versions' });
+  for (const told of [
+    'Session 2 of each week is at home, begins at 07:30, has nothing hard in it, since other training follows.',
+    'At most 1 session a week with hard work.',
+    'Each session is about one motion; they take turns.'
+  ])
+    await expect(versions.getByText(told)).toBeVisible();
+
+  // Another exercise in its place, in one step.
+  await page.getByRole('button', { name: 'Swap Rear-knee lift, long lunge for another' }).click();
+  const dialog = page.getByRole('dialog');
+  const first = await dialog.getByRole('listitem').first().textContent(); // prettier-ignore
+  await axe(page);
+  await dialog.getByRole('listitem').first().getByRole('button').click(); // prettier-ignore
+  await expect(dialog).toBeHidden();
+  await expect(versions.getByText('Version 3', { exact: true })).toBeVisible();
+  await expect(versions.getByText(/ in place of Rear-knee lift, long lunge\.$/)).toBeVisible();
+  expect(first).toContain(/^(.*) in place of /.exec((await versions.getByText(/ in place of Rear-knee/).textContent())!)![1]!);
+
+  // Five minutes hold nothing: what they need is offered, and taken by a press.
+  await page.getByLabel('Minutes a session').fill('5');
+  await solve(page);
+  await send(page, /^Give each session \d+ minutes$/);
+  await expect(versions.getByText('Version 4', { exact: true })).toBeVisible();
+  await expect(versions.getByText(/^\d+ minutes a session in place of \d+\.$/)).toBeVisible();
+
+  await page.goto(`${base}/plan`);
+  await page.getByRole('button', { name: /session 2, planned, at home/ }).first().click(); // prettier-ignore
+  const session = page.getByRole('complementary', { name: 'The chosen session' });
+  await expect(session.getByText(/07:30 · at home/)).toBeVisible();
+  await expect(session.getByText(/^Its theme: /)).toBeVisible();
+  expect(faults).toEqual([]);
+});
+
+test('a judgement is dated, found by exercise and person, and taken out with a way back', async ({ page }) => {
+  test.setTimeout(120_000);
+  const { faults } = watched(page);
+  const name = `Judged ${stamp()}`;
+  const base = await readyToPractise(page, name);
+  await page.goto(`${base}/review`);
+  await send(page, 'Keep it');
+  await expect(page.getByText('Write what you think of it')).toBeVisible();
+  await page.getByLabel('What you think of it, and why').fill('Squared hips before depth.');
+  await page.getByLabel('About').selectOption({ label: 'Front split on its stack' });
+  await send(page, 'Keep it');
+  await expect(page.getByText('Squared hips before depth.', { exact: true })).toBeVisible();
+  await axe(page);
+
+  await page.getByRole('link', { name: 'Find notes by exercise and person' }).click();
+  await expect(page.getByRole('heading', { name: 'What was noted' })).toBeVisible();
+  await choose(page, 'Exercise', 'Front split on its stack');
+  await expect(page.getByRole('listitem').filter({ hasText: name })).toContainText('Squared hips before depth.');
+  await page.getByLabel('Words in it').fill('knees');
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
+  await expect(page.getByText('Nothing was noted of this.')).toBeVisible();
+  await axe(page);
+
+  await page.goto(`${base}/review`);
+  await send(page, /^Take it out/);
+  await expect(page.getByText('Squared hips before depth.', { exact: true })).toBeHidden();
+  await send(page, 'Undo');
+  await expect(page.getByText('Squared hips before depth.', { exact: true })).toBeVisible();
   expect(faults).toEqual([]);
 });
 

@@ -297,7 +297,9 @@ describe('planProgression', () => {
       })
     ).weeks[0]!.sessions[0]!;
     expect(s.blocks.find((b) => b.exerciseId === 'front_split_on_stack')!.work.map((w) => w.side)).toEqual(['right']);
-    expect(leftOutTexts(s.leftOut)).toContain('Front split on its stack, left: the shelf has no stack near its height.');
+    expect(leftOutTexts(s.leftOut)).toContain(
+      'The shelf has no stack near the height in use. Left out: front split on its stack, left.'
+    );
   });
 
   test('gives the weaker side one set more, first', async () => {

@@ -109,7 +109,7 @@ export type PlanProgress = (done: number, of: number) => void;
  * Model:  phases by share of the weeks, easy weeks, a retest every second; where the goal has a date the week before it is easy and without hard work,
  *         and nothing falls on the day or after it. The week of each phase is solved once (`planWeek`), so that inside a phase dials move and exercises
  *         stay, and once more where busy days move its sessions; an easy week holds the same with fewer sets. Every session is compiled to the second.
- * Throws: CoreError 'baseline_missing', 'weeks_past_target' with the weeks that are left, 'weekdays_do_not_match', those of `planWeek`,
+ * Throws: CoreError 'baseline_missing', 'weeks_past_target' with the weeks that are left, 'weekdays_do_not_match', 'not_solved' where what is wished leaves nothing for any session, those of `planWeek`,
  *         and the range errors of weeks (1–52), sessions a week (1–7) and minutes (5–240).
  * Source: docs/sources.md#planning
  */
@@ -128,6 +128,9 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
     solved.set(key, await planWeek({ ...ask, phase, slots }, solve));
   }
   onProgress?.(kinds.length, kinds.length);
+  // Wishes may leave nothing for any session: then there is no plan to keep.
+  const allotments = [...solved.values()].flat();
+  if (allotments.length > 0 && allotments.every(isEmpty)) throw new CoreError('not_solved', { status: 'empty' });
   const partIn = (exerciseId: string) => ask.week.flatMap((w) => (w.exercise.id === exerciseId ? [partOf(w.exercise)] : []))[0];
   const compose = sessionComposer(ask);
   const weeks = made.map((of): PlanWeek => {

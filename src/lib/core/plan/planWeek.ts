@@ -66,8 +66,10 @@ export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Allot
   }
   const seconds = ask.minutes * 60 - frameS;
   const items = wholeSeconds(built) <= seconds ? built.map(onlyWhole) : built;
-  const least = Math.min(...items.flatMap((item) => item.ways.map((w) => w.fixedS + w.setS)));
-  if (least > seconds) throw new CoreError('minutes_too_few', { minutes: ask.minutes, neededS: frameS + least });
+  const usable = items.flatMap((item) => item.ways.filter((w) => (w.not?.length ?? 0) < ask.slots.length));
+  const least = Math.min(...usable.map((w) => w.fixedS + w.setS));
+  if (least < Infinity && least > seconds)
+    throw new CoreError('minutes_too_few', { minutes: ask.minutes, neededS: frameS + least });
   const model: WeekModel = {
     items,
     sessions: ask.slots.map(({ day }) => ({ day, seconds })),

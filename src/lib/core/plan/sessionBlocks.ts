@@ -97,15 +97,17 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
   let isWithoutLifts = false;
   const worked = ask.week.flatMap((work): Block[] => {
     const allotted = ask.allotment?.find((a) => a.exerciseId === work.exercise.id);
+    const ownName = work.isOwn ? { ownName: work.exercise.name } : {};
     if (allotted?.sets === 0) {
       // What cannot be done where the session takes place is told; what has its turn elsewhere is not.
       const missing = work.lacks ? blockOf(work, { ...ask, backWarm: frame.backWarm }, { sets: 1 }).notBuilt : [];
-      leftOut.push(...missing.filter((n) => n.code === 'no prop' || n.code === 'no stack'));
+      const untold = missing.filter((n) => n.code === 'no prop' || n.code === 'no stack');
+      leftOut.push(...untold.map((n) => ({ ...n, ...ownName })));
       return [];
     }
     // What makes it worse is out from the day it was noted, whatever was solved before.
     if (work.effect === 'worse') {
-      leftOut.push({ code: 'made worse', exerciseId: work.exercise.id });
+      leftOut.push({ code: 'made worse', exerciseId: work.exercise.id, ...ownName });
       return [];
     }
     const usual = { sets: usualSets(work, ask), light: ask.light && !ask.allotment, extra: !ask.easy };
@@ -119,7 +121,7 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
       return [];
     }
     const built = isRested ? blockOf(work, { ...ask, backWarm: frame.backWarm }, { ...given, light: true }) : whole;
-    leftOut.push(...built.notBuilt);
+    leftOut.push(...built.notBuilt.map((n) => ({ ...n, ...ownName })));
     asks.push(...built.asks);
     if (!built.block) return [];
     const block = given.stretch ? heldBlock(built.block) : built.block;

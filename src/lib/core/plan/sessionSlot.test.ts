@@ -38,8 +38,15 @@ describe('a session at home', () => {
       const isHome = s.ordinal === 2;
       expect([s.place, s.beginsAt]).toEqual(isHome ? ['home', '07:30'] : ['studio', null]);
       expect(idsIn(s).includes('rear_hip_cycle')).toBe(!isHome);
-      if (isHome) expect(leftOutTexts(s.leftOut)).toContain('Rear hip, half kneeling: there is no knee pad there.');
+      if (isHome) expect(leftOutTexts(s.leftOut)).toContain('There is no knee pad there. Left out: rear hip, half kneeling.');
     }
+  });
+  test('an exercise of the studio’s own that is left out is told by its name, which no catalogue knows', async () => {
+    const own = { ...studio[1]!, isOwn: true, exercise: { ...studio[1]!.exercise, id: 'own_7', name: 'Sill lunge' } };
+    const week = [studio[0]!, own];
+    const atHome = [studio[0]!, { ...own, lacks: ['chair' as const] }];
+    const sessions = await planWith({ sessions: { 1: { atHome: true } } }, { week, homeWeek: atHome });
+    expect(leftOutTexts(sessions[0]!.leftOut)).toContain('There is no chair there. Left out: sill lunge.');
   });
   test('a stack stands in for another only where it is no harder, and not so much easier that it is another exercise', () => {
     const rungs = [20, 15, 9, 0].map((depthCm) => ({ depthCm, heightCm: depthCm, items: [] }) as never);
@@ -74,6 +81,16 @@ describe('a session that is given to something', () => {
         expect(parts).not.toContain('position');
       }
     }
+  });
+  test('wishes that leave nothing for any session make no plan, and minutes are asked for by what can be used', async () => {
+    const lifts = weekFor({ ...splitWeekAsk, ids: ['front_leg_lift'] });
+    await expect(planWith({ hardSessions: 0 }, { week: lifts })).rejects.toMatchObject({ code: 'not_solved' });
+    const week = weekFor({ ...splitWeekAsk, ids: ['front_leg_lift', 'front_hamstring_cycle'] });
+    const short = planWith(
+      { sessions: { 1: { only: 'stretch' }, 2: { only: 'stretch' }, 3: { only: 'stretch' } } },
+      { week, minutes: 9 }
+    );
+    await expect(short).rejects.toMatchObject({ code: 'minutes_too_few' });
   });
   test('at most so many sessions a week are hard', async () => {
     const sessions = await planWith({ hardSessions: 1 });

@@ -9,7 +9,8 @@ export const cutKinds = ['extra sets', 'rounds', 'holds', 'second link', 'blocks
 export type CutKind = (typeof cutKinds)[number];
 
 /** What was taken out to fit: for holds and rounds from how many to how many. */
-export type Cut = Readonly<{ kind: CutKind; exerciseId: string; from: number; to: number }>;
+/** `ownName` is that of an exercise of the studio's own: once its block is gone nothing else names it. */
+export type Cut = Readonly<{ kind: CutKind; exerciseId: string; ownName?: string; from: number; to: number }>;
 export type Fitted = Readonly<{ blocks: readonly Block[]; durationS: number; cuts: readonly Cut[] }>;
 
 const holdStepS = 5;
@@ -121,7 +122,15 @@ const cutters: Record<CutKind, (blocks: readonly Block[]) => Step> = {
 const drop = (blocks: readonly Block[], out: Block, kind: CutKind): Step => ({
   // Whoever took turns with it alone goes by itself from here on.
   blocks: blocks.flatMap((b, i) => (b === out ? [] : [blocks[i - 1] === out && !out.joins ? byItself(b) : b])),
-  cut: { kind, exerciseId: out.exerciseId, from: 1, to: 0 }
+  cut: cutOf(out, kind, 1, 0)
+});
+
+const cutOf = ({ exerciseId, own }: Block, kind: CutKind, from: number, to: number): Cut => ({
+  kind,
+  exerciseId,
+  ...(own && { ownName: own.name }),
+  from,
+  to
 });
 
 /** Applies a change to the block where it costs most: the greatest `from`, then the lowest priority. */
@@ -138,7 +147,7 @@ function changeOne(
   const pick = options[0];
   if (!pick) return null;
   const { old, from, to } = pick;
-  return { blocks: blocks.map((b) => (b === old ? pick.block : b)), cut: { kind, exerciseId: old.exerciseId, from, to } };
+  return { blocks: blocks.map((b) => (b === old ? pick.block : b)), cut: cutOf(old, kind, from, to) };
 }
 
 const mapForms = (block: Block, change: (form: Form) => Form): Block => ({

@@ -230,7 +230,7 @@ describe('planning', () => {
       const c = await loadSplitCase(db, id, today);
       const session = planView({ ...c, plan: c.plan! })[0]!.sessions[0]!;
       expect(session.blocks.map((b) => b.exerciseId)).not.toContain('front_split_on_stack');
-      expect(leftOutTexts(session.leftOut).join()).toContain('no stack near its height');
+      expect(leftOutTexts(session.leftOut).join()).toContain('no stack near the height in use');
     }));
 });
 

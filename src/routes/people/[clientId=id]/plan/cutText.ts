@@ -10,8 +10,11 @@ export const cutKindText: Readonly<Record<CutKind, string>> = {
 };
 
 /** What was cut, in a line. */
-export function cutText({ kind, exerciseId, from, to }: Cut, find: (exerciseId: string) => Readonly<{ name: string }>): string {
-  const { name } = find(exerciseId);
+export function cutText(
+  { kind, exerciseId, ownName, from, to }: Cut,
+  find: (exerciseId: string) => Readonly<{ name: string }>
+): string {
+  const name = ownName ?? find(exerciseId).name;
   if (kind === 'rounds') return `${name}: ${from} rounds to ${to}`;
   if (kind === 'holds') return `${name}: hold ${from} s to ${to} s`;
   if (kind === 'extra sets') return `${name}: ${from} sets to ${to}`;

@@ -21,7 +21,7 @@
 </script>
 
 <Dialog.Root bind:open={isOpen} onOpenChange={(open) => open && void ask()}>
-  <Dialog.Trigger class="btn btn-quiet min-w-11 px-2" aria-label="Swap {exercise.name} for another"
+  <Dialog.Trigger type="button" class="btn btn-quiet min-w-11 px-2" aria-label="Swap {exercise.name} for another"
     ><ArrowLeftRight size={16} /></Dialog.Trigger
   >
   <Dialog.Portal>
