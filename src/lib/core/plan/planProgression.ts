@@ -18,6 +18,7 @@ import { plainSlot, themesOf, type Place, type SessionSlot, type SessionWish } f
 
 export type PlanSession = Readonly<{
   week: number;
+  /** Its number among those wished of the week: one that falls out leaves its number free. */
   ordinal: number;
   /** Proposed day; what happens follows the person, not the date. */
   on: string;
@@ -142,13 +143,12 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
         const allotted = solved.get(keyOf(of))![s]!;
         const allotment = isLast ? rehearsalAllotment(allotted, partIn) : easy ? easierAllotment(allotted) : allotted;
         const beginsAt = ask.wishes.sessions[number]?.beginsAt ?? null;
-        return { on: addDays(ask.start, (week - 1) * 7 + day), place, beginsAt, theme, allotment };
+        return { ordinal: number, on: addDays(ask.start, (week - 1) * 7 + day), place, beginsAt, theme, allotment };
       })
       // The day of the goal itself is for the goal; where nothing may be done it is a day of rest.
       .filter(({ on, allotment }) => (ask.target === null || on < ask.target) && !isEmpty(allotment))
-      .map((session, i) => ({
+      .map((session) => ({
         week,
-        ordinal: i + 1,
         ...session,
         ...compose({ phase, easy, place: session.place }, session.allotment)
       }));

@@ -16,6 +16,7 @@ export type WeekNote =
   | Readonly<{ code: 'no room where kept'; exerciseId: string; session: number | null }>
   | Readonly<{ code: 'leans on'; exerciseId: string; pct: number }>
   | Readonly<{ code: 'all passive' }>
+  | Readonly<{ code: 'empty session'; session: number }>
   | Readonly<{ code: 'one sided'; link: LinkId; side: Side }>
   | Readonly<{ code: 'nothing for it' | 'no room for it' | 'nothing active for it' | 'no room for active work'; link: LinkId }>;
 
@@ -122,6 +123,7 @@ export function mendOf(note: WeekNote): Mend | null {
     case 'worse':
     case 'without effect':
     case 'one sided':
+    case 'empty session':
       return null;
   }
 }
@@ -130,6 +132,8 @@ export function mendOf(note: WeekNote): Mend | null {
 export function weekNoteText(note: WeekNote, find: FindName = exerciseOf): string {
   if (note.code === 'all passive')
     return 'Everything in this week is stretched, nothing is worked actively. What is opened is kept by own strength.';
+  if (note.code === 'empty session')
+    return `Session ${note.session} holds nothing: what is wished of it leaves nothing that may be done. Let it be in the studio, or less narrow.`;
   if ('exerciseId' in note) {
     const { name } = find(note.exerciseId);
     switch (note.code) {

@@ -82,6 +82,8 @@ describe('against every choice', () => {
       if (times.every((x) => x === null)) worth -= wishWorth.item;
       for (const s of of.pinned) if (!of.banned.includes(s) && !times[s]) worth -= wishWorth.pin;
     }
+    for (const [s, c] of chosen.entries())
+      if (items.some((of) => choicesOf(of, s).length > 1) && c.every((x) => x === null)) worth -= wishWorth.anything;
     const isDone = (of: (x: WeekItem) => boolean) => chosen.some((c) => c.some((x, i) => x && of(items[i]!)));
     for (const link of model.demands)
       if (items.some((x) => x.opens.includes(link) || x.owns.includes(link)))
@@ -201,6 +203,11 @@ describe('what is given up first', () => {
   test('active work for what is opened is kept before more stretching', async () => {
     const found = await solveWeek(week([item('open'), lift], { sessions: [{ day: 0, seconds: 330 }] }), solveHere);
     expect(setsOf(found, 'open').concat(setsOf(found, 'lift'))).toEqual([1, 1]);
+  });
+  test('a short session holds something, though what is opened in it is not worked actively', async () => {
+    const sessions = [{ day: 0, seconds: 160 }];
+    const long = item('long', { opens: [], owns: ['HF-KS'], ways: [way({ setS: 900 })] });
+    expect(setsOf(await solveWeek(week([item('open'), long], { sessions }), solveHere), 'open')).toEqual([1]);
   });
   test('no more sessions with hard work than are wished, and no way where it cannot be done', async () => {
     const sessions = [0, 2, 4].map((day) => ({ day, seconds: 3000 }));

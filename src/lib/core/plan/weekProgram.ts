@@ -78,7 +78,7 @@ export const doseSteps = {
 } as const;
 
 /** What a wish is worth, in minutes of the motion that limits most: the cheapest is given up first (assumption). */
-export const wishWorth = { session: 0.3, item: 2, extra: 3, demand: 12, pairing: 20, pin: 60 } as const;
+export const wishWorth = { session: 0.3, item: 2, extra: 3, demand: 12, pairing: 20, pin: 60, anything: 100 } as const;
 /** What it costs to begin another exercise and to fetch a prop, so that neither is done for nothing (assumption). */
 const beginCost = { exercise: 0.03, prop: 0.02 } as const;
 /** Sessions that are alike are told apart by a hair, else the search goes through every order of them. */
@@ -93,7 +93,8 @@ export const usualEnds: SearchEnds = { gap: 0.01, nodes: 4000 };
  * Model:  integer program. The greatest sum of priority times benefit, concave in the minutes of a session and of the week, so that no motion
  *         takes all. Firm: the seconds of each session, one way of doing an exercise in it, no hard work for one motion on following days, also from
  *         the last day to the first of the next week, no more sessions with hard work than are wished. Wishes are given up for what they are worth, least first: every exercise in each session, every
- *         exercise once, the set the weaker side gets more, every motion the goal needs, active work for what is opened, what was pinned.
+ *         exercise once, the set the weaker side gets more, every motion the goal needs, active work for what is opened, what was pinned, anything at all in each
+ *         session.
  * Shape:  an allotment for each session; what is banned or had no time stands in it with 0 sets.
  * Throws: CoreError 'not_solved' where the search ended with nothing in hand. No time at all gives empty sessions.
  */
@@ -299,6 +300,12 @@ function wishFor(p: Program, model: WeekModel): void {
     const pinned = item.often === 'each session' ? [...model.sessions.keys()] : item.pinned;
     for (const s of pinned) wish(usedTerms(item, i, s), id('unpinned', i, s), wishWorth.pin);
   }
+  for (const s of model.sessions.keys())
+    wish(
+      usesIn(model, s).map(({ i, w }): Term => [1, id('used', i, w, s)]),
+      id('empty', s),
+      wishWorth.anything
+    );
   for (const [l, link] of model.demands.entries())
     wish(
       anywhere(({ opens, owns }) => opens.includes(link) || owns.includes(link)),

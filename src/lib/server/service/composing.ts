@@ -152,11 +152,20 @@ export function planView(c: PlanCase, given: ReadonlyMap<number, Prescribed> = n
         allotments.length > 0
           ? [
               ...weekNotes(week, allotments, demands, (id) => effectOf(c, id), plan.wishes.themes ? [] : plan.wishes.pins),
-              ...weekFlags(turns.flatMap((o) => o.sessions))
+              ...weekFlags(turns.flatMap((o) => o.sessions)),
+              ...emptySessions(plan, of.sessions)
             ].map((n) => ({ text: weekNoteText(n, find), mend: mendOf(n) }))
           : []
     };
   });
+}
+
+/** Sessions with wishes of their own that found nothing to hold: they fell out of the week. */
+function emptySessions({ wishes, sessionsPerWeek }: Plan, sessions: readonly Readonly<{ ordinal: number }>[]) {
+  const numbers = Object.keys(wishes.sessions).map(Number);
+  return numbers
+    .filter((n) => n <= sessionsPerWeek && sessions.every((s) => s.ordinal !== n))
+    .map((session) => ({ code: 'empty session' as const, session }));
 }
 
 /** What came into the week, and what of it is not done any more, since the sessions to come were solved. */

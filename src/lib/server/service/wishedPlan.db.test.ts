@@ -85,6 +85,15 @@ describe('sessions at home', () => {
       expect(leftOut.map((l) => l.code)).toContain('no prop');
     }));
 
+  test('a session that is left with nothing falls out, and the week says so', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      await revise(db, id, { sessions: { 2: { atHome: true, trainingFollows: true, only: 'own strength' } } });
+      const c = await planOf(db, id);
+      expect([...new Set(sessionsOfPlan(c).map((s) => s.ordinal))]).toEqual([1, 3]);
+      for (const week of planView(c)) expect(week.notes.map((n) => n.text).join()).toContain('Session 2 holds nothing');
+    }));
+
   test('a calendar has each session at its own time, and says where it is', () =>
     store.rolledBack(async (db) => {
       const id = await personWithSplitPlan(db);

@@ -57,8 +57,8 @@
         <th scope="col" class="font-normal">Exercise</th>
         <th scope="col" class="w-40 px-1 font-normal">How often</th>
         <th scope="col" class="w-32 px-1 font-normal">Every session</th>
-        {#each sessions as session, i (session.ordinal)}
-          <th scope="col" class="px-1 font-normal">Session {i + 1}, {weekdayText(session.on)}</th>
+        {#each sessions as session (session.ordinal)}
+          <th scope="col" class="px-1 font-normal">Session {session.ordinal}, {weekdayText(session.on)}</th>
         {/each}
       </tr>
     </thead>
@@ -82,10 +82,10 @@
             </select>
           </td>
           <td class="p-1">{@render phoneLabel('Every session')}{@render place(exercise, null, '')}</td>
-          {#each sessions as session, i (session.ordinal)}
+          {#each sessions as session (session.ordinal)}
             <td class="p-1">
-              {@render phoneLabel(`Session ${i + 1}, ${weekdayText(session.on)}`)}
-              {@render place(exercise, i + 1, heldText(session.allotment, exercise.id))}
+              {@render phoneLabel(`Session ${session.ordinal}, ${weekdayText(session.on)}`)}
+              {@render place(exercise, session.ordinal, heldText(session.allotment, exercise.id))}
             </td>
           {/each}
         </tr>
