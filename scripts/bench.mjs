@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { createServer } from 'vite';
 import { benchForecast } from './benchForecast.mjs';
+import { benchHistory } from './benchHistory.mjs';
 import { benchPlan } from './benchPlan.mjs';
 import { benchPlayer } from './benchPlayer.mjs';
 import { launchBrowser, startDemo } from './browser.mjs';
@@ -86,6 +87,7 @@ say('ladder on a 20-prop shelf', ms(timed(() => core.ladder({ fromCm: 30, toCm: 
 await benchPlan(core, { say, load: (path) => vite.ssrLoadModule(path) });
 await benchStudy(core, { say, load: (path) => vite.ssrLoadModule(path) });
 benchForecast(core, { say, ms, timed });
+await benchHistory(core, { say, load: (path) => vite.ssrLoadModule(path) });
 
 // An instrument read as the page does it, two hundred times: when it locks after the limb began to move, and how far off.
 const readings = Array.from({ length: 200 }, (_, seed) => {

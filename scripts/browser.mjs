@@ -6,8 +6,8 @@ import { bodySizeLimit } from './setUp.mjs';
 
 export const launchBrowser = () => chromium.launch({ executablePath: chromiumPath(), args: chromiumArgs });
 
-/** Starts the built application with demo data; answers with its address, the milliseconds to its first page, and how to stop it. */
-export async function startDemo(dataDir, port) {
+/** Starts the built application; answers with its address, the milliseconds to its first page, and how to stop it. */
+export async function startServer(dataDir, port, more = {}) {
   const origin = `http://localhost:${port}`;
   const env = {
     ...process.env,
@@ -17,7 +17,7 @@ export async function startDemo(dataDir, port) {
     DATA_DIR: dataDir,
     BODY_SIZE_LIMIT: bodySizeLimit,
     DATABASE_URL: '',
-    CALM_REACH_DEMO: '1'
+    ...more
   };
   const began = performance.now();
   const server = spawn(process.execPath, ['build'], { env, stdio: 'ignore' });
@@ -34,3 +34,6 @@ export async function startDemo(dataDir, port) {
     });
   return { origin, firstPageMs: performance.now() - began, stop };
 }
+
+/** The same with demo data. */
+export const startDemo = (dataDir, port) => startServer(dataDir, port, { CALM_REACH_DEMO: '1' });

@@ -58,6 +58,7 @@ export { bestStack, nearestStack } from './props/bestStack';
 export { ladder, rungAt, rungsOfStacks, splitUse, usualStepCm, type Ladder, type LadderFault, type Rung } from './props/ladder';
 
 export type { Phase, PhaseKind } from './cycle/phase';
+export { smallCurve, type DrawnPhase } from './cycle/smallCurve';
 export {
   atBreath,
   compileCycle,

@@ -1,8 +1,9 @@
 import { CoreError } from '../errors';
 import type { Phase } from './phase';
+import type { DrawnPhase } from './smallCurve';
 
 /** The phase running at a moment; at a border the one that begins. Null before the first and from the end of the last. */
-export function phaseAt<P extends Phase>(phases: readonly P[], tS: number): P | null {
+export function phaseAt<P extends DrawnPhase>(phases: readonly P[], tS: number): P | null {
   let low = 0;
   let high = phases.length - 1;
   while (low <= high) {
@@ -21,7 +22,7 @@ export function phaseAt<P extends Phase>(phases: readonly P[], tS: number): P | 
  * Units:  seconds in, percent out.
  * Throws: CoreError 'time_not_a_number'.
  */
-export function effortAtPct(phases: readonly Phase[], tS: number): number {
+export function effortAtPct(phases: readonly DrawnPhase[], tS: number): number {
   if (!Number.isFinite(tS)) throw new CoreError('time_not_a_number');
   const phase = phaseAt(phases, tS);
   if (!phase) return 0;

@@ -3,12 +3,15 @@ import { sessionStatuses } from '$lib/contract/plan';
 import {
   isAsked,
   places,
+  smallCurve,
+  timelineOf,
   type Allotment,
   type Arrangement,
   type BeforeAnswers,
   type Block,
   type Cut,
   type DialId,
+  type DrawnPhase,
   type LeftOut,
   type LinkId,
   type PlanPhase,
@@ -44,6 +47,9 @@ export type PlannedSets = readonly Readonly<{
   isEased?: true;
 }>[];
 
+/** How long what was prescribed took, seconds, and its curve. */
+export type SessionOutline = Readonly<{ durationS: number; curve: readonly DrawnPhase[] }>;
+
 const SessionRow = z
   .object({
     id: z.int(),
@@ -67,7 +73,8 @@ const SessionRow = z
     arranged: z.custom<Arrangement>().nullable(),
     planned_sets: z.custom<PlannedSets>().nullable(),
     started_at: z.string().nullable(),
-    ended_at: z.string().nullable()
+    ended_at: z.string().nullable(),
+    outline: z.custom<SessionOutline>().nullable()
   })
   .transform((r) => ({
     id: r.id,
@@ -91,12 +98,13 @@ const SessionRow = z
     arranged: r.arranged,
     plannedSets: r.planned_sets ?? [],
     startedAt: r.started_at,
-    endedAt: r.ended_at
+    endedAt: r.ended_at,
+    outline: r.outline
   }));
 export type Session = z.output<typeof SessionRow>;
 
 const columns = `s.id, s.plan_id, coalesce(p.line_id, p.id) as line_id, s.allotment, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.place, s.begins_at, s.theme, s.status,
-                 s.planned_sets, s.arranged, s.readiness, s.started_at, s.ended_at`;
+                 s.planned_sets, s.arranged, s.readiness, s.started_at, s.ended_at, s.outline`;
 
 /**
  * Sessions of a goal over all its plans: those done in the order they were done, then those to come in theirs. What was
@@ -170,12 +178,12 @@ const PrescribedRow = z.object({ prescribed: z.custom<Prescribed>() });
 
 const PrescribedOfRow = PrescribedRow.extend({ id: z.int() });
 
-/** What the sessions of a plan and of the versions it goes on from were given when they began, by session. */
-export async function listPrescribed(db: Db, lineId: number): Promise<ReadonlyMap<number, Prescribed>> {
+/** What the sessions of one week of a plan and of the versions it goes on from were given when they began, by session. */
+export async function listPrescribed(db: Db, lineId: number, week: number): Promise<ReadonlyMap<number, Prescribed>> {
   const { rows } = await db.query(
     `select s.id, s.prescribed from session s join plan p on p.id = s.plan_id
-      where coalesce(p.line_id, p.id) = $1 and s.prescribed is not null`,
-    [lineId]
+      where coalesce(p.line_id, p.id) = $1 and s.week = $2 and s.prescribed is not null`,
+    [lineId, week]
   );
   return new Map(allRows(PrescribedOfRow, rows).map((r) => [r.id, r.prescribed]));
 }
@@ -253,10 +261,12 @@ export async function updateStarted(
   from: readonly ('planned' | 'superseded')[] = ['planned']
 ): Promise<boolean> {
   const plannedSets = plannedSetsOf(prescribed.blocks);
+  const { durationS, phases } = timelineOf(prescribed);
+  const outline = JSON.stringify({ durationS, curve: smallCurve(phases) } satisfies SessionOutline);
   const { rowCount } = await tx.query(
-    `update session set status = 'running', prescribed = $1, planned_sets = $2, readiness = $3, started_at = $4
+    `update session set status = 'running', prescribed = $1, planned_sets = $2, readiness = $3, started_at = $4, outline = $7
       where id = $5 and status = any ($6::text[])`,
-    [JSON.stringify(prescribed), JSON.stringify(plannedSets), JSON.stringify(readiness), startedAt, id, from]
+    [JSON.stringify(prescribed), JSON.stringify(plannedSets), JSON.stringify(readiness), startedAt, id, from, outline]
   );
   return rowCount === 1;
 }

@@ -1,7 +1,9 @@
 import { group } from 'd3-array';
 import { compute } from '$lib/contract/door';
-import type { SessionView, WeekView } from '$lib/contract/plan';
+import type { ChosenSession, SessionView, WeekView } from '$lib/contract/plan';
 import {
+  CoreError,
+  doseByLink,
   exercises,
   fittedSession,
   lacking,
@@ -11,6 +13,7 @@ import {
   isRetestWeek,
   motionOfDemand,
   schoolOf,
+  smallCurve,
   sessionComposer,
   timelineOf,
   uncutSession,
@@ -24,12 +27,14 @@ import {
   type SchoolId,
   type WeekWork
 } from '$lib/core';
+import type { Db } from '../db/db';
 import type { Plan } from '../repo/planRepo';
-import type { Prescribed, Session } from '../repo/sessionRepo';
+import { listPrescribed, type Prescribed, type Session } from '../repo/sessionRepo';
 import { breathOf, type ClientCase, type GoalCase } from './clientCase';
 import { weakerSide } from './comparing';
 import { demandedLinks, goalsServed, type Served } from './goalsServed';
 import { homeState, sideState } from './gradeExercise';
+import { perCase } from './perCase';
 import { positionReadings } from './reading';
 import { safetyOf } from './safety';
 import { hardYesterday } from './sessionRecords';
@@ -110,8 +115,19 @@ export const sessionsOfPlan = (c: ClientCase): Session[] =>
     .filter((s) => s.lineId === c.plan?.lineId && (s.status !== 'planned' || s.planId === c.plan.id))
     .toSorted((a, b) => a.week - b.week || a.ordinal - b.ordinal || a.id - b.id);
 
-/** The plan in force as it would run with today's settings; sessions that were done show what was prescribed then, by `given`. */
-export function planView(c: PlanCase, given: ReadonlyMap<number, Prescribed> = new Map()): WeekView[] {
+/** The plan in force as it would run with today's settings; sessions that were done with how long they took, and, of those in `given`, with all of it. */
+export function planView(c: PlanCase, given?: ReadonlyMap<number, Prescribed>): WeekView[] {
+  const weekOfPlan = weeksOf(c, given);
+  return Array.from({ length: c.plan.weeks }, (_, i) => weekOfPlan(i + 1));
+}
+
+/** One week of it. */
+export const weekView = (c: PlanCase, week: number, given?: ReadonlyMap<number, Prescribed>): WeekView => weeksOf(c, given)(week);
+
+type Outline = Omit<WeekView, 'steps' | 'notes'>;
+
+/** Weeks of the plan by their number; what a week is not asked for is not composed. */
+function weeksOf(c: PlanCase, given: ReadonlyMap<number, Prescribed> = new Map()): (week: number) => WeekView {
   const { plan } = c;
   const compose = sessionComposer({
     ...blocksBase(c, plan.schoolId),
@@ -122,32 +138,52 @@ export function planView(c: PlanCase, given: ReadonlyMap<number, Prescribed> = n
   const week = weekOf(c).map((w) => w.exercise);
   const find = findIn(c);
   const demands = demandedLinks(goalsServed(c));
-  const outlines = phasesJoined(plan.weeks, plan.wishes.joinedInWeek).map((phase, i) => {
-    const number = i + 1;
+  const phases = phasesJoined(plan.weeks, plan.wishes.joinedInWeek);
+  const curveOf = perCase((shown: Pick<Prescribed, 'blocks' | 'options'>) => smallCurve(timelineOf(shown).phases));
+  // Sessions of one kind have one curve: it is sent once.
+  const curves = new Map<string, SessionView['curve']>();
+  const once = (curve: SessionView['curve']) => {
+    const key = JSON.stringify(curve);
+    return curves.get(key) ?? (curves.set(key, curve), curve);
+  };
+  const viewOf = (row: Session): SessionView => {
+    const { easy, light, allotment, arranged, place } = row;
+    const { id, ordinal, plannedOn: on, status, endedAt: doneOn, beginsAt, theme } = row;
+    const at = { week: row.week, ordinal, on, place, beginsAt, theme, light, id, status, doneOn, allotment: allotment ?? [] };
+    const began = given.get(id);
+    if (began) {
+      const { durationS, phases: drawn } = timelineOf(began);
+      return { ...began, ...at, asks: [], durationS, curve: smallCurve(drawn) };
+    }
+    // What was done is not composed anew: what it was stands with it.
+    if (status !== 'planned') {
+      const { durationS, curve } = row.outline ?? { durationS: 0, curve: [] };
+      return { ...nothingGiven, ...at, durationS, curve: once(curve) };
+    }
+    // One that was arranged and does not fit any more is told where it would begin; the plan goes on with the usual.
+    const byHand = arranged && compute(() => arrangedAs(c, row));
+    const shown = byHand?.ok ? byHand.value : compose({ phase: row.phase, easy, light, place }, allotment);
+    return { ...shown, ...at, curve: once(curveOf(shown)) };
+  };
+  const known = new Map<number, Outline>();
+  const outlineOf = (number: number): Outline => {
+    const found = known.get(number);
+    if (found) return found;
     const ofWeek = rows.get(number) ?? [];
-    const sessions = ofWeek.map((row): SessionView => {
-      const { easy, light, allotment, arranged, place } = row;
-      // One that was arranged and does not fit any more is told where it would begin; the plan goes on with the usual.
-      const byHand = arranged && compute(() => arrangedAs(c, row));
-      const began = given.get(row.id);
-      const shown = began
-        ? { ...began, asks: [], durationS: timelineOf(began).durationS }
-        : byHand?.ok
-          ? byHand.value
-          : compose({ phase: row.phase, easy, light, place }, allotment);
-      const { id, ordinal, plannedOn: on, status, endedAt: doneOn, beginsAt, theme } = row;
-      const at = { week: number, ordinal, on, place, beginsAt, theme };
-      return { ...shown, ...at, allotment: allotment ?? [], light, id, status, doneOn };
-    });
-    return { week: number, phase, easy: ofWeek.some((s) => s.easy), retest: isRetestWeek(number), sessions };
-  });
-  return outlines.map((of, i): WeekView => {
+    const easy = ofWeek.some((s) => s.easy);
+    const made = { week: number, phase: phases[number - 1]!, easy, retest: isRetestWeek(number), sessions: ofWeek.map(viewOf) };
+    known.set(number, made);
+    return made;
+  };
+  return (number) => {
+    const of = outlineOf(number);
     // Themes take turns over the weeks: what has none this week may have its turn in the next.
-    const turns = plan.wishes.themes ? outlines.filter((o) => o.phase === of.phase) : [of];
+    const alike = phases.flatMap((phase, i) => (phase === of.phase ? [i + 1] : []));
+    const turns = plan.wishes.themes ? alike.map(outlineOf) : [of];
     const allotments = turns.flatMap((o) => o.sessions).flatMap((s) => (s.allotment.length > 0 ? [s.allotment] : []));
     return {
       ...of,
-      steps: of.sessions.length > 0 ? weekStepTexts(outlines[i - 1], of, find) : [],
+      steps: of.sessions.length > 0 && number > 1 ? weekStepTexts(outlineOf(number - 1), of, find) : [],
       notes:
         allotments.length > 0
           ? [
@@ -157,7 +193,24 @@ export function planView(c: PlanCase, given: ReadonlyMap<number, Prescribed> = n
             ].map((n) => ({ text: weekNoteText(n, find), mend: mendOf(n) }))
           : []
     };
-  });
+  };
+}
+
+const nothingGiven = { blocks: [], cuts: [], leftOut: [], asks: [] } as const;
+
+/** A session in all its parts, with what its week does otherwise, goes without, and gives each motion. Throws: CoreError 'not_found'. */
+export async function chosenSession(db: Db, c: PlanCase, sessionId: number | null): Promise<ChosenSession | null> {
+  const all = sessionsOfPlan(c);
+  const row =
+    sessionId === null
+      ? (all.find((s) => s.status === 'running') ?? all.find((s) => s.status === 'planned') ?? all[0])
+      : all.find((s) => s.id === sessionId);
+  if (!row) {
+    if (sessionId === null) return null;
+    throw new CoreError('not_found', { what: 'session' });
+  }
+  const { sessions, ...week } = weekView(c, row.week, await listPrescribed(db, c.plan.lineId, row.week));
+  return { session: sessions.find((s) => s.id === row.id)!, week, doses: doseByLink(sessions.flatMap((s) => s.blocks)) };
 }
 
 /** Sessions with wishes of their own that found nothing to hold: they fell out of the week. */

@@ -9,7 +9,7 @@ import { at, personWithSplitPlan, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { calendarOf } from './calendar';
 import { loadGoalCase } from './clientCase';
-import { planView, prepareSession, sessionsOfPlan } from './composing';
+import { chosenSession, planView, prepareSession, sessionsOfPlan } from './composing';
 import { copyPlan } from './copyingPlan';
 import { saveGoal } from './goalSetting';
 import { sharedText } from './goalsServed';
@@ -242,3 +242,25 @@ test('a session before other training is not hard, and one of stretch alone has 
     await makePlan(db, id, { schoolId: 'long_hold', weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: testDay, basedOnVersion: 2 }, testDay); // prettier-ignore
     expect((await planOf(db, id)).plan.wishes).toMatchObject({ themes: true, hardSessions: 2 });
   }));
+
+describe('a plan of many sessions', () => {
+  test('shows of what was done how long it took and its course; all of it comes with the session that is chosen', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithSplitPlan(db);
+      const played = await play(db, id, testDay);
+      const c = await planOf(db, id, addDays(testDay, 1));
+      const brief = planView(c)[0]!.sessions.find((s) => s.id === played)!;
+      expect(brief.blocks).toEqual([]);
+      expect(brief.durationS).toBeGreaterThan(600);
+      const chosen = (await chosenSession(db, c, played))!;
+      expect(chosen.session.blocks.length).toBeGreaterThan(3);
+      expect({ durationS: chosen.session.durationS, curve: chosen.session.curve }).toEqual({
+        durationS: brief.durationS,
+        curve: brief.curve
+      });
+      expect(chosen.doses.length).toBeGreaterThan(0);
+      // Unless somebody asks for one, it is the next that is to come; what is not of this plan is not found.
+      expect((await chosenSession(db, c, null))!.session).toMatchObject({ status: 'planned', week: 1, ordinal: 2 });
+      await expect(chosenSession(db, c, 999_999)).rejects.toEqual(refusal('not_found'));
+    }));
+});

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { effortAtPct, type Phase } from '$lib/core';
+  import { effortAtPct, type DrawnPhase } from '$lib/core';
 
   type Props = {
-    phases: readonly Phase[];
+    phases: readonly DrawnPhase[];
     width: number;
     height: number;
     /** Percent at the upper and lower edge. @default 80 */
@@ -20,7 +20,7 @@
   const x = (s: number) => Math.round(((s - startS) / (endS - startS || 1)) * width * 10) / 10;
   const y = (pct: number) => Math.round((height / 2 - (pct / scalePct) * (height / 2 - 3)) * 10) / 10;
 
-  const isStill = (p: Phase) => p.fromPct === 0 && p.toPct === 0;
+  const isStill = (p: DrawnPhase) => p.fromPct === 0 && p.toPct === 0;
   const area = (sign: 1 | -1) =>
     phases
       .filter((p) => !isStill(p) && Math.sign(p.fromPct + p.toPct) === sign)

@@ -2,6 +2,8 @@
 alter table session add column place text not null default 'studio' check (place in ('studio', 'home'));
 alter table session add column begins_at text check (begins_at ~ '^([01][0-9]|2[0-3]):[0-5][0-9]$');
 alter table session add column theme text;
+-- How long what was prescribed took, and its curve: what a plan of a year shows of every session. Null in older ones.
+alter table session add column outline jsonb;
 
 create table judgement (
   id integer generated always as identity primary key,

@@ -1,14 +1,14 @@
 import { redirect } from '@sveltejs/kit';
 import { compute } from '$lib/contract/door';
+import type { SessionBrief, WeekView } from '$lib/contract/plan';
 import { copyPlanForm, planForm, type CopyPlanInput } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { schoolOf } from '$lib/core';
 import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
-import { listPrescribed } from '$lib/server/repo/sessionRepo';
 import { hasBaseline } from '$lib/server/service/taken';
 import { alikeSeries, headlineSides, outlooksOf } from '$lib/server/service/forecasting';
 import { goalsServed, servedBy, sharedText } from '$lib/server/service/goalsServed';
-import { movedOn, planView } from '$lib/server/service/composing';
+import { chosenSession, movedOn, planView } from '$lib/server/service/composing';
 import { listPlansAlike } from '$lib/server/repo/planRepo';
 import { copyPlan } from '$lib/server/service/copyingPlan';
 import { makePlan } from '$lib/server/service/planning';
@@ -18,13 +18,18 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
-  const given = plan ? await listPrescribed(db, plan.lineId) : undefined;
+  const view = plan && compute(() => planView({ ...c, plan }));
+  const weeks = view?.ok ? view.value : [];
+  const ahead = weeks.flatMap((w) => w.sessions).filter((s) => s.status === 'planned');
   return {
     isOpen: isOpenForWork(c),
     isCheckDue: isCheckDue(c, today),
     baseline: hasBaseline(c),
     plan,
-    view: plan && compute(() => planView({ ...c, plan }, given)),
+    view: view && (view.ok ? { ok: true as const, weeks: weeks.map(briefOf) } : view),
+    chosen: plan && view?.ok ? await chosenSession(db, { ...c, plan }, null) : null,
+    /** The work ahead has grown past its minutes. */
+    isGrown: ahead.some((s) => s.cuts.some((cut) => cut.kind !== 'rounds' && cut.kind !== 'holds')),
     /** What moved on since what comes was solved. */
     moved: plan ? movedOn({ ...c, plan }) : { came: [], gone: [] },
     shelf: c.shelf,
@@ -44,6 +49,24 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today
     changes: headlineSides(c).map((side) => ({ side, change: alikeSeries(c, side).at(-1)?.change ?? null }))
   };
 };
+
+/** A week as its column shows it; the parts of a session come with the one that is chosen. */
+const briefOf = ({ week, phase, easy, retest, sessions }: WeekView) => ({
+  week,
+  phase,
+  easy,
+  retest,
+  sessions: sessions.map(({ id, ordinal, on, status, light, place, durationS, curve }): SessionBrief => ({
+    id,
+    ordinal,
+    on,
+    status,
+    light,
+    place,
+    durationS,
+    curve
+  }))
+});
 
 export const actions: Actions = {
   copy: async ({ request, params, locals: { db, today } }) => {

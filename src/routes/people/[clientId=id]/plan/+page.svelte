@@ -6,6 +6,8 @@
   import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
   import { changeText, plural } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
+  import type { ChosenSession } from '$lib/contract/plan';
+  import { toast } from 'svelte-sonner';
   import { followed } from '$lib/ui/forecast/foretelling.svelte';
   import OutlookLine from '$lib/ui/forecast/OutlookLine.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
@@ -27,24 +29,27 @@
   const outlook = $derived(data.outlooks.find((o) => o.side === null || o.side === side));
   const foretelling = followed(() => (data.plan ? outlook?.ask : null));
   const told = $derived(foretelling.told);
-  const weeks = $derived(data.view?.ok ? data.view.value : []);
-  const all = $derived(weeks.flatMap((w) => w.sessions.map((session) => ({ week: w, session }))));
+  const weeks = $derived(data.view?.ok ? data.view.weeks : []);
   /** What moved on since what comes was solved: it is solved again when somebody wants it, never by itself. */
   const sinceSolved = $derived(
     [
       data.moved.came.length > 0 && `${data.moved.came.join(', ')} came into the week`,
       data.moved.gone.length > 0 && `${data.moved.gone.join(', ')} may not be done any more`,
-      all.some(({ session: s }) => s.status === 'planned' && s.cuts.some((c) => c.kind !== 'rounds' && c.kind !== 'holds')) &&
-        'the work has grown past its minutes'
+      data.isGrown && 'the work has grown past its minutes'
     ].filter((text) => text !== false)
   );
-  let chosenId = $state<number>();
-  const chosen = $derived(
-    all.find((s) => s.session.id === chosenId) ??
-      all.find((s) => s.session.status === 'running') ??
-      all.find((s) => s.session.status === 'planned') ??
-      all[0]
-  );
+  /** The session that is looked at: the next one, until another is chosen; its parts come when they are asked for. */
+  let chosen = $derived(data.chosen);
+  let asked = $state<number>();
+  async function choose(id: number): Promise<void> {
+    asked = id;
+    const answer = await fetch(`/people/${data.client.id}/plan/session.json?session=${id}`).catch(() => null);
+    // The last one that was chosen counts.
+    if (asked !== id) return;
+    if (answer?.ok) chosen = (await answer.json()) as ChosenSession;
+    else toast.error('This session did not arrive. Choose it again.');
+    asked = undefined;
+  }
   const change = $derived(data.changes.find((c) => c.side === null || c.side === side)?.change);
   const news = $derived(
     change && measure
@@ -156,7 +161,7 @@
             for it.
           </p>
         {/if}
-        <WeekColumns {weeks} chosenId={chosen?.session.id} onChoose={(id) => (chosenId = id)} />
+        <WeekColumns {weeks} chosenId={asked ?? chosen?.session.id} onChoose={(id) => void choose(id)} />
         {#if chosen && chosen.week.steps.length + chosen.week.notes.length > 0}
           <section aria-label="Week {chosen.week.week}">
             <h2 class="text-base">Week {chosen.week.week}</h2>
@@ -223,6 +228,7 @@
       <SessionPanel
         session={chosen.session}
         week={chosen.week}
+        doses={chosen.doses}
         minutes={data.plan.minutes}
         base="/people/{data.client.id}"
         {unit}

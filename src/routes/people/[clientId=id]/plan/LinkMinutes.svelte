@@ -1,21 +1,20 @@
 <script lang="ts">
-  import { doseByLink, motionOf, type Block, type LinkDose, type Side } from '$lib/core';
+  import { motionOf, type LinkDose } from '$lib/core';
   import { capital, numberText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
 
   /** Minutes under stretch, of contraction and of active work, for each motion and side. */
   type Props = {
-    blocks: readonly Block[];
-    /** How much of each exercise and side was done, of 1: then what was done stands before what was planned. */
-    share?: (exerciseId: string, side: Side | null) => number;
+    doses: readonly LinkDose[];
+    /** What of them was done: then it stands before what was planned. */
+    done?: readonly LinkDose[];
   };
-  let { blocks, share }: Props = $props();
-  const doses = $derived(doseByLink(blocks));
-  const done = $derived(share ? new Map(doseByLink(blocks, share).map((d) => [`${d.link}/${d.side}`, d])) : null);
+  let { doses, done }: Props = $props();
+  const wasDone = $derived(done && new Map(done.map((d) => [`${d.link}/${d.side}`, d])));
   function minutes(dose: LinkDose, of: 'stretchS' | 'contractionS' | 'activeS'): string {
     if (dose[of] === 0) return '–';
     const planned = numberText(dose[of] / 60);
-    const was = done?.get(`${dose.link}/${dose.side}`);
+    const was = wasDone?.get(`${dose.link}/${dose.side}`);
     return was ? `${numberText(was[of] / 60)} of ${planned}` : planned;
   }
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { SessionView, WeekView } from '$lib/contract/plan';
+  import type { ChosenSession } from '$lib/contract/plan';
   import { blockWhyText, exercisesIn, isAsked, leftOutTexts, motionOf, timelineOf } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
@@ -10,8 +10,8 @@
   import { doseText, heightText } from '$lib/ui/session/doseText';
   import LinkMinutes from './LinkMinutes.svelte';
 
-  type Props = { session: SessionView; week: WeekView; minutes: number; base: string; unit: LengthUnit };
-  let { session, week, minutes, base, unit }: Props = $props();
+  type Props = ChosenSession & { minutes: number; base: string; unit: LengthUnit };
+  let { session, week, doses, minutes, base, unit }: Props = $props();
   const find = $derived(exercisesIn(session.blocks));
 
   const timeline = $derived(timelineOf(session));
@@ -100,6 +100,6 @@
         </p>
       </Why>
     </h3>
-    <LinkMinutes blocks={week.sessions.flatMap((s) => s.blocks)} />
+    <LinkMinutes {doses} />
   </div>
 </aside>

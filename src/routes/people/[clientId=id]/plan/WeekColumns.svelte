@@ -3,14 +3,13 @@
   import House from '@lucide/svelte/icons/house';
   import OctagonX from '@lucide/svelte/icons/octagon-x';
   import Play from '@lucide/svelte/icons/play';
-  import type { SessionView, WeekView } from '$lib/contract/plan';
-  import { timelineOf } from '$lib/core';
+  import type { SessionBrief, WeekView } from '$lib/contract/plan';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { capital, clockText, shortDate } from '$lib/ui/format';
 
-  type Props = { weeks: readonly WeekView[]; chosenId?: number; onChoose: (id: number) => void };
+  type Week = Pick<WeekView, 'week' | 'phase' | 'easy' | 'retest'> & { sessions: readonly SessionBrief[] };
+  type Props = { weeks: readonly Week[]; chosenId?: number; onChoose: (id: number) => void };
   let { weeks, chosenId, onChoose }: Props = $props();
-  const phasesOf = (s: SessionView) => timelineOf(s).phases;
   const word = { planned: 'planned', running: 'running', done: 'done', stopped: 'stopped', superseded: '' } as const;
 </script>
 
@@ -35,7 +34,7 @@
             onclick={() => onChoose(session.id)}
           >
             <span class="w-full {session.status === 'done' ? 'opacity-55' : ''}"
-              ><EffortCurve phases={phasesOf(session)} width={80} height={30} scalePct={70} fluid /></span
+              ><EffortCurve phases={session.curve} width={80} height={30} scalePct={70} fluid /></span
             >
             <span class="leading-none whitespace-nowrap text-ink-soft"
               >{session.light ? 'light' : shortDate(session.on)}{#if session.place === 'home'}<House

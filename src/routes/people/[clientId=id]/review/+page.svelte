@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { measureOf, whyText, type Side } from '$lib/core';
+  import { doseByLink, measureOf, whyText, type Side } from '$lib/core';
   import { figuresText } from '$lib/ui/figuresText';
   import LinkMinutes from '../plan/LinkMinutes.svelte';
   import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
@@ -145,7 +145,9 @@
               Left out: {lastNames.get(set.exerciseId)}, {set.why}.
             </p>
           {/each}
-          <div class="mt-3"><LinkMinutes blocks={data.last.blocks} share={shareDone} /></div>
+          <div class="mt-3">
+            <LinkMinutes doses={doseByLink(data.last.blocks)} done={doseByLink(data.last.blocks, shareDone)} />
+          </div>
           {#each data.last.measured as m (`${m.measureId}/${m.side}`)}
             <p class="mt-2 flex items-start gap-1">
               <span class="pt-1"><SideMark side={m.side} size={13} /></span>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { exercisesIn, sessionTemplates } from '$lib/core';
+  import { doseByLink, exercisesIn, sessionTemplates } from '$lib/core';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { formProblem } from '$lib/ui/formState';
   import { clockText } from '$lib/ui/format';
@@ -126,7 +126,7 @@
         <CutToMinutes {hand} {find} />
         <DaySettings {hand} />
         {#if hand.made.ok}<Fetch blocks={hand.made.value.blocks} shelf={data.shelf} unit={data.units.length} />{/if}
-        {#if hand.made.ok}<section class="card"><LinkMinutes blocks={hand.made.value.blocks} /></section>{/if}
+        {#if hand.made.ok}<section class="card"><LinkMinutes doses={doseByLink(hand.made.value.blocks)} /></section>{/if}
       </aside>
     </div>
   {/if}

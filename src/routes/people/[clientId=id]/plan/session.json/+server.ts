@@ -1,0 +1,11 @@
+import { json } from '@sveltejs/kit';
+import { goalCaseOr, orNotFound } from '$lib/server/orNotFound';
+import { chosenSession } from '$lib/server/service/composing';
+import type { RequestHandler } from './$types';
+
+/** One session of the plan in all its parts, with its week. */
+export const GET: RequestHandler = async ({ params, url, locals: { db, caseOf } }) => {
+  const c = await goalCaseOr(caseOf(Number(params.clientId)));
+  const { plan } = c;
+  return json(plan && (await orNotFound(chosenSession(db, { ...c, plan }, Number(url.searchParams.get('session'))))));
+};
