@@ -101,7 +101,15 @@ export const usualEnds: SearchEnds = { gap: 0.01, nodes: 4000 };
 export async function solveWeek(model: WeekModel, solve: LinearSolver, ends: SearchEnds = usualEnds): Promise<Allotment[]> {
   if (model.items.length === 0) return model.sessions.map(() => []);
   if (holdsEverything(model)) return model.sessions.map((_, s) => model.items.map((item) => allOf(item, s)));
-  const { status, values } = await solve(programOf(model), ends);
+  const found = await answered(programOf(model), model, solve, ends);
+  // That each session holds something is wished for only where one was left empty: it makes the search twice as long.
+  const isFilled = found.every((allotment, s) => usesIn(model, s).length === 0 || allotment.some((a) => a.sets > 0));
+  return isFilled ? found : answered(programOf(model, fillSessions), model, solve, ends);
+}
+
+/** A program solved, as what each session holds. */
+async function answered(program: string, model: WeekModel, solve: LinearSolver, ends: SearchEnds): Promise<Allotment[]> {
+  const { status, values } = await solve(program, ends);
   if (Object.keys(values).length === 0) throw new CoreError('not_solved', { status });
   const at = (name: string) => Math.round(values[name] ?? 0);
   return model.sessions.map((_, s) =>
@@ -175,13 +183,14 @@ class Program {
 }
 
 /** The program as text. Names: sets_item_way_session, used_…, extra_item_session; the others only bind those. */
-function programOf(model: WeekModel): string {
+function programOf(model: WeekModel, also: (p: Program, model: WeekModel) => void = () => undefined): string {
   const p = new Program();
   placeItems(p, model);
   keepHardApart(p, model);
   keepHardFew(p, model);
   countBenefit(p, model);
   wishFor(p, model);
+  also(p, model);
   return p.text;
 }
 
@@ -284,15 +293,24 @@ function boundSteps(p: Program, steps: readonly Readonly<{ toMin: number }>[], n
     if (toMin < Infinity) p.bounds.push(` 0 <= ${name(k)} <= ${toMin - (steps[k - 1]?.toMin ?? 0)}`);
 }
 
+/** A wish that may be missed: `missing` is 1 where it is. */
+function wishIn(p: Program, terms: readonly Term[], missing: string, worth: number): void {
+  if (terms.length === 0) return;
+  p.row([...terms, [1, missing]], '>=', 1);
+  p.objective.push([-worth, missing]);
+}
+
+function fillSessions(p: Program, model: WeekModel): void {
+  for (const s of model.sessions.keys()) {
+    const used = usesIn(model, s).map(({ i, w }): Term => [1, id('used', i, w, s)]);
+    wishIn(p, used, id('empty', s), wishWorth.anything);
+  }
+}
+
 function wishFor(p: Program, model: WeekModel): void {
   const anywhere = (of: (item: WeekItem) => boolean): Term[] =>
     model.items.flatMap((item, i) => (of(item) ? model.sessions.flatMap((_, s) => usedTerms(item, i, s)) : []));
-  /** A wish that may be missed: `missing` is 1 where it is. */
-  const wish = (terms: readonly Term[], missing: string, worth: number) => {
-    if (terms.length === 0) return;
-    p.row([...terms, [1, missing]], '>=', 1);
-    p.objective.push([-worth, missing]);
-  };
+  const wish = (terms: readonly Term[], missing: string, worth: number) => wishIn(p, terms, missing, worth);
   for (const [i, item] of model.items.entries()) {
     const once = anywhere((other) => other === item);
     wish(once, id('without', i), wishWorth.item * (item.favour ?? 1));
@@ -300,12 +318,6 @@ function wishFor(p: Program, model: WeekModel): void {
     const pinned = item.often === 'each session' ? [...model.sessions.keys()] : item.pinned;
     for (const s of pinned) wish(usedTerms(item, i, s), id('unpinned', i, s), wishWorth.pin);
   }
-  for (const s of model.sessions.keys())
-    wish(
-      usesIn(model, s).map(({ i, w }): Term => [1, id('used', i, w, s)]),
-      id('empty', s),
-      wishWorth.anything
-    );
   for (const [l, link] of model.demands.entries())
     wish(
       anywhere(({ opens, owns }) => opens.includes(link) || owns.includes(link)),

@@ -27,7 +27,7 @@ import { solverFor } from '../solver';
 import { isOpenForWork } from './checking';
 import { loadGoalCase, type GoalCase } from './clientCase';
 import { arrangedAs, blocksBase, homeWeek } from './composing';
-import { demandedLinks, goalsServed, withServed, type Served } from './goalsServed';
+import { demandedLinks, goalsServed, type Served } from './goalsServed';
 import { keepForecasts } from './forecasting';
 import { settingOf, stackGradeOf } from './gradeExercise';
 import { positionReadings } from './reading';
