@@ -12,6 +12,7 @@ import {
   type BodyLength,
   type BodyLengths,
   type Exercise,
+  type Place,
   type Settings,
   type Side
 } from '$lib/core';
@@ -110,6 +111,10 @@ export async function loadCase(db: Db, clientId: number, today: string): Promise
     decisions: await listDecisions(db, goal.id)
   };
 }
+
+/** What stands on the shelf where a session takes place. */
+export const shelfAt = ({ shelf, homeShelf }: Pick<ClientCase, 'shelf' | 'homeShelf'>, place: Place): readonly ShelfProp[] =>
+  place === 'home' ? homeShelf : shelf;
 
 /** The case when it has a goal, else null. */
 export const withGoal = (c: ClientCase): GoalCase | null => (hasGoal(c) ? c : null);

@@ -7,7 +7,7 @@ import { getKept, upsertKept } from '../repo/keptSessionRepo';
 import { listLeftOut, type LeftOutSet } from '../repo/logRepo';
 import { findRunning, getPrescribed, getSession, updateStarted, type Prescribed, type Session } from '../repo/sessionRepo';
 import { isCheckDue, isOpenForWork, limitsOf } from './checking';
-import { bodyOf, breathOf, dateOf, loadGoalCase, type GoalCase } from './clientCase';
+import { bodyOf, breathOf, dateOf, loadGoalCase, shelfAt, type GoalCase } from './clientCase';
 import { prepareSession } from './composing';
 import { barredSince, dayOf, momentOf, mustBeReady } from './practising';
 import { pendingResume } from './reviewing';
@@ -23,7 +23,7 @@ export const playedOf = (
   session: { id: session.id, week: session.week, ordinal: session.ordinal, status: session.status, retest: session.retest },
   client: { id: c.client.id, name: c.client.name, body: bodyOf(c.client) },
   units: c.units,
-  shelf: c.shelf,
+  shelf: shelfAt(c, session.place),
   blocks,
   options,
   logged: c.setLogs.filter((l) => l.sessionId === session.id).map((l) => l.setIndex),

@@ -11,6 +11,7 @@ import { calendarOf } from './calendar';
 import { loadGoalCase } from './clientCase';
 import { chosenSession, planView, prepareSession, sessionsOfPlan } from './composing';
 import { copyPlan } from './copyingPlan';
+import { playedSession } from './keeping';
 import { saveGoal } from './goalSetting';
 import { sharedText } from './goalsServed';
 import { versionsOf } from './planVersions';
@@ -68,8 +69,10 @@ describe('sessions at home', () => {
       expect(heightOf(home)).toBe(24);
       expect(heightOf(studio)).toBeLessThan(24);
       expect((await versionsOf(db, c))[0]!.changed).toContain('Session 1 of each week is at home, begins at 07:30.');
-      await play(db, id, testDay);
+      const played = await play(db, id, testDay);
       const after = await loadGoalCase(db, id, addDays(testDay, 1));
+      // The player shows what stands there, not what stands in the studio.
+      expect((await playedSession(db, after, played))!.shelf.map((p) => p.name)).toEqual(['Home block 24']);
       const [record] = recordsOf(after, 'front_split_on_stack', 'left');
       expect(record!.sets.every((set) => !set.clean)).toBe(true);
     }));

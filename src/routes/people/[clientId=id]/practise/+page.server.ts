@@ -8,7 +8,7 @@ import { writeForm, type WriteInput } from '$lib/contract/setForms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { capsOf, daysBetween } from '$lib/core';
 import { isCheckDue, isOpenForWork, limitsOf } from '$lib/server/service/checking';
-import { breathOf, dateOf } from '$lib/server/service/clientCase';
+import { breathOf, dateOf, shelfAt } from '$lib/server/service/clientCase';
 import { updateBreath } from '$lib/server/repo/clientRepo';
 import { prepareSession } from '$lib/server/service/composing';
 import { dayOf, startSession, writeSession } from '$lib/server/service/practising';
@@ -42,7 +42,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
     undecided: proposalsOf(c).length,
     caps: capsOf(limitsOf(c)),
     breath: { s: breathOf(c), isOwn: c.client.breathS !== null },
-    shelf: c.shelf
+    shelf: shelfAt(c, session?.place ?? 'studio')
   };
 };
 

@@ -59,7 +59,9 @@
         <div>
           <h1>Week {data.session.week}, session {data.session.ordinal}</h1>
           <p class="text-ink-soft">
-            {clockText(timeline.durationS)} minutes · effort at most {data.caps.effortPct} %, sensation at most
+            {data.session.place === 'home' ? 'At home · ' : ''}{data.session.beginsAt
+              ? `${data.session.beginsAt} · `
+              : ''}{clockText(timeline.durationS)} minutes · effort at most {data.caps.effortPct} %, sensation at most
             {data.caps.sensation} of 10{data.daysSince === null ? '' : ` · last session ${plural(data.daysSince, 'day')} ago`}
           </p>
         </div>

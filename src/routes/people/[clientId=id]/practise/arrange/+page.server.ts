@@ -8,6 +8,7 @@ import { runForm } from '$lib/server/runForm';
 import { limitsOf } from '$lib/server/service/checking';
 import { openSession } from '$lib/server/service/composing';
 import { arrangeSession } from '$lib/server/service/planning';
+import { shelfAt } from '$lib/server/service/clientCase';
 import { addableTo, addToWeek, weekOf } from '$lib/server/service/week';
 import type { OptionGroup } from '$lib/ui/formState';
 import { hardYesterday } from '$lib/server/service/sessionRecords';
@@ -27,7 +28,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
     open: compute(() => openSession({ ...c, plan }, session)),
     effortCapPct: capsOf(limitsOf(c)).effortPct,
     hardYesterday: hardYesterday(c),
-    shelf: c.shelf,
+    shelf: shelfAt(c, session.place),
     names: Object.fromEntries(weekOf(c).map(({ exercise }) => [exercise.id, exercise.name])),
     addable: [group('For the motions of the goal', addable.forGoal), group('Others', addable.others)]
   };
