@@ -205,6 +205,7 @@ export { compilePulses, type PulsesSpec } from './cycle/compilePulses';
 export {
   equipment,
   equipmentOf,
+  everywhere,
   lacking,
   substitutesFor,
   type Equipment,

@@ -1,5 +1,5 @@
 import { queryOf } from '$lib/contract/libraryQuery';
-import { chainsOf, findExercises, goalOf } from '$lib/core';
+import { chainsOf, everywhere, findExercises, goalOf } from '$lib/core';
 import { barBrief, barsOf } from '$lib/server/service/safety';
 import { listProps } from '$lib/server/repo/propRepo';
 import { loadCatalogue } from '$lib/server/service/library';
@@ -15,8 +15,7 @@ export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf }
     position: query.position,
     phase: query.phase,
     goal: query.goal === undefined ? undefined : goalOf(query.goal),
-    // A wall and one's own clothes are everywhere.
-    atHand: query.hand ? new Set([...atHand, 'wall', 'towel', 'shoes']) : undefined,
+    atHand: query.hand ? new Set([...atHand, ...everywhere]) : undefined,
     publicOnly: query.public === 'on'
   });
   const ids = new Set(found.map((e) => e.id));

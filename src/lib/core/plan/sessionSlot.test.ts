@@ -55,10 +55,12 @@ describe('a session at home', () => {
     expect(standInRung(rungs, 21)).toBeUndefined();
     expect(standInRung(rungs, 2.5)).toBeUndefined();
   });
-  test('a wall is everywhere, what does in its place counts, and a partner is nowhere', () => {
-    expect(lacking(['wall', 'rail'], new Set())).toEqual([]);
+  test('a wall and one’s own clothes are everywhere, what does in its place counts, and a partner is nowhere', () => {
+    expect(lacking(['wall', 'rail', 'towel', 'shoes'], new Set())).toEqual([]);
     expect(lacking(['block'], new Set(['book']))).toEqual([]);
     expect(lacking(['block', 'partner'], new Set(['cushion']))).toEqual(['block', 'partner']);
+    // A strap does for a band, and a towel for a strap: a towel is no band.
+    expect(lacking(['strap', 'band'], new Set())).toEqual(['band']);
   });
 });
 

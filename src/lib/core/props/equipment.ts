@@ -163,14 +163,14 @@ export function equipmentOf(id: EquipmentId): Equipment {
   return found;
 }
 
-/** Things of a place itself, that stand on no shelf. */
-const everywhere: ReadonlySet<string> = new Set(['wall']);
+/** A wall and one's own clothes are everywhere, and stand on no shelf. */
+export const everywhere: readonly EquipmentId[] = ['wall', 'towel', 'shoes'];
 
-/** Of the things needed those that are not at hand: neither themselves nor a kind that does in their place. */
+/** Of the things needed those that are not at hand: neither themselves nor a kind that does in their place; what only does for that is too far. */
 export const lacking = (needed: readonly EquipmentId[], atHand: ReadonlySet<string>): EquipmentId[] =>
   needed.filter((id) => {
     const there = new Set([...atHand, ...everywhere]);
-    return !there.has(id) && !substitutesFor(id, there).some((s) => s.onShelf);
+    return !there.has(id) && !equipmentOf(id).substitutes.some((s) => 'kind' in s && there.has(s.kind));
   });
 
 export type Substitute = Readonly<{ words: string; kind: EquipmentId | null; onShelf: boolean }>;

@@ -2,7 +2,7 @@ import type { CopyPlanInput } from '$lib/contract/forms';
 import { CoreError, daysBetween, noPlanWishes, planProgression, weeksLeft, type PlanChange } from '$lib/core';
 import type { Database } from '../db/db';
 import { listChoices } from '../repo/choiceRepo';
-import { findPlan, listPlansAlike } from '../repo/planRepo';
+import { findPlan, listPlansAlike, type Plan } from '../repo/planRepo';
 import { solverFor } from '../solver';
 import { keepPlan, newPlan, openCase, planAsk, weeksAhead, type Solving } from './planning';
 import { barsOf } from './safety';
@@ -37,9 +37,7 @@ export async function copyPlan(
   const choices = carried.map(({ exerciseId, schoolId }) => ({ ...plainChoice(exerciseId), schoolId }));
   const as = { ...c, choices };
   const { often, pins, bans, weekdays, beginsAt } = theirs.wishes;
-  const week0 = Math.floor(daysBetween(theirs.startOn, today) / 7) + 1;
-  if (step === 'with them' && (week0 < 1 || week0 > theirs.weeks)) throw new CoreError('plan_over');
-  const joins = step === 'with them' ? week0 : null;
+  const joins = step === 'with them' ? weekUnderWay(theirs, today) : null;
   const shape = newPlan(
     as,
     {
@@ -69,4 +67,11 @@ export async function copyPlan(
   const weeks = made.weeks.map((w) => ({ ...w, sessions: w.sessions.filter((s) => s.on >= today) }));
   if (weeks.every((w) => w.sessions.length === 0)) throw new CoreError('plan_over');
   await keepPlan(db, as, { ...plan, changed }, weeks, { weekIs: 'another' });
+}
+
+/** The week a plan is in. Throws: CoreError 'plan_over' before its first and after its last. */
+function weekUnderWay({ startOn, weeks }: Plan, today: string): number {
+  const week = Math.floor(daysBetween(startOn, today) / 7) + 1;
+  if (week < 1 || week > weeks) throw new CoreError('plan_over');
+  return week;
 }
