@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { cutKinds, dayWorks, sideOrders, sides, trainings, type Arrangement } from '$lib/core';
-import { exerciseId } from './exerciseForms';
-import { checkbox, jsonField } from './fields';
+import { exerciseId, checkbox, jsonField } from './fields';
 
 const arrangementSchema = z.strictObject({
   parts: z

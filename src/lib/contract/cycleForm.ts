@@ -8,8 +8,7 @@ import {
   type Resistance,
   type SideCycles
 } from '$lib/core';
-import { exerciseId } from './exerciseForms';
-import { jsonField, requiredText, rowId, text } from './fields';
+import { exerciseId, jsonField, requiredText, rowId, text } from './fields';
 
 const pct = z.number().min(0).max(100);
 const seconds = (most: number) => z.number().min(0).max(most);

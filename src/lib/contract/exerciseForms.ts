@@ -16,14 +16,13 @@ import {
   unders,
   type EquipmentId
 } from '$lib/core';
-import { checkbox, parseDecimal, sideField, text } from './fields';
+import { checkbox, exerciseId, parseDecimal, sideField, text } from './fields';
 
 /** What a line of an exercise and a dial of levels may have at most. */
 export const longestLine = 400;
 export const mostLevels = 12;
 const words = z.string().trim().min(1).max(longestLine);
 const lines = z.array(words).max(40);
-export const exerciseId = z.string().regex(/^[a-z0-9_]{1,60}$/);
 const equipmentId = z.enum(equipment.map((e) => e.id) as [EquipmentId, ...EquipmentId[]]);
 const span = z.union([z.number(), z.tuple([z.number(), z.number()])]);
 

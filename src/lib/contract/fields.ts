@@ -128,3 +128,5 @@ function jsonOf(raw: string): unknown {
     return null;
   }
 }
+
+export const exerciseId = z.string().regex(/^[a-z0-9_]{1,60}$/, 'Choose an exercise');

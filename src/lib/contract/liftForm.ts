@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import type { Bound, Caps, Exercise, LiftShape, Side, SideLifts } from '$lib/core';
-import { exerciseId } from './exerciseForms';
-import { jsonField, text } from './fields';
+import { exerciseId, jsonField, text } from './fields';
 
 const seconds = (most: number) => z.number().min(0).max(most);
 

@@ -11,8 +11,8 @@ import {
   type EquipmentId,
   type Exercise
 } from '$lib/core';
-import { exerciseId, longestLine, mostLevels } from './exerciseForms';
-import { checkbox, parseDecimal, requiredText, text } from './fields';
+import { longestLine, mostLevels } from './exerciseForms';
+import { exerciseId, checkbox, parseDecimal, requiredText, text } from './fields';
 import type { Typed } from './problem';
 
 // An exercise of the studio's own, as it is typed: read from the form here, and written back into it.

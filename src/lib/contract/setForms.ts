@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { addDays, painPlaceIds, sides, type Setting } from '$lib/core';
-import { exerciseId } from './exerciseForms';
-import { isoDate, jsonField, rowId } from './fields';
+import { exerciseId, isoDate, jsonField, rowId } from './fields';
 import { startForm } from './forms';
 
 export const feltPlaces = ['expected', 'elsewhere', 'closing side', 'joint'] as const;

@@ -2,13 +2,14 @@ import { queryOf } from '$lib/contract/libraryQuery';
 import { chainsOf, everywhere, findExercises, goalOf } from '$lib/core';
 import { barBrief, barsOf } from '$lib/server/service/safety';
 import { listProps } from '$lib/server/repo/propRepo';
+import { kindsOn } from '$lib/server/service/shelf';
 import { loadCatalogue } from '$lib/server/service/library';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf } }) => {
   const query = queryOf(url);
   const catalogue = await loadCatalogue(db);
-  const atHand = new Set<string>((await listProps(db)).filter((p) => p.quantity > 0).map((p) => p.kind));
+  const atHand = kindsOn(await listProps(db));
   const found = findExercises(catalogue, {
     text: query.q,
     link: query.link,

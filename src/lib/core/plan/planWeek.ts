@@ -122,13 +122,16 @@ function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
     }));
     return [{ ...made, ways }];
   });
-  const [first] = built;
+  // What belongs into none of these sessions is allotted nothing: left unnamed it would be done as usual.
+  const nowhere = () => waysOf(work, ask, frame, { place: 'studio', only: null });
+  const first = built[0] ?? nowhere();
   if (!first) return [];
   const { whole, extraS } = first;
+  const ways = built.length > 0 ? built.flatMap((b) => b.ways) : first.ways.map((w) => ({ ...w, not: [...ask.slots.keys()] }));
   return [
     {
       exerciseId: exercise.id,
-      ways: mergedWays(built.flatMap((b) => b.ways)),
+      ways: mergedWays(ways),
       mostSets: mostSets(whole.part, ask.phase),
       extraS,
       opens: whole.part === 'own' ? [] : whole.links,

@@ -84,6 +84,11 @@ describe('a session that is given to something', () => {
       }
     }
   });
+  test('where every session is of stretch alone, lifts are in none of them: not as usual either', async () => {
+    const stretch = { only: 'stretch' } as const;
+    const sessions = await planWith({ sessions: { 1: stretch, 2: stretch, 3: stretch } });
+    for (const s of sessions) expect(s.blocks.map((b) => b.part)).not.toContain('own');
+  });
   test('wishes that leave nothing for any session make no plan, and minutes are asked for by what can be used', async () => {
     const lifts = weekFor({ ...splitWeekAsk, ids: ['front_leg_lift'] });
     await expect(planWith({ hardSessions: 0 }, { week: lifts })).rejects.toMatchObject({ code: 'not_solved' });

@@ -1,3 +1,4 @@
+// Long because one table has one repository: what a session is given, keeps and shows is read and written here.
 import { z } from 'zod';
 import { sessionStatuses } from '$lib/contract/plan';
 import {

@@ -2,6 +2,7 @@ import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { v5 as uuidFrom } from 'uuid';
 import { compute } from '$lib/contract/door';
 import { addDays, exercisesIn, isWorked, motionOf } from '$lib/core';
+import { sessionTime } from '$lib/contract/planForms';
 import type { SessionView } from '$lib/contract/plan';
 import type { Db } from '../db/db';
 import { listSupersededDays } from '../repo/sessionRepo';
@@ -33,7 +34,7 @@ export async function calendarOf(db: Db, c: GoalCase, now: Date, usual: SessionT
   const composed = new Map(view?.ok ? view.value.flatMap((w) => w.sessions.map((s) => [s.id, s] as const)) : []);
   const minutes = plan?.minutes ?? 0;
   const event = (on: string, isCalledOff: boolean, summary: string, description: string, own: string | null = null) => {
-    const time = own === null ? usual : timeOf(own);
+    const time = own === null ? usual : sessionTime.parse(own);
     const start = time ? new Date(`${on}T${clock(time)}`) : new Date(`${on}T00:00:00`);
     calendar.createEvent({
       id: uuidFrom(`${c.goal.id}/${on}`, key),
@@ -65,11 +66,6 @@ export async function calendarOf(db: Db, c: GoalCase, now: Date, usual: SessionT
 
 const clock = ({ hours, minutes }: NonNullable<SessionTime>): string =>
   `${String(hours).padStart(2, '0')}:${String(minutes).padStart(2, '0')}:00`;
-
-const timeOf = (clockText: string): SessionTime => {
-  const [hours, minutes] = clockText.split(':').map(Number);
-  return { hours: hours!, minutes: minutes! };
-};
 
 /** What a session holds, by the names of its exercises, and what to mind. */
 function described(

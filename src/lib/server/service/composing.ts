@@ -38,6 +38,7 @@ import { perCase } from './perCase';
 import { positionReadings } from './reading';
 import { safetyOf } from './safety';
 import { hardYesterday } from './sessionRecords';
+import { kindsOn } from './shelf';
 import { openWeek, weekOf } from './week';
 
 const shipped = new Set(exercises.map((e) => e.id));
@@ -45,7 +46,7 @@ const shipped = new Set(exercises.map((e) => e.id));
 /** The week as sessions are built from it, in a place. Of the schools the nearest counts: the exercise's own, the person's, the plan's. */
 function weekWork(c: GoalCase, planSchool: SchoolId, place: Place = 'studio'): WeekWork[] {
   const state = place === 'home' ? homeState : sideState;
-  const atHome = new Set<string>(c.homeShelf.filter((p) => p.quantity > 0).map((p) => p.kind));
+  const atHome = kindsOn(c.homeShelf);
   return weekOf(c).map(({ exercise, schoolId, choice }) => ({
     exercise,
     cycles: choice.cycles,
@@ -115,14 +116,14 @@ export const sessionsOfPlan = (c: ClientCase): Session[] =>
     .filter((s) => s.lineId === c.plan?.lineId && (s.status !== 'planned' || s.planId === c.plan.id))
     .toSorted((a, b) => a.week - b.week || a.ordinal - b.ordinal || a.id - b.id);
 
-/** The plan in force as it would run with today's settings; sessions that were done with how long they took, and, of those in `given`, with all of it. */
-export function planView(c: PlanCase, given?: ReadonlyMap<number, Prescribed>): WeekView[] {
-  const weekOfPlan = weeksOf(c, given);
+/** The plan in force as it would run with today's settings; sessions that were done with how long they took. */
+export function planView(c: PlanCase): WeekView[] {
+  const weekOfPlan = weeksOf(c);
   return Array.from({ length: c.plan.weeks }, (_, i) => weekOfPlan(i + 1));
 }
 
-/** One week of it. */
-export const weekView = (c: PlanCase, week: number, given?: ReadonlyMap<number, Prescribed>): WeekView => weeksOf(c, given)(week);
+/** One week of it; of the sessions in `given` with all they were given. */
+const weekView = (c: PlanCase, week: number, given?: ReadonlyMap<number, Prescribed>): WeekView => weeksOf(c, given)(week);
 
 type Outline = Omit<WeekView, 'steps' | 'notes'>;
 

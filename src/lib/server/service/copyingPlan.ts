@@ -1,4 +1,4 @@
-import type { CopyPlanInput } from '$lib/contract/forms';
+import type { CopyPlanInput } from '$lib/contract/planForms';
 import { CoreError, daysBetween, noPlanWishes, planProgression, weeksLeft, type PlanChange } from '$lib/core';
 import type { Database } from '../db/db';
 import { listChoices } from '../repo/choiceRepo';

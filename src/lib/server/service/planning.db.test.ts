@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { ReviseInput } from '$lib/contract/forms';
+import type { ReviseInput } from '$lib/contract/planForms';
 import { addDays, hardLinks, noPlanWishes, noWishes, usualArrangement, type PlanWishes, type WeekWishes } from '$lib/core';
 import type { Database } from '../db/db';
 import { saveGoal } from './goalSetting';

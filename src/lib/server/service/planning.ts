@@ -1,5 +1,5 @@
 import type { ArrangeInput } from '$lib/contract/arrangeForm';
-import type { ComparedInput, PlanInput } from '$lib/contract/forms';
+import type { ComparedInput, PlanInput } from '$lib/contract/planForms';
 import {
   CoreError,
   motionOfDemand,

@@ -1,4 +1,4 @@
-import type { ReviseInput, SwapInput } from '$lib/contract/forms';
+import type { ReviseInput, SwapInput } from '$lib/contract/planForms';
 import {
   addDays,
   CoreError,

@@ -1,6 +1,6 @@
 import type { PropInput } from '$lib/contract/propForms';
 import type { PropFace } from '$lib/core';
-import type { NewProp } from '../repo/propRepo';
+import type { NewProp, ShelfProp } from '../repo/propRepo';
 
 const uprightSlenderness = 2;
 /** Depth and width of a tread (common practice: stairs of 28 cm going). */
@@ -41,3 +41,7 @@ function facesOf({ lengthsCm, turns, softPct }: Extract<PropInput, { by: 'faces'
     : [face(first, second, third)];
   return faces.filter((f, i) => faces.findIndex((g) => g.heightCm === f.heightCm) === i);
 }
+
+/** Kinds of which there is at least one on a shelf. */
+export const kindsOn = (shelf: readonly ShelfProp[]): ReadonlySet<string> =>
+  new Set(shelf.filter((p) => p.quantity > 0).map((p) => p.kind));

@@ -1,5 +1,6 @@
 import type { ExerciseGrade } from '$lib/contract/grade';
 import {
+  everywhere,
   bestAddition,
   candidateProps,
   dialAtRung,
@@ -17,6 +18,7 @@ import type { ShelfProp } from '../repo/propRepo';
 import { loadCase, withGoal, type GoalCase } from './clientCase';
 import { gradeOf } from './gradeExercise';
 import { barsOf } from './safety';
+import { kindsOn } from './shelf';
 import { weekOf } from './week';
 
 type Graded = Readonly<{ c: GoalCase; exerciseName: string; grade: ExerciseGrade }>;
@@ -86,12 +88,12 @@ function laddersOf({ c, exerciseName, grade }: Graded): LadderNeed[] {
 }
 
 function missingOf(cases: readonly GoalCase[], shelf: readonly ShelfProp[]): ShelfUse['missing'] {
-  const atHand = new Set<string>(shelf.filter((p) => p.quantity > 0).map((p) => p.kind));
+  const atHand = kindsOn(shelf);
   const neededBy = new Map<EquipmentId, Set<string>>();
   for (const c of cases)
     for (const { exercise } of weekOf(c))
       for (const { id, optional } of exercise.props)
-        if (!optional && !atHand.has(id) && id !== 'wall' && id !== 'partner')
+        if (!optional && !atHand.has(id) && !everywhere.includes(id) && id !== 'partner')
           neededBy.set(id, (neededBy.get(id) ?? new Set()).add(exercise.name));
   return [...neededBy].map(([kind, names]) => ({
     kind,

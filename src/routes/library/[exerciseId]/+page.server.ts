@@ -5,6 +5,7 @@ import { orNotFound } from '$lib/server/orNotFound';
 import { listUsersOf, updateOwnExerciseRemoved } from '$lib/server/repo/exerciseRepo';
 import { listNoted } from '$lib/server/repo/judgementRepo';
 import { listProps } from '$lib/server/repo/propRepo';
+import { kindsOn } from '$lib/server/service/shelf';
 import { withGoal } from '$lib/server/service/clientCase';
 import { gradeOf, settingOf } from '$lib/server/service/gradeExercise';
 import { barsOf } from '$lib/server/service/safety';
@@ -35,7 +36,7 @@ export const load: PageServerLoad = async ({ params, url, parent, locals: { db, 
   const named = (ids: readonly string[]) => ids.map((id) => ({ id, name: exerciseIn(catalogue, id).name }));
   const { easier, harder } = neighboursOf(exercise, catalogue);
   const withName = (list: typeof easier) => list.map((n) => ({ ...n, name: exerciseIn(catalogue, n.id).name }));
-  const atHand = new Set<string>((await listProps(db)).filter((p) => p.quantity > 0).map((p) => p.kind));
+  const atHand = kindsOn(await listProps(db));
   return {
     exercise,
     isOwn: isOwn(exercise),

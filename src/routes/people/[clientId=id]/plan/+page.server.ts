@@ -1,7 +1,7 @@
 import { redirect } from '@sveltejs/kit';
 import { compute } from '$lib/contract/door';
 import type { SessionBrief, WeekView } from '$lib/contract/plan';
-import { copyPlanForm, planForm, type CopyPlanInput } from '$lib/contract/forms';
+import { copyPlanForm, planForm, type CopyPlanInput } from '$lib/contract/planForms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { schoolOf } from '$lib/core';
 import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';

@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { sessionTime } from '$lib/contract/forms';
+import { sessionTime } from '$lib/contract/planForms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { calendarOf } from '$lib/server/service/calendar';
 import type { RequestHandler } from './$types';

@@ -1,7 +1,7 @@
 import { redirect } from '@sveltejs/kit';
 import { compute } from '$lib/contract/door';
 import { easyWeeksOf } from '$lib/core';
-import { planNameForm, restoreForm, reviseForm, swapForm, type SwapInput } from '$lib/contract/forms';
+import { planNameForm, restoreForm, reviseForm, swapForm, type SwapInput } from '$lib/contract/planForms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { isOpenForWork } from '$lib/server/service/checking';
 import { planView, sessionsOfPlan } from '$lib/server/service/composing';

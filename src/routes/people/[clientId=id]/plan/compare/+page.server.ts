@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { runChecked } from '$lib/contract/door';
-import { comparedForm, planForm } from '$lib/contract/forms';
+import { comparedForm, planForm } from '$lib/contract/planForms';
 import { longHold } from '$lib/core';
 import { listPlans } from '$lib/server/repo/planRepo';
 import { goalCaseOr } from '$lib/server/orNotFound';
