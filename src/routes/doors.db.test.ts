@@ -358,7 +358,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
         easyWeeks: [2],
         busyOn: ['2026-03-04'],
         beginsAt: '18:00',
-        sessions: { 2: { atHome: true, beginsAt: '07:30', trainingFollows: true, only: 'stretch' } },
+        sessions: { 2: { atHome: true, beginsAt: '07:30', training: 'after training', only: 'stretch' } },
         hardSessions: 2,
         themes: true,
         also: []

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import ICAL from 'ical.js';
+import { formatISO, subDays } from 'date-fns';
 import { axe, choose, readyToPractise, send, stamp, watched } from './steps';
 
 const solve = (page: Page) => send(page, 'Solve what comes again');
@@ -90,7 +91,7 @@ test('each session has its place, its hour and its work; one exercise is swapped
     page.getByRole('region', { name: 'Each session' }).getByLabel(new RegExp(`^Session ${session}, \\w+: ${what}`));
   await wish('where').selectOption('home');
   await wish('begins at').fill('07:30');
-  await wish('other training follows', 1).check();
+  await wish('other training', 1).selectOption('before training');
   await expect(page.getByText(/Nothing stands on the home shelf/)).toBeVisible();
   await page.getByLabel('Sessions with hard work').selectOption('1');
   await page.getByLabel('One motion a session').check();
@@ -131,6 +132,44 @@ test('each session has its place, its hour and its work; one exercise is swapped
   await expect(versions.getByText('Version 4', { exact: true })).toBeVisible();
   await expect(versions.getByText(/^\d+ minutes a session in place of \d+\.$/)).toBeVisible();
 
+  expect(faults).toEqual([]);
+});
+
+test('two goals share one plan; what was missed is merged into what comes', async ({ page }) => {
+  test.setTimeout(120_000);
+  const { faults } = watched(page);
+  const base = await readyToPractise(page, `Share ${stamp()}`);
+  await page.goto(`${base}/goal?goal=new`);
+  await choose(page, 'What for', 'Pancake');
+  await send(page, 'Set the goal');
+  await page.goto(`${base}/plan`);
+  await page.getByLabel('Goal in work').selectOption({ label: 'Front split' });
+  await expect(page.getByRole('heading', { name: 'Down to the floor' })).toBeVisible();
+  await page.goto(`${base}/plan/change`);
+  const shares = page.getByRole('region', { name: 'Goals that share the minutes' });
+  await shares.getByLabel('Pancake').selectOption({ label: 'counts half as much as “Front split”' });
+  await axe(page);
+  await solve(page);
+  const versions = page.getByRole('complementary', { name: 'Versions' });
+  await expect(versions.getByText('The plan serves “Pancake” too; its minutes count half as much.')).toBeVisible();
+  // Its exercises stand in the week, and one of them is kept in it as any other.
+  const week = page.getByRole('region', { name: 'The exercises of a week' });
+  await week.getByRole('button', { name: /^Pancake.*, every session/ }).first().click(); // prettier-ignore
+  await solve(page);
+  await expect(versions.getByText(/^Pancake.* is kept in every session\.$/)).toBeVisible();
+  await page.goto(`${base}/plan`);
+  await expect(page.getByRole('region', { name: 'The plan also serves Pancake' })).toBeVisible();
+
+  // The same plan, begun five days ago: sessions have gone by.
+  await page.getByRole('button', { name: 'New plan' }).click();
+  await page.getByLabel('From', { exact: true }).fill(formatISO(subDays(new Date(), 5), { representation: 'date' }));
+  await send(page, 'Make a new version');
+  await page.goto(`${base}/plan/change`);
+  const missed = page.getByRole('radiogroup', { name: /^\d sessions? whose day has gone by$/ });
+  await missed.getByText('Merge into the next what only they held').click();
+  await solve(page);
+  await expect(versions.getByText(/^\d missed sessions? merged into /)).toBeVisible();
+  await expect(missed).toBeHidden();
   expect(faults).toEqual([]);
 });
 

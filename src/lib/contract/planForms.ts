@@ -37,7 +37,7 @@ const planWishes = z.strictObject({
     z.strictObject({
       atHome: z.literal(true).optional(),
       beginsAt: clockTime.optional(),
-      trainingFollows: z.literal(true).optional(),
+      training: z.enum(['before training', 'after training']).optional(),
       only: z.enum(sessionWorks).optional()
     })
   ),
@@ -45,8 +45,8 @@ const planWishes = z.strictObject({
   also: z.array(z.strictObject({ goalId: z.int().positive(), weight: z.enum(goalWeights) })).max(10)
 });
 
-/** What becomes of sessions whose day has gone by: done next, all moved by whole weeks, or left. */
-export const missedWays = ['keep', 'slide', 'drop'] as const;
+/** What becomes of sessions whose day has gone by: done next, taken into the next that comes, all moved by whole weeks, or left. */
+export const missedWays = ['keep', 'merge', 'slide', 'drop'] as const;
 
 /** The rest of a plan as it is wished now. */
 export const reviseForm = z.object({

@@ -1,5 +1,5 @@
 import { format, formatISO, parseISO } from 'date-fns';
-import { isSignedDepth, measureOf, type Measure } from '$lib/core';
+import { isSignedDepth, measureOf, type Measure, type Training } from '$lib/core';
 import { fromCm, fromKg, type LengthUnit, type MassUnit } from '$lib/contract/fields';
 import type { BodyState } from '$lib/contract/fields';
 
@@ -99,3 +99,10 @@ export const stateText: Readonly<Record<BodyState, string>> = { cold: 'cold', wa
 
 export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What stands beside a session. */
+export const trainingText: Readonly<Record<Training, string>> = {
+  alone: 'No other training',
+  'before training': 'Before other training',
+  'after training': 'After other training'
+};

@@ -151,6 +151,20 @@ describe('what a week goes without', () => {
   test('a whole week has nothing to say', () => expect(weekNotes(week, only(...week.map((e) => e.id)), ['HF-KS'])).toEqual([]));
 });
 
+describe('missed sessions that were merged', () => {
+  const text = (sessions: number, into: readonly string[], without: readonly string[]) =>
+    planChangeText({ code: 'merged', sessions, into, without });
+  test('tell what the next takes in, what found no room in it, and where they held nothing of their own', () => {
+    expect(text(2, ['front_leg_lift', 'rear_hip_cycle'], [])).toBe(
+      '2 missed sessions merged into the next, which takes in: Straight-leg lift, sitting tall, Rear hip, half kneeling.'
+    );
+    expect(text(1, [], ['rear_hip_cycle'])).toBe(
+      '1 missed session merged into the next. Without room in it: Rear hip, half kneeling.'
+    );
+    expect(text(2, [], [])).toBe('2 missed sessions merged into what comes: all they held has its turn in that week anyway.');
+  });
+});
+
 describe('what a week does otherwise than the last', () => {
   const of = (phase: string, easy: boolean, sets: number, theme: 'HE' | null = null) => ({
     phase,

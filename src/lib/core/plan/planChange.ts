@@ -26,6 +26,8 @@ export type PlanChange =
   | Readonly<{ code: 'joined'; week: number }>
   | Readonly<{ code: 'slid'; weeks: number }>
   | Readonly<{ code: 'dropped'; sessions: number }>
+  /** What only the missed sessions held: taken into the next one, or without room in it. */
+  | Readonly<{ code: 'merged'; sessions: number; into: readonly string[]; without: readonly string[] }>
   | Readonly<{ code: 'restored'; version: number }>
   | Readonly<{ code: 'copied' }>
   | Readonly<{ code: 'not carried'; exerciseId: string }>
@@ -100,15 +102,20 @@ function servedChanges(
 }
 
 /** What is wished of one session, as the end of a sentence that begins with it. */
-export function sessionWishText({ atHome, beginsAt, trainingFollows, only }: SessionWish): string {
+export function sessionWishText({ atHome, beginsAt, training, only }: SessionWish): string {
   const parts = [
     atHome && 'is at home',
     beginsAt && `begins at ${beginsAt}`,
-    trainingFollows && 'has nothing hard in it, since other training follows',
+    training && `has ${trainingTexts[training]}`,
     only && `is given to ${only} alone`
   ].filter(Boolean);
   return parts.length === 0 ? 'is as the others' : parts.join(', ');
 }
+
+const trainingTexts: Readonly<Record<NonNullable<SessionWish['training']>, string>> = {
+  'before training': 'nothing hard in it, since other training follows',
+  'after training': 'no active work in it, since it comes after other training'
+};
 
 /** Sets a week of each exercise that there are more or fewer of. */
 export function movedSets(before: readonly Allotment[], after: readonly Allotment[]): PlanChange[] {
@@ -176,6 +183,8 @@ export function planChangeText(change: PlanChange, find: FindName = exerciseOf):
       return `The sessions to come are ${count(change.weeks, 'week')} later.`;
     case 'dropped':
       return `${count(change.sessions, 'missed session')} dropped.`;
+    case 'merged':
+      return mergedText(change, find);
     case 'restored':
       return `As version ${change.version} was.`;
     case 'copied':
@@ -185,6 +194,17 @@ export function planChangeText(change: PlanChange, find: FindName = exerciseOf):
     case 'sets':
       return `${find(change.exerciseId).name}: ${count(change.to, 'set')} a week in place of ${change.from}.`;
   }
+}
+
+function mergedText({ sessions, into, without }: Extract<PlanChange, { code: 'merged' }>, find: FindName): string {
+  const names = (ids: readonly string[]) => ids.map((id) => find(id).name).join(', ');
+  const one = count(sessions, 'missed session');
+  if (into.length + without.length === 0)
+    return `${one} merged into what comes: all ${sessions === 1 ? 'it' : 'they'} held has its turn in that week anyway.`;
+  return [
+    into.length > 0 ? `${one} merged into the next, which takes in: ${names(into)}.` : `${one} merged into the next.`,
+    ...(without.length > 0 ? [`Without room in it: ${names(without)}.`] : [])
+  ].join(' ');
 }
 
 /** One week of a plan, as far as it is told from the next. */

@@ -83,7 +83,11 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
         sessions: fc.dictionary(
           fc.constantFrom('1', '2', '3', '4'),
           fc.record(
-            { atHome: fc.constant<true>(true), trainingFollows: fc.constant<true>(true), only: fc.constantFrom(...sessionWorks) },
+            {
+              atHome: fc.constant<true>(true),
+              training: fc.constantFrom('before training' as const, 'after training' as const),
+              only: fc.constantFrom(...sessionWorks)
+            },
             { requiredKeys: [] }
           )
         ),

@@ -12,7 +12,7 @@ import { easierAllotment, rehearsalAllotment, type Allotment } from './allotment
 import { isHard } from './hardWork';
 import type { LeftOut } from './leftOut';
 import { isEasyWeek, isRetestWeek, phasesJoined, type PlanPhase } from './phases';
-import { noWishes, planWeek, type WeekAsk, type WeekWishes } from './planWeek';
+import { noWishes, planWeek, type WeekAsk, type WeekPlace, type WeekWishes } from './planWeek';
 import { sessionBlocks, type BlocksAsk } from './sessionBlocks';
 import { plainSlot, themesOf, type Place, type SessionSlot, type SessionWish } from './sessionSlot';
 
@@ -99,6 +99,8 @@ export type PlanAsk = Omit<WeekAsk, 'phase' | 'slots' | 'wishes'> &
     wishes: PlanWishes;
     /** Only weeks from here on are made; those before stay as they were. @default 1 */
     fromWeek?: number;
+    /** Kept in one session of the first week that is made: the one after so many, counted from 0. */
+    catchUp?: Readonly<{ after: number; exerciseIds: readonly string[] }>;
   }>;
 
 /** How far a plan is: weeks of different kind that are solved, of how many. */
@@ -119,14 +121,19 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
   const phases = phasesJoined(ask.weeks, ask.wishes.joinedInWeek);
   const easyWeeks = easyWeeksOf(ask.weeks, ask.wishes);
   const lastLight = rehearsalWeek(ask);
-  const wanted = phases.map((phase, i) => ({ phase, week: i + 1, slots: weekSlots(ask, i + 1) }));
-  const made = wanted.filter(({ week }) => week >= (ask.fromWeek ?? 1));
-  const keyOf = ({ phase, slots }: (typeof made)[number]) => JSON.stringify([phase, slots]);
+  const fromWeek = ask.fromWeek ?? 1;
+  const made = phases
+    .map((phase, i) => ({ phase, week: i + 1, slots: weekSlots(ask, i + 1) }))
+    .filter(({ week }) => week >= fromWeek)
+    .map((of) => ({ ...of, caughtUp: of.week === fromWeek ? catchUpPlaces(ask, of.slots) : [[], []] }));
+  const keyOf = ({ phase, slots, caughtUp }: (typeof made)[number]) => JSON.stringify([phase, slots, caughtUp]);
   const kinds = [...new Map(made.map((w) => [keyOf(w), w])).entries()];
   const solved = new Map<string, Allotment[]>();
-  for (const [i, [key, { phase, slots }]] of kinds.entries()) {
+  for (const [i, [key, { phase, slots, caughtUp }]] of kinds.entries()) {
     onProgress?.(i, kinds.length);
-    solved.set(key, await planWeek({ ...ask, phase, slots }, solve));
+    const [pins = [], bans = []] = caughtUp;
+    const wishes = { ...ask.wishes, pins: [...ask.wishes.pins, ...pins], bans: [...ask.wishes.bans, ...bans] };
+    solved.set(key, await planWeek({ ...ask, phase, slots, wishes }, solve));
   }
   onProgress?.(kinds.length, kinds.length);
   // Wishes may leave nothing for any session: then there is no plan to keep.
@@ -159,6 +166,14 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
     return { week, phase, easy, retest: isRetestWeek(week), sessions };
   });
   return { weeks };
+}
+
+/** Where what is caught up is kept in, and where it is kept out: sessions that are over take no turn away from it. */
+function catchUpPlaces({ catchUp }: PlanAsk, slots: readonly SessionSlot[]): readonly (readonly WeekPlace[])[] {
+  const next = catchUp && slots[catchUp.after];
+  if (!next) return [[], []];
+  const placesIn = (session: SessionSlot) => catchUp.exerciseIds.map((exerciseId) => ({ exerciseId, session: session.number }));
+  return [placesIn(next), slots.slice(0, catchUp.after).flatMap(placesIn)];
 }
 
 function requirePlan(ask: PlanAsk): void {
@@ -252,9 +267,9 @@ function weekSlots(ask: PlanAsk, week: number): SessionSlot[] {
   const isBusy = (day: number) => ask.wishes.busyOn.includes(addDays(ask.start, (week - 1) * 7 + day));
   const themes = ask.wishes.themes ? themesOf(ask.week.map((w) => w.exercise), ask.limiting) : []; // prettier-ignore
   const wished = sessionDays({ ...ask, weekdays: ask.wishes.weekdays }).map((day, i): SessionSlot => {
-    const { atHome, trainingFollows = false, only = null } = ask.wishes.sessions[i + 1] ?? {};
+    const { atHome, training = 'alone', only = null } = ask.wishes.sessions[i + 1] ?? {};
     const theme = themes[((week - 1) * ask.sessionsPerWeek + i) % themes.length] ?? null;
-    return { ...plainSlot(day, i + 1), ...(atHome && { place: 'home' }), gentle: trainingFollows, only, theme };
+    return { ...plainSlot(day, i + 1), ...(atHome && { place: 'home' }), training, only, theme };
   });
   const slots = wished.filter(({ day }) => !isBusy(day));
   for (const busy of wished.filter(({ day }) => isBusy(day))) {

@@ -115,7 +115,8 @@ function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
         const fits =
           slot.place === kind.place &&
           slot.only === kind.only &&
-          !(slot.gentle && way.hard.length > 0) &&
+          !(slot.training === 'before training' && way.hard.length > 0) &&
+          !(slot.training === 'after training' && made.whole.part === 'own') &&
           (isOfTheme(exercise, slot.theme) || isWished(s));
         return fits ? [] : [s];
       })

@@ -67,8 +67,15 @@ describe('a session at home', () => {
 describe('a session that is given to something', () => {
   // Source: common practice: nothing hard right before other training.
   test('before other training nothing is hard', async () => {
-    for (const s of await planWith({ sessions: { 1: { trainingFollows: true } } }))
+    for (const s of await planWith({ sessions: { 1: { training: 'before training' } } }))
       if (s.ordinal === 1) expect([...hardLinks(s.blocks)]).toEqual([]);
+  });
+  // Source: common practice: tired muscles hold the range less well, so active work is not put after other training.
+  test('after other training there is no active work, and the others hold it', async () => {
+    const sessions = await planWith({ sessions: { 1: { training: 'after training' } } });
+    const owns = (s: (typeof sessions)[number]) => s.blocks.some((b) => b.part === 'own');
+    expect(sessions.filter((s) => s.ordinal === 1).some(owns)).toBe(false);
+    expect(sessions.filter((s) => s.ordinal !== 1).some(owns)).toBe(true);
   });
   test('stretch alone has no effort and no lifts; own strength alone nothing that is only held', async () => {
     const sessions = await planWith({ sessions: { 1: { only: 'stretch' }, 2: { only: 'own strength' } } });
@@ -119,6 +126,23 @@ describe('themes', () => {
         expect(b.links.includes(s.theme!) || (b.exerciseId === 'rear_knee_lift' && s.ordinal === 1), b.exerciseId).toBe(true);
       expect(idsIn(s)).toContain('front_split_on_stack');
     }
+  });
+});
+
+describe('what is caught up', () => {
+  const often = { rear_hip_cycle: 'once a week' } as const;
+  const holds = (s: Awaited<ReturnType<typeof planWith>>[number] | undefined) => idsIn(s!).includes('rear_hip_cycle');
+  test('is in the next session of the first week alone, and where it is kept out it stays out', async () => {
+    const catchUp = { after: 1, exerciseIds: ['rear_hip_cycle'] };
+    const sessions = await planWith({ often }, { catchUp, fromWeek: 2 });
+    const inWeek = (week: number) => sessions.filter((s) => s.week === week);
+    expect(holds(inWeek(2)[1])).toBe(true);
+    const usual = await planWith({ often });
+    expect(inWeek(3).map(holds)).toEqual(usual.filter((s) => s.week === 3).map(holds));
+    const bans = [{ exerciseId: 'rear_hip_cycle', session: 2 }];
+    expect(holds((await planWith({ often, bans }, { catchUp, fromWeek: 2 })).find((s) => s.week === 2 && s.ordinal === 2))).toBe(
+      false
+    );
   });
 });
 

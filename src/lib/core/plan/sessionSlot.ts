@@ -1,5 +1,6 @@
 import type { LinkId } from '../exercise/exercise';
 import { partOf, type Exercise } from '../exercise/exercise';
+import type { Training } from '../session/arrange';
 
 /** Where a session takes place: each has a shelf of its own. */
 export const places = ['studio', 'home'] as const;
@@ -14,8 +15,8 @@ export type SessionWish = Readonly<{
   atHome?: true;
   /** By the clock on the wall, in place of when sessions begin otherwise: '18:00'. */
   beginsAt?: string;
-  /** Other training comes right after it: nothing hard in it (common practice). */
-  trainingFollows?: true;
+  /** Other training beside it: right before it nothing hard is done, right after it no active work (common practice). */
+  training?: Exclude<Training, 'alone'>;
   only?: SessionWork;
 }>;
 
@@ -26,8 +27,8 @@ export type SessionSlot = Readonly<{
   /** Counted from the first day of the week. */
   day: number;
   place: Place;
-  /** Nothing hard in it. */
-  gentle: boolean;
+  /** Before other training nothing hard belongs into it, after it no active work. */
+  training: Training;
   only: SessionWork | null;
   /** The one motion it is about; null where every motion may be in it. */
   theme: LinkId | null;
@@ -38,7 +39,7 @@ export const plainSlot = (day: number, number: number): SessionSlot => ({
   number,
   day,
   place: 'studio',
-  gentle: false,
+  training: 'alone',
   only: null,
   theme: null
 });

@@ -34,6 +34,12 @@ const wished = ({
   wishes: { ...noPlanWishes, ...wishes, weekdays, easyWeeks, busyOn, beginsAt },
   ...more
 });
+const rearHipStop = {
+  stop: { exerciseId: 'rear_hip_cycle', side: null },
+  reason: 'Decided in Review.',
+  openedOn: testDay,
+  painEventId: null
+};
 const refusal = (code: string) => expect.objectContaining({ code });
 async function planOf(db: Database, id: number, on = testDay) {
   const c = await loadGoalCase(db, id, on);
@@ -168,6 +174,52 @@ describe('what comes of a plan is wished otherwise', () => {
       expect(left[0]!.plannedOn >= addDays(later, 14)).toBe(true);
       expect((await versionsOf(db, await planOf(db, id, later)))[0]!.changed[0]).toMatch(/missed sessions? dropped/);
     }));
+
+  describe('missed sessions merged into the next', () => {
+    const later = addDays(testDay, 3); // the second session is missed, the third still comes
+    const often = { rear_hip_cycle: 'once a week' } as const;
+    const pins = [{ exerciseId: 'rear_hip_cycle', session: 2 }];
+    const asked = (basedOnVersion: number): ReviseInput =>
+      wished({ wishes: { ...noWishes, often, pins }, basedOnVersion, missed: 'merge' });
+    const comes = async (db: Database, id: number) =>
+      sessionsOfPlan(await planOf(db, id, later)).filter((s) => s.status === 'planned');
+    const told = async (db: Database, id: number) => (await versionsOf(db, await planOf(db, id, later)))[0]!.changed;
+    async function withOneMissed(db: Database): Promise<number> {
+      const id = await personWithSplitPlan(db);
+      await revisePlan(db, id, { ...asked(1), missed: 'keep' }, testDay);
+      await play(db, id, testDay);
+      return id;
+    }
+
+    test('what only they held is in it, by name, and where they held nothing of their own it says so', () =>
+      store.rolledBack(async (db) => {
+        const id = await withOneMissed(db);
+        await revisePlan(db, id, asked(2), later);
+        const [next, ...rest] = await comes(db, id);
+        expect(next).toMatchObject({ week: 1, ordinal: 3 });
+        expect(setsIn(next!.allotment, 'rear_hip_cycle')).toBeGreaterThan(0);
+        expect(await told(db, id)).toContain('1 missed session merged into the next, which takes in: Rear hip, half kneeling.');
+        // The week after goes on as it was wished.
+        const second = rest.filter((s) => s.week === 2);
+        expect(second.map((s) => setsIn(s.allotment, 'rear_hip_cycle')! > 0)).toEqual([false, true, false]);
+        // A week later the third is missed too; all it held has its turn in the week that comes.
+        await revisePlan(db, id, asked(3), addDays(testDay, 7));
+        expect(await told(db, id)).toContain(
+          '1 missed session merged into what comes: all it held has its turn in that week anyway.'
+        );
+      }));
+
+    test('what was stopped since is caught up nowhere', () =>
+      store.rolledBack(async (db) => {
+        const id = await withOneMissed(db);
+        await insertLock(db, id, rearHipStop);
+        await revisePlan(db, id, asked(2), later);
+        expect((await told(db, id)).join()).not.toContain('takes in');
+        const c = await planOf(db, id, later);
+        for (const s of await comes(db, id))
+          expect(prepareSession(c, s).blocks.map((b) => b.exerciseId)).not.toContain('rear_hip_cycle');
+      }));
+  });
 
   test('an earlier version comes back as it was wished, by its name, and is a version itself', () =>
     store.rolledBack(async (db) => {
@@ -321,12 +373,7 @@ describe('a plan after that of somebody else', () => {
     store.rolledBack(async (db) => {
       const from = await personWithSplitPlan(db);
       const id = await other(db);
-      await insertLock(db, id, {
-        stop: { exerciseId: 'rear_hip_cycle', side: null },
-        reason: 'Decided in Review.',
-        openedOn: testDay,
-        painEventId: null
-      });
+      await insertLock(db, id, rearHipStop);
       await copyPlan(db, id, { fromClientId: from, ...copied }, testDay);
       const c = await planOf(db, id);
       expect(c.plan).toMatchObject({ version: 1, weeks: 6, minutes: 45 });

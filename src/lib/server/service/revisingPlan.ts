@@ -17,6 +17,7 @@ import {
 } from '$lib/core';
 import type { Database } from '../db/db';
 import { listPlans, updatePlanName, type Plan } from '../repo/planRepo';
+import type { Session } from '../repo/sessionRepo';
 import { solverFor } from '../solver';
 import { loadGoalCase, type GoalCase } from './clientCase';
 import { sessionsOfPlan } from './composing';
@@ -24,7 +25,7 @@ import { withServed } from './goalsServed';
 import { exerciseIn } from './library';
 import { keepPlan, openCase, planAsk, type Solving } from './planning';
 import { barsOf } from './safety';
-import { plainChoice, weekOf } from './week';
+import { openWeek, plainChoice, weekOf } from './week';
 
 /**
  * Solves what is to come of the plan in force once more, as it is wished now. Weeks keep their numbers and phases, and what was done stays in its
@@ -124,27 +125,47 @@ async function solveRest(
   const all = sessionsOfPlan(c);
   const late = all.filter((s) => s.status === 'planned' && s.plannedOn < c.today);
   const slidWeeks = missed === 'slide' && late[0] ? Math.ceil(daysBetween(late[0].plannedOn, c.today) / 7) : 0;
-  const dropped = missed === 'drop' ? new Set(late.map((s) => s.id)) : new Set<number>();
+  const dropped = missed === 'drop' || missed === 'merge' ? new Set(late.map((s) => s.id)) : new Set<number>();
   const ahead = all.filter((s) => s.status === 'planned' && !dropped.has(s.id));
   const fromWeek = ahead[0]?.week;
   if (fromWeek === undefined) throw new CoreError('plan_over');
   const startOn = addDays(plan.startOn, 7 * slidWeeks);
   const shape = { ...wished, weeks: Math.min(plan.weeks, weeksLeft(startOn, c.goal.targetOn)), startOn };
-  const { weeks } = await planProgression({ ...planAsk(as, shape), fromWeek }, by.solve, by.onProgress);
   // Of the week under way as many sessions are over as were done or dropped.
   const over = all.filter((s) => s.week === fromWeek && (s.status !== 'planned' || dropped.has(s.id))).length;
+  const exerciseIds = missed === 'merge' ? heldByThemAlone(as, late, fromWeek) : [];
+  const ask = { ...planAsk(as, shape), fromWeek, catchUp: { after: over, exerciseIds } };
+  const { weeks } = await planProgression(ask, by.solve, by.onProgress);
   const rest = weeks.map((w) => (w.week === fromWeek ? { ...w, sessions: w.sessions.slice(over) } : w));
   // Moved past the goal, or with every day busy, nothing is left to come.
   if (rest.every((w) => w.sessions.length === 0)) throw new CoreError('plan_over');
   const changed: PlanChange[] = [
     ...told,
     ...(slidWeeks > 0 ? [{ code: 'slid' as const, weeks: slidWeeks }] : []),
-    ...(dropped.size > 0 ? [{ code: 'dropped' as const, sessions: dropped.size }] : []),
+    ...(missed === 'drop' && dropped.size > 0 ? [{ code: 'dropped' as const, sessions: dropped.size }] : []),
+    ...(missed === 'merge' && dropped.size > 0 ? [mergedInto(rest, dropped.size, exerciseIds)] : []),
     ...wishedChanges(shapeOf(plan), shapeOf({ ...plan, ...wished }), goalName(c)),
     ...movedSets(usualWeek(ahead), usualWeek(rest.flatMap((w) => w.sessions.map((s) => ({ ...s, easy: w.easy })))))
   ];
   const isAnother = swapped || as.choices !== c.choices;
   await keepPlan(db, as, { ...shape, lineId: plan.lineId, changed }, rest, { weekIs: isAnother ? 'another' : 'as it was' });
+}
+
+type Held = Pick<Session, 'id' | 'week' | 'allotment'>;
+
+/** What is open of the week that the missed sessions held, and no other of their weeks or of the week that comes next. */
+function heldByThemAlone(c: GoalCase, missed: readonly Held[], nextWeek: number): string[] {
+  const ids = openWeek(c).map((e) => e.id);
+  const holds = ({ allotment }: Held, id: string) => allotment?.find((a) => a.exerciseId === id)?.sets !== 0;
+  const weeks = new Set([...missed.map((s) => s.week), nextWeek]);
+  const others = c.sessions.filter((s) => s.planId === c.plan?.id && weeks.has(s.week) && !missed.some((m) => m.id === s.id));
+  return ids.filter((id) => missed.some((s) => holds(s, id)) && !others.some((s) => holds(s, id)));
+}
+
+function mergedInto(rest: readonly PlanWeek[], sessions: number, exerciseIds: readonly string[]): PlanChange {
+  const next = rest.flatMap((w) => w.sessions)[0];
+  const isIn = (id: string) => next?.allotment.some((a) => a.exerciseId === id && a.sets > 0) ?? false;
+  return { code: 'merged', sessions, into: exerciseIds.filter(isIn), without: exerciseIds.filter((id) => !isIn(id)) };
 }
 
 const goalName =

@@ -91,7 +91,7 @@ describe('sessions at home', () => {
   test('a session that is left with nothing falls out, and the week says so', () =>
     store.rolledBack(async (db) => {
       const id = await personWithSplitPlan(db);
-      await revise(db, id, { sessions: { 2: { atHome: true, trainingFollows: true, only: 'own strength' } } });
+      await revise(db, id, { sessions: { 2: { atHome: true, training: 'before training', only: 'own strength' } } });
       const c = await planOf(db, id);
       expect([...new Set(sessionsOfPlan(c).map((s) => s.ordinal))]).toEqual([1, 3]);
       for (const week of planView(c)) expect(week.notes.map((n) => n.text).join()).toContain('Session 2 holds nothing');
@@ -233,7 +233,11 @@ describe('who joins a plan that runs', () => {
 test('a session before other training is not hard, and one of stretch alone has no effort', () =>
   store.rolledBack(async (db) => {
     const id = await personWithSplitPlan(db);
-    await revise(db, id, { sessions: { 1: { trainingFollows: true }, 2: { only: 'stretch' } }, hardSessions: 2, themes: true });
+    await revise(db, id, {
+      sessions: { 1: { training: 'before training' }, 2: { only: 'stretch' } },
+      hardSessions: 2,
+      themes: true
+    });
     const c = await planOf(db, id);
     for (const s of sessionsOfPlan(c)) {
       const { blocks } = prepareSession(c, s);

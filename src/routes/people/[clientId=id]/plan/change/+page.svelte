@@ -218,6 +218,7 @@
             name="missed"
             choices={[
               { value: 'keep', label: 'Do them next' },
+              { value: 'merge', label: 'Merge into the next what only they held' },
               { value: 'slide', label: 'Move all that comes by whole weeks' },
               { value: 'drop', label: 'Leave them' }
             ]}

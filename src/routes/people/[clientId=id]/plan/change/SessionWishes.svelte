@@ -1,11 +1,13 @@
 <script lang="ts">
-  import { sessionWorks, type SessionWork } from '$lib/core';
+  import { sessionWorks, trainings, type SessionWish, type SessionWork } from '$lib/core';
+  import { trainingText } from '$lib/ui/format';
   import type { PlanWishesState } from './wishes.svelte';
 
-  /** Where each session of the week takes place, when it begins, what follows it, and what it is given to. */
+  /** Where each session of the week takes place, when it begins, what training stands beside it, and what it is given to. */
   type Props = { days: readonly Readonly<{ number: number; day: string }>[]; wishes: PlanWishesState; homeProps: number };
   let { days, wishes, homeProps }: Props = $props();
   const works: Readonly<Record<SessionWork, string>> = { stretch: 'Stretch alone', 'own strength': 'Own strength alone' };
+  const besideIt = (value: string) => trainings.find((t) => t !== 'alone' && t === value) as SessionWish['training'];
   const isAtHome = $derived(days.some(({ number }) => wishes.sessions[number]?.atHome));
 </script>
 
@@ -16,7 +18,7 @@
       {@const wish = wishes.sessions[number] ?? {}}
       {@const name = `Session ${number}, ${day}`}
       <li
-        class="grid items-center gap-x-3 gap-y-1 border-t border-line py-1.5 sm:grid-cols-[7.25rem_8.5rem_8rem_minmax(12.5rem,1fr)_auto]"
+        class="grid items-center gap-x-3 gap-y-1 border-t border-line py-1.5 sm:grid-cols-[7.25rem_8.5rem_8rem_minmax(11rem,1fr)_12rem]"
       >
         <span class="font-semibold">{name}</span>
         <select
@@ -44,21 +46,19 @@
           <option value="">Stretch and own strength</option>
           {#each sessionWorks as work (work)}<option value={work}>{works[work]}</option>{/each}
         </select>
-        <label class="flex min-h-11 items-center gap-2 whitespace-nowrap">
-          <input
-            type="checkbox"
-            class="size-5"
-            checked={wish.trainingFollows ?? false}
-            aria-label="{name}: other training follows"
-            onchange={(e) => wishes.setSession(number, { trainingFollows: e.currentTarget.checked ? true : undefined })}
-          />
-          Other training follows
-        </label>
+        <select
+          class="input"
+          aria-label="{name}: other training"
+          value={wish.training ?? 'alone'}
+          onchange={(e) => wishes.setSession(number, { training: besideIt(e.currentTarget.value) })}
+        >
+          {#each trainings as at (at)}<option value={at}>{trainingText[at]}</option>{/each}
+        </select>
       </li>
     {/each}
   </ul>
   <p class="mt-1 text-ink-soft">
-    Before other training nothing hard is done.
+    Before other training nothing hard is done; after it no active work, since tired muscles hold the range less well.
     {#if isAtHome}
       {homeProps === 0
         ? 'Nothing stands on the home shelf: at home only what needs no prop is done.'

@@ -25,6 +25,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
     session: { id: session.id, week: session.week, ordinal: session.ordinal },
     arranged: session.arranged,
     minutes: plan.minutes,
+    training: plan.wishes.sessions[session.ordinal]?.training,
     open: compute(() => openSession({ ...c, plan }, session)),
     effortCapPct: capsOf(limitsOf(c)).effortPct,
     hardYesterday: hardYesterday(c),

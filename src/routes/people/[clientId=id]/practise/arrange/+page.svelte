@@ -20,9 +20,9 @@
   let { data, form } = $props();
   // One session is arranged at a time: the page is made anew for another.
   // svelte-ignore state_referenced_locally
-  const { open, arranged, minutes, effortCapPct, hardYesterday } = data;
+  const { open, arranged, minutes, effortCapPct, hardYesterday, training } = data;
   const hand = open.ok
-    ? new ArrangementState({ blocks: open.value.blocks, arranged, minutes, effortCapPct, hardYesterday })
+    ? new ArrangementState({ blocks: open.value.blocks, arranged, minutes, effortCapPct, hardYesterday, training })
     : null;
   const find = $derived(data.open.ok ? exercisesIn(data.open.value.blocks) : null);
   const added = $derived(form && 'form' in form && form.form === 'add' ? form : null);

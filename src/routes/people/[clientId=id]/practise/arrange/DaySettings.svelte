@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { dayWorks, sideOrders, trainings, type DayWork, type SideOrder, type Training } from '$lib/core';
+  import { dayWorks, sideOrders, trainings, type DayWork, type SideOrder } from '$lib/core';
   import type { ArrangementState } from './arrangement.svelte';
+  import { trainingText } from '$lib/ui/format';
   import NumberRow from './NumberRow.svelte';
 
   /** What is worked that day, what training stands beside it, how the sides follow each other, and the seconds between. */
@@ -9,11 +10,6 @@
     both: 'Stretch and effort',
     'stretch only': 'Stretch only',
     'effort only': 'Effort only'
-  };
-  const trainingText: Readonly<Record<Training, string>> = {
-    alone: 'None beside it',
-    'before training': 'This comes before it',
-    'after training': 'This comes after it'
   };
   const sidesText: Readonly<Record<SideOrder, string>> = {
     'one side first': 'All sets of one side, then the other',

@@ -38,6 +38,12 @@ describe('a session while it is arranged', () => {
     expect(s.uncutS).toBe(before);
   });
 
+  test('begins with the training that the plan puts beside it; what was arranged stands above that', () => {
+    expect(state({ training: 'after training' }).warnings.map((w) => w.code)).toContain('work after training');
+    const arranged = { ...state().value, training: 'alone' } as const;
+    expect(state({ training: 'after training', arranged }).warnings.map((w) => w.code)).not.toContain('work after training');
+  });
+
   test('is moved by one place, and not past its ends', () => {
     const s = state();
     s.move(0, -1);

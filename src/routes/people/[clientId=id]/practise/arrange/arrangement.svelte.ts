@@ -12,6 +12,7 @@ import {
   type CutKind,
   type LinkId,
   type Side,
+  type Training,
   type Work
 } from '$lib/core';
 
@@ -24,6 +25,8 @@ type Start = Readonly<{
   minutes: number;
   effortCapPct: number;
   hardYesterday: readonly LinkId[];
+  /** What the plan says stands beside it. */
+  training?: Training;
 }>;
 
 /** A session while it is arranged: what it comes to is worked out anew with every change. */
@@ -35,7 +38,8 @@ export class ArrangementState {
 
   constructor(start: Start) {
     this.#start = start;
-    this.#take(start.arranged ?? usualArrangement(start.blocks, start.minutes));
+    const { training = 'alone' } = start;
+    this.#take(start.arranged ?? { ...usualArrangement(start.blocks, start.minutes), training });
   }
 
   readonly value: Arrangement = $derived.by(() => ({
