@@ -8,7 +8,7 @@ import type { Db } from '../db/db';
 import { listSupersededDays } from '../repo/sessionRepo';
 import { getStudioKey } from '../repo/studioRepo';
 import { isOpenForWork } from './checking';
-import type { GoalCase } from './clientCase';
+import { isPlanned, type GoalCase } from './clientCase';
 import { planView } from './composing';
 
 /** At what time of the day sessions begin, as it is on the wall there; null: they stand for the day. */
@@ -30,7 +30,7 @@ export async function calendarOf(db: Db, c: GoalCase, now: Date, usual: SessionT
     method: ICalCalendarMethod.PUBLISH
   });
   const isOpen = isOpenForWork(c);
-  const view = plan && isOpen ? compute(() => planView({ ...c, plan })) : null;
+  const view = isPlanned(c) && isOpen ? compute(() => planView(c)) : null;
   const composed = new Map(view?.ok ? view.value.flatMap((w) => w.sessions.map((s) => [s.id, s] as const)) : []);
   const minutes = plan?.minutes ?? 0;
   const event = (on: string, isCalledOff: boolean, summary: string, description: string, own: string | null = null) => {

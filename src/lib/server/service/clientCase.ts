@@ -127,6 +127,12 @@ const isSplitCase = (c: ClientCase): c is SplitCase =>
 /** The case when its goal is a front split, else null. */
 export const withSplit = (c: ClientCase): SplitCase | null => (isSplitCase(c) ? c : null);
 
+/** A case with a plan in force. */
+export type PlannedCase = GoalCase & Readonly<{ plan: Plan }>;
+
+/** Whether there is a plan in force: the case itself is told so, and no copy of it made. */
+export const isPlanned = (c: GoalCase): c is PlannedCase => c.plan !== null;
+
 /** The case once a goal is set. Throws: CoreError 'not_found'. */
 export async function loadGoalCase(db: Db, clientId: number, today: string): Promise<GoalCase> {
   const found = withGoal(await loadCase(db, clientId, today));

@@ -30,7 +30,7 @@ import {
 import type { Db } from '../db/db';
 import type { Plan } from '../repo/planRepo';
 import { listPrescribed, type Prescribed, type Session } from '../repo/sessionRepo';
-import { breathOf, type ClientCase, type GoalCase } from './clientCase';
+import { breathOf, type ClientCase, type GoalCase, type PlannedCase } from './clientCase';
 import { weakerSide } from './comparing';
 import { demandedLinks, goalsServed, type Served } from './goalsServed';
 import { homeState, sideState } from './gradeExercise';
@@ -84,9 +84,8 @@ export const blocksBase = (c: GoalCase, planSchool: SchoolId, served = goalsServ
 });
 
 type PlannedSession = Pick<Session, 'phase' | 'easy' | 'light' | 'allotment' | 'place'>;
-type PlanCase = GoalCase & { plan: Plan };
 
-const sessionAsk = (c: PlanCase, { phase, easy, light, allotment, place }: PlannedSession) => ({
+const sessionAsk = (c: PlannedCase, { phase, easy, light, allotment, place }: PlannedSession) => ({
   ...blocksBase(c, c.plan.schoolId),
   ...(place === 'home' && { week: weekWork(c, c.plan.schoolId, place) }),
   phase,
@@ -100,15 +99,15 @@ const sessionAsk = (c: PlanCase, { phase, easy, light, allotment, place }: Plann
  * One session with today's settings, as it is arranged, cut to the minutes. What was worked hard yesterday is not worked hard today, whatever
  * was planned: who came a day late would else train it on two days running.
  */
-export const prepareSession = (c: PlanCase, session: PlannedSession & Pick<Session, 'arranged'>) =>
+export const prepareSession = (c: PlannedCase, session: PlannedSession & Pick<Session, 'arranged'>) =>
   fittedSession({ ...sessionAsk(c, session), rested: new Set(hardYesterday(c)) }, session.arranged ?? undefined);
 
 /** One session as it is arranged, whatever was done yesterday. */
-export const arrangedAs = (c: PlanCase, session: PlannedSession & Pick<Session, 'arranged'>) =>
+export const arrangedAs = (c: PlannedCase, session: PlannedSession & Pick<Session, 'arranged'>) =>
   fittedSession(sessionAsk(c, session), session.arranged ?? undefined);
 
 /** Everything a session could hold, for whoever arranges it. */
-export const openSession = (c: PlanCase, session: PlannedSession) => uncutSession(sessionAsk(c, session));
+export const openSession = (c: PlannedCase, session: PlannedSession) => uncutSession(sessionAsk(c, session));
 
 /** Sessions of the plan in force and of the versions it goes on from, in their order. */
 export const sessionsOfPlan = (c: ClientCase): Session[] =>
@@ -117,18 +116,18 @@ export const sessionsOfPlan = (c: ClientCase): Session[] =>
     .toSorted((a, b) => a.week - b.week || a.ordinal - b.ordinal || a.id - b.id);
 
 /** The plan in force as it would run with today's settings; sessions that were done with how long they took. */
-export function planView(c: PlanCase): WeekView[] {
+export function planView(c: PlannedCase): WeekView[] {
   const weekOfPlan = weeksOf(c);
   return Array.from({ length: c.plan.weeks }, (_, i) => weekOfPlan(i + 1));
 }
 
 /** One week of it; of the sessions in `given` with all they were given. */
-const weekView = (c: PlanCase, week: number, given?: ReadonlyMap<number, Prescribed>): WeekView => weeksOf(c, given)(week);
+const weekView = (c: PlannedCase, week: number, given?: ReadonlyMap<number, Prescribed>): WeekView => weeksOf(c, given)(week);
 
 type Outline = Omit<WeekView, 'steps' | 'notes'>;
 
 /** Weeks of the plan by their number; what a week is not asked for is not composed. */
-function weeksOf(c: PlanCase, given: ReadonlyMap<number, Prescribed> = new Map()): (week: number) => WeekView {
+function weeksOf(c: PlannedCase, given: ReadonlyMap<number, Prescribed> = new Map()): (week: number) => WeekView {
   const { plan } = c;
   const compose = sessionComposer({
     ...blocksBase(c, plan.schoolId),
@@ -200,7 +199,7 @@ function weeksOf(c: PlanCase, given: ReadonlyMap<number, Prescribed> = new Map()
 const nothingGiven = { blocks: [], cuts: [], leftOut: [], asks: [] } as const;
 
 /** A session in all its parts, with what its week does otherwise, goes without, and gives each motion. Throws: CoreError 'not_found'. */
-export async function chosenSession(db: Db, c: PlanCase, sessionId: number | null): Promise<ChosenSession | null> {
+export async function chosenSession(db: Db, c: PlannedCase, sessionId: number | null): Promise<ChosenSession | null> {
   const all = sessionsOfPlan(c);
   const row =
     sessionId === null
@@ -223,7 +222,7 @@ function emptySessions({ wishes, sessionsPerWeek }: Plan, sessions: readonly Rea
 }
 
 /** What came into the week, and what of it is not done any more, since the sessions to come were solved. */
-export function movedOn(c: PlanCase): Readonly<{ came: readonly string[]; gone: readonly string[] }> {
+export function movedOn(c: PlannedCase): Readonly<{ came: readonly string[]; gone: readonly string[] }> {
   const solved = sessionsOfPlan(c).find((s) => s.status === 'planned')?.allotment;
   if (!solved || solved.length === 0) return { came: [], gone: [] };
   const find = findIn(c);

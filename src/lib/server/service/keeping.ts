@@ -7,7 +7,7 @@ import { getKept, upsertKept } from '../repo/keptSessionRepo';
 import { listLeftOut, type LeftOutSet } from '../repo/logRepo';
 import { findRunning, getPrescribed, getSession, updateStarted, type Prescribed, type Session } from '../repo/sessionRepo';
 import { isCheckDue, isOpenForWork, limitsOf } from './checking';
-import { bodyOf, breathOf, dateOf, loadGoalCase, shelfAt, type GoalCase } from './clientCase';
+import { bodyOf, breathOf, dateOf, loadGoalCase, shelfAt, type GoalCase, isPlanned } from './clientCase';
 import { prepareSession } from './composing';
 import { barredSince, dayOf, momentOf, mustBeReady } from './practising';
 import { pendingResume } from './reviewing';
@@ -52,16 +52,15 @@ export async function playedSession(db: Database, c: GoalCase, sessionId: number
  */
 export async function keepSession(db: Database, clientId: number, sessionId: number, now: Date): Promise<KeptSession> {
   const c = await loadGoalCase(db, clientId, dateOf(now));
-  const { plan } = c;
   const session = c.sessions.find((s) => s.id === sessionId);
-  if (!session || !plan) throw new CoreError('not_found', { what: 'session' });
+  if (!session || !isPlanned(c)) throw new CoreError('not_found', { what: 'session' });
   if (c.client.archivedAt) throw new CoreError('archived');
   if (!isOpenForWork(c)) throw new CoreError('not_cleared');
   if (session.status !== 'planned') throw new CoreError('session_not_planned');
   const day = dayOf(c);
   if (day.isStopped) throw new CoreError('stopped_today');
   if (pendingResume(c).length > 0) throw new CoreError('resume_undecided');
-  const { blocks, cuts, leftOut, asks, options } = prepareSession({ ...c, plan }, session);
+  const { blocks, cuts, leftOut, asks, options } = prepareSession(c, session);
   if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
   const given: Prescribed = { blocks, cuts, leftOut, options };
   const text = JSON.stringify(given);

@@ -25,7 +25,7 @@ import { insertPlan, supersedePlan, upsertSetting, type NewPlan, type Plan } fro
 import { insertSession, updateArranged } from '../repo/sessionRepo';
 import { solverFor } from '../solver';
 import { isOpenForWork } from './checking';
-import { loadGoalCase, type GoalCase } from './clientCase';
+import { loadGoalCase, type GoalCase, isPlanned } from './clientCase';
 import { arrangedAs, blocksBase, homeWeek } from './composing';
 import { demandedLinks, goalsServed, type Served } from './goalsServed';
 import { keepForecasts } from './forecasting';
@@ -225,11 +225,10 @@ export const arrangeSession = (
   db.transaction(async (tx) => {
     await lockClient(tx, clientId);
     const c = await loadGoalCase(tx, clientId, today);
-    const { plan } = c;
     const session = c.sessions.find((s) => s.id === sessionId);
-    if (!session || !plan) throw new CoreError('not_found', { what: 'session' });
+    if (!session || !isPlanned(c)) throw new CoreError('not_found', { what: 'session' });
     if (session.status !== 'planned') throw new CoreError('session_not_planned');
-    arrangedAs({ ...c, plan }, { ...session, arranged: arrangement });
-    const open = c.sessions.filter((s) => s.status === 'planned' && s.planId === plan.id);
+    arrangedAs(c, { ...session, arranged: arrangement });
+    const open = c.sessions.filter((s) => s.status === 'planned' && s.planId === c.plan.id);
     await updateArranged(tx, all ? open.map((s) => s.id) : [sessionId], arrangement);
   });

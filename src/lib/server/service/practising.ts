@@ -24,7 +24,7 @@ import { openLocks } from '../repo/lockRepo';
 import { insertPain, upsertSetLog } from '../repo/logRepo';
 import { findRunning, getPrescribed, getSession, updateEnded, updateStarted, type Session } from '../repo/sessionRepo';
 import { isCheckDue, isOpenForWork } from './checking';
-import { dateOf, loadGoalCase, type ClientCase, type GoalCase } from './clientCase';
+import { dateOf, loadGoalCase, type ClientCase, type GoalCase, isPlanned } from './clientCase';
 import { lockFor } from './pain';
 import { prepareSession } from './composing';
 import { pendingResume } from './reviewing';
@@ -155,8 +155,8 @@ async function begin(tx: Db, clientId: number, { session, found, resume, easier,
   if (running !== null) throw new CoreError('session_already_running');
   const changed = await answerResume(tx, found, resume, now);
   const c = changed ? await loadGoalCase(tx, clientId, found.today) : found;
-  if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
-  const { blocks, cuts, leftOut, asks, options } = prepareSession({ ...c, plan: c.plan }, session);
+  if (!isPlanned(c)) throw new CoreError('not_found', { what: 'plan' });
+  const { blocks, cuts, leftOut, asks, options } = prepareSession(c, session);
   // Nobody works at a figure that nobody gave.
   if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
   const given = { blocks: easier ? blocks.map(easedBlock) : blocks, cuts, leftOut, options };

@@ -19,7 +19,7 @@ import type { Database } from '../db/db';
 import { listPlans, updatePlanName, type Plan } from '../repo/planRepo';
 import type { Session } from '../repo/sessionRepo';
 import { solverFor } from '../solver';
-import { loadGoalCase, type GoalCase } from './clientCase';
+import { isPlanned, loadGoalCase, type GoalCase, type PlannedCase } from './clientCase';
 import { sessionsOfPlan } from './composing';
 import { withServed } from './goalsServed';
 import { exerciseIn } from './library';
@@ -41,12 +41,12 @@ export async function revisePlan(
   by: Solving = { solve: solverFor() }
 ): Promise<void> {
   const c = await openCase(db, clientId, today, basedOnVersion);
-  if (!c.plan) throw new CoreError('not_found', { what: 'plan' });
+  if (!isPlanned(c)) throw new CoreError('not_found', { what: 'plan' });
   const isKnown = ({ goalId }: AlsoServed) => c.goals.some((g) => g.id === goalId);
-  const isEnded = ({ goalId }: AlsoServed) => c.plan!.wishes.also.some((a) => a.goalId === goalId);
+  const isEnded = ({ goalId }: AlsoServed) => c.plan.wishes.also.some((a) => a.goalId === goalId);
   if (!wished.wishes.also.every((a) => isKnown(a) || isEnded(a))) throw new CoreError('not_found', { what: 'goal' });
   const wishes = { ...wished.wishes, also: wished.wishes.also.filter(isKnown), joinedInWeek: c.plan.wishes.joinedInWeek };
-  await solveRest(db, { ...c, plan: c.plan }, { ...wished, wishes }, { missed, told: [] }, by);
+  await solveRest(db, c, { ...wished, wishes }, { missed, told: [] }, by);
 }
 
 /**
@@ -105,17 +105,17 @@ export async function restorePlan(
 ): Promise<void> {
   const c = await openCase(db, clientId, today, basedOnVersion);
   const wanted = (await listPlans(db, c.goal.id)).find((p) => p.version === version);
-  if (!c.plan || !wanted) throw new CoreError('not_found', { what: 'plan' });
+  if (!isPlanned(c) || !wanted) throw new CoreError('not_found', { what: 'plan' });
   const { minutes, sessionsPerWeek, schoolId, wishes } = wanted;
   const shape = { minutes, sessionsPerWeek, schoolId, wishes };
-  await solveRest(db, { ...c, plan: c.plan }, shape, { missed: 'keep', told: [{ code: 'restored', version }] }, by);
+  await solveRest(db, c, shape, { missed: 'keep', told: [{ code: 'restored', version }] }, by);
 }
 
 type Rest = Readonly<{ missed: ReviseInput['missed']; told: readonly PlanChange[]; swapped?: true }>;
 
 async function solveRest(
   db: Database,
-  c: GoalCase & { plan: Plan },
+  c: PlannedCase,
   wished: Pick<Plan, 'minutes' | 'sessionsPerWeek' | 'schoolId' | 'wishes'>,
   { missed, told, swapped }: Rest,
   by: Solving

@@ -2,6 +2,7 @@ import { redirect } from '@sveltejs/kit';
 import { compute } from '$lib/contract/door';
 import type { SessionBrief, WeekView } from '$lib/contract/plan';
 import { copyPlanForm, planForm, type CopyPlanInput } from '$lib/contract/planForms';
+import { isPlanned } from '$lib/server/service/clientCase';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { schoolOf } from '$lib/core';
 import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
@@ -18,7 +19,8 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
-  const view = plan && compute(() => planView({ ...c, plan }));
+  const planned = isPlanned(c) ? c : null;
+  const view = planned && compute(() => planView(planned));
   const weeks = view?.ok ? view.value : [];
   const ahead = weeks.flatMap((w) => w.sessions).filter((s) => s.status === 'planned');
   return {
@@ -27,11 +29,11 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today
     baseline: hasBaseline(c),
     plan,
     view: view && (view.ok ? { ok: true as const, weeks: weeks.map(briefOf) } : view),
-    chosen: plan && view?.ok ? await chosenSession(db, { ...c, plan }, null) : null,
+    chosen: planned && view?.ok ? await chosenSession(db, planned, null) : null,
     /** The work ahead has grown past its minutes. */
     isGrown: ahead.some((s) => s.cuts.some((cut) => cut.kind !== 'rounds' && cut.kind !== 'holds')),
     /** What moved on since what comes was solved. */
-    moved: plan ? movedOn({ ...c, plan }) : { came: [], gone: [] },
+    moved: planned ? movedOn(planned) : { came: [], gone: [] },
     shelf: c.shelf,
     /** The way of working this person prefers, which comes before the plan's. */
     ownSchool: c.client.schoolId && schoolOf(c.client.schoolId).name,

@@ -8,7 +8,7 @@ import { writeForm, type WriteInput } from '$lib/contract/setForms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { capsOf, daysBetween } from '$lib/core';
 import { isCheckDue, isOpenForWork, limitsOf } from '$lib/server/service/checking';
-import { breathOf, dateOf, shelfAt } from '$lib/server/service/clientCase';
+import { breathOf, dateOf, shelfAt, isPlanned } from '$lib/server/service/clientCase';
 import { updateBreath } from '$lib/server/repo/clientRepo';
 import { prepareSession } from '$lib/server/service/composing';
 import { dayOf, startSession, writeSession } from '$lib/server/service/practising';
@@ -31,8 +31,8 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
     hasPlan: plan !== null,
     session,
     prepared:
-      session && plan
-        ? compute(() => (session.prescribed ? { asks: [], ...session.prescribed } : prepareSession({ ...c, plan }, session)))
+      session && isPlanned(c)
+        ? compute(() => (session.prescribed ? { asks: [], ...session.prescribed } : prepareSession(c, session)))
         : null,
     asked: weekOf(c).map((w) => w.exercise),
     resume: pendingResume(c),

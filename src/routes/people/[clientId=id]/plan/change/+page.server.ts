@@ -2,6 +2,7 @@ import { redirect } from '@sveltejs/kit';
 import { compute } from '$lib/contract/door';
 import { easyWeeksOf } from '$lib/core';
 import { planNameForm, restoreForm, reviseForm, swapForm, type SwapInput } from '$lib/contract/planForms';
+import { isPlanned } from '$lib/server/service/clientCase';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { isOpenForWork } from '$lib/server/service/checking';
 import { planView, sessionsOfPlan } from '$lib/server/service/composing';
@@ -18,7 +19,7 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
   const isOpen = isOpenForWork(c);
-  const view = plan && isOpen ? compute(() => planView({ ...c, plan })) : null;
+  const view = isPlanned(c) && isOpen ? compute(() => planView(c)) : null;
   const planned = plan ? sessionsOfPlan(c).filter((s) => s.status === 'planned') : [];
   return {
     isOpen,

@@ -8,7 +8,7 @@ import { runForm } from '$lib/server/runForm';
 import { limitsOf } from '$lib/server/service/checking';
 import { openSession } from '$lib/server/service/composing';
 import { arrangeSession } from '$lib/server/service/planning';
-import { shelfAt } from '$lib/server/service/clientCase';
+import { shelfAt, isPlanned } from '$lib/server/service/clientCase';
 import { addableTo, addToWeek, weekOf } from '$lib/server/service/week';
 import type { OptionGroup } from '$lib/ui/formState';
 import { hardYesterday } from '$lib/server/service/sessionRecords';
@@ -16,17 +16,16 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
-  const { plan } = c;
   const asked = Number(url.searchParams.get('session'));
-  const session = c.sessions.find((s) => s.id === asked && s.status === 'planned' && s.planId === plan?.id);
-  if (!session || !plan) redirect(307, `/people/${params.clientId}/practise`);
+  const session = c.sessions.find((s) => s.id === asked && s.status === 'planned' && s.planId === c.plan?.id);
+  if (!session || !isPlanned(c)) redirect(307, `/people/${params.clientId}/practise`);
   const addable = addableTo(c);
   return {
     session: { id: session.id, week: session.week, ordinal: session.ordinal },
     arranged: session.arranged,
-    minutes: plan.minutes,
-    training: plan.wishes.sessions[session.ordinal]?.training,
-    open: compute(() => openSession({ ...c, plan }, session)),
+    minutes: c.plan.minutes,
+    training: c.plan.wishes.sessions[session.ordinal]?.training,
+    open: compute(() => openSession(c, session)),
     effortCapPct: capsOf(limitsOf(c)).effortPct,
     hardYesterday: hardYesterday(c),
     shelf: shelfAt(c, session.place),
