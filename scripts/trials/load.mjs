@@ -7,8 +7,10 @@ import { startStudio, tell, throwaway } from './studio.mjs';
 import { courseKinds, fillShelf, fillYears, multiply } from '../years.mjs';
 
 const people = Number(process.env.PEOPLE ?? 200);
-const weeksPast = Number(process.env.WEEKS ?? 156);
+const weeksPast = Number(process.env.WEEKS ?? 150);
 const loads = Number(process.env.LOADS_A_PAGE ?? 15);
+/** Pages that are asked; all where none are named. */
+const named = process.env.PAGES?.split(',');
 
 const vite = await createServer({ server: { middlewareMode: true }, appType: 'custom', logLevel: 'error' });
 const load = (path) => vite.ssrLoadModule(path);
@@ -68,7 +70,7 @@ async function ask(origin, path) {
 
 async function measured(studio, id) {
   const figures = {};
-  for (const [name, path] of Object.entries(pagesOf(id))) {
+  for (const [name, path] of Object.entries(pagesOf(id)).filter(([name]) => !named || named.includes(name))) {
     await ask(studio.origin, path); // warm
     const asked = [];
     for (let i = 0; i < (name === 'props' ? 3 : loads); i++) asked.push(await ask(studio.origin, path));

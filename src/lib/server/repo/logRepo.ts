@@ -37,17 +37,46 @@ const SetLogRow = z
   }));
 export type SetLog = z.output<typeof SetLogRow>;
 
+const setColumns = `l.id, l.session_id, l.set_index, l.exercise_id, l.side, l.planned_s, l.actual_s, l.clean, l.sensation, l.felt, l.slipped,
+                    l.setting, l.figures`;
+
 /** Sets that were done in every session of a goal, in their order. */
 export async function listSetLogs(db: Db, goalId: number): Promise<SetLog[]> {
   const { rows } = await db.query(
-    `select l.id, l.session_id, l.set_index, l.exercise_id, l.side, l.planned_s, l.actual_s, l.clean, l.sensation, l.felt, l.slipped, l.setting,
-            l.figures
-       from set_log l join session s on s.id = l.session_id join plan p on p.id = s.plan_id
+    `select ${setColumns} from set_log l join session s on s.id = l.session_id join plan p on p.id = s.plan_id
       where p.goal_id = $1 and l.left_out is null
       order by l.session_id, l.set_index`,
     [goalId]
   );
   return allRows(SetLogRow, rows);
+}
+
+/** Sets that were done in some sessions, in their order. */
+export async function listSetsOf(db: Db, sessionIds: readonly number[]): Promise<SetLog[]> {
+  const { rows } = await db.query(
+    `select ${setColumns} from set_log l where l.session_id = any ($1::int[]) and l.left_out is null
+      order by l.session_id, l.set_index`,
+    [sessionIds]
+  );
+  return allRows(SetLogRow, rows);
+}
+
+const FlatHoldRow = z
+  .object({ side: z.enum(sides).nullable(), started_at: z.string() })
+  .transform((r) => ({ side: r.side, startedAt: r.started_at }));
+/** A side on which the flat split was held clean, and when the session of it began. */
+export type FlatHold = z.output<typeof FlatHoldRow>;
+
+/** Clean holds of the flat split of at least so many seconds. */
+export async function listFlatHolds(db: Db, goalId: number, holdS: number): Promise<FlatHold[]> {
+  const { rows } = await db.query(
+    `select distinct l.side, s.started_at from set_log l join session s on s.id = l.session_id join plan p on p.id = s.plan_id
+      where p.goal_id = $1 and s.started_at is not null and l.exercise_id = 'front_split_on_stack' and l.clean
+        and (l.setting ->> 'depthCm')::numeric <= 0.000000001 and l.left_out is null and l.actual_s >= $2
+      order by s.started_at`,
+    [goalId, holdS]
+  );
+  return allRows(FlatHoldRow, rows);
 }
 
 const LeftOutRow = z

@@ -76,6 +76,9 @@ export type Person = z.output<typeof PersonRow>;
 /** The mode a headline is mainly taken in. */
 const mainModes = Object.fromEntries(measures.map((m) => [m.id, m.modes[0]]));
 
+/** Measures that are taken of both sides together. */
+const together = measures.filter((m) => m.sides !== 'each').map((m) => m.id);
+
 const shippedIds = exercises.map((e) => e.id);
 
 /** Everyone of the list with the few figures it shows, in one query; by name. */
@@ -92,9 +95,11 @@ export async function listPeople(db: Db, which: 'active' | 'archived'): Promise<
                      group by e.exercise_id having count(*) = 2) as is_graded,
             (select max(version) from plan p where p.goal_id = g.id and p.superseded_at is null) as plan_version,
             (select json_build_object('status', n.status, 'week', n.week, 'ordinal', n.ordinal, 'on', n.planned_on)
-               from session n join plan p on p.id = n.plan_id
-              where p.goal_id = g.id and n.status in ('running', 'planned')
-              order by n.status = 'running' desc, p.version, n.week, n.ordinal, n.id limit 1) as session,
+               from plan p cross join lateral (
+                 select * from session where plan_id = p.id and status in ('running', 'planned')
+                  order by status = 'running' desc, week, ordinal, id limit 1) n
+              where p.goal_id = g.id
+              order by n.status = 'running' desc, p.version limit 1) as session,
             exists (select 1 from decision d where d.goal_id = g.id) as has_decisions,
             coalesce(v.wait, false) as verdicts_wait
        from client c
@@ -105,17 +110,19 @@ export async function listPeople(db: Db, which: 'active' | 'archived'): Promise<
        left join lateral (
          -- The newest occasion of each side: its mean, in the mode the headline is mainly taken in.
          select max(n.taken_on) as measured_on,
-                max(n.mean) filter (where n.side = 'left') as left_value,
-                max(n.mean) filter (where n.side = 'right') as right_value,
-                max(n.mean) filter (where n.side is null) as both_value
-           from (
-             select distinct on (t.side) t.side, o.taken_on, avg(t.value) as mean
-               from occasion o join trial t on t.occasion_id = o.id
-              where o.client_id = c.id and o.removed_at is null and t.measure_id = g.headline
-                and t.mode = $2::jsonb ->> g.headline
-              group by t.side, o.id
-              order by t.side, o.taken_on desc, o.id desc
+                max(n.mean) filter (where s.side = 'left') as left_value,
+                max(n.mean) filter (where s.side = 'right') as right_value,
+                max(n.mean) filter (where s.side is null) as both_value
+           from (values ('left'), ('right'), (null)) as s (side) cross join lateral (
+             select o.taken_on, t.mean
+               from occasion o cross join lateral (
+                 select avg(value) as mean from trial
+                  where occasion_id = o.id and measure_id = g.headline and mode = $2::jsonb ->> g.headline
+                    and side is not distinct from s.side) t
+              where o.client_id = c.id and o.removed_at is null and t.mean is not null
+              order by o.taken_on desc, o.id desc limit 1
            ) n
+          where (s.side is null) = (g.headline = any ($5::text[]))
        ) m on true
        left join lateral (
          -- Of the session that ended last: a set without its verdict, or pain told after one.
@@ -129,13 +136,17 @@ export async function listPeople(db: Db, which: 'active' | 'archived'): Promise<
                          where e.session_id = n.id and e.told_at > d.decided_at and e.kind = any ($4::text[])
                            and not exists (select 1 from decision a where a.session_id = n.id and a.moment = 'afterwards'
                                               and a.exercise_id = d.exercise_id and a.side is not distinct from d.side)) as wait
-           from session n join plan p on p.id = n.plan_id
-          where p.goal_id = g.id and n.status in ('done', 'stopped') and n.started_at is not null
-          order by n.started_at desc, n.id desc limit 1
+           from (
+             select l.* from plan p cross join lateral (
+               select * from session where plan_id = p.id and status in ('done', 'stopped')
+                order by started_at desc nulls last, id desc limit 1) l
+              where p.goal_id = g.id and l.started_at is not null
+              order by l.started_at desc, l.id desc limit 1
+           ) n
        ) v on true
       where (c.archived_at is not null) = $1
       order by lower(c.name), c.id`,
-    [which === 'archived', JSON.stringify(mainModes), shippedIds, sorePainKinds]
+    [which === 'archived', JSON.stringify(mainModes), shippedIds, sorePainKinds, together]
   );
   return allRows(PersonRow, rows);
 }

@@ -107,22 +107,39 @@ export type Session = z.output<typeof SessionRow>;
 const columns = `s.id, s.plan_id, coalesce(p.line_id, p.id) as line_id, s.allotment, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.place, s.begins_at, s.theme, s.status,
                  s.planned_sets, s.arranged, s.readiness, s.started_at, s.ended_at, s.outline`;
 
+/** What only some sessions are asked for: in the others it would be years of it. */
+const atHand = `s.status in ('running', 'planned') or s.id = last.id`;
+const heavy = `case when ${atHand} or p.line is not distinct from $2 then s.allotment end as allotment,
+               case when ${atHand} or p.line is not distinct from $2 then s.arranged end as arranged,
+               case when p.line is not distinct from $2 then s.outline end as outline,
+               case when ${atHand} then s.planned_sets end as planned_sets,
+               case when ${atHand} then s.readiness end as readiness`;
+const whole = 's.allotment, s.arranged, s.outline, s.planned_sets, s.readiness';
+
 /**
  * Sessions of a goal over all its plans: those done in the order they were done, then those to come in theirs. What was
- * prescribed in full comes only with the one that runs and the one that ended last: the rest would be a year of blocks.
+ * prescribed in full comes only with the one that runs and the one that ended last; of those that ended before, what was planned of them,
+ * their sets and answers come with `whole` alone, and what they were made of with the line of the plan in force.
  */
-export async function listSessions(db: Db, goalId: number): Promise<Session[]> {
+export async function listSessions(
+  db: Db,
+  goalId: number,
+  { lineId, isWhole }: Readonly<{ lineId: number | null; isWhole: boolean }>
+): Promise<Session[]> {
   const { rows } = await db.query(
-    `select ${columns},
-            case when s.status = 'running' or s.id = (
-                   select n.id from session n join plan q on q.id = n.plan_id
-                    where q.goal_id = $1 and n.ended_at is not null
-                    order by n.started_at desc, n.id desc limit 1)
-                 then s.prescribed end as prescribed
-       from session s join plan p on p.id = s.plan_id
-      where p.goal_id = $1 and s.status <> 'superseded'
+    `with last as (
+       select n.id from plan q cross join lateral (
+         select id, started_at from session where plan_id = q.id and status in ('done', 'stopped')
+          order by started_at desc nulls last, id desc limit 1) n
+        where q.goal_id = $1 and n.started_at is not null order by n.started_at desc, n.id desc limit 1)
+     select s.id, s.plan_id, p.line as line_id, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.place,
+            s.begins_at, s.theme, s.status, s.started_at, s.ended_at, ${isWhole ? whole : heavy},
+            case when s.status = 'running' or s.id = last.id then s.prescribed end as prescribed
+       from (select id, goal_id, version, school_id, coalesce(line_id, id) as line from plan) p join session s on s.plan_id = p.id
+       left join last on true
+      where p.goal_id = $1 and s.status <> 'superseded' and ($2::int is null or true)
       order by s.started_at nulls last, p.version, s.week, s.ordinal, s.id`,
-    [goalId]
+    [goalId, lineId]
   );
   return allRows(SessionRow, rows);
 }

@@ -6,7 +6,7 @@ import { testDatabase } from '../testing/testDatabase';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
 import { alertsOf } from './alerts';
-import { loadGoalCase } from './clientCase';
+import { loadGoalCase, loadLoggedCase } from './clientCase';
 import { acceptProposals } from './deciding';
 import { outlooksOf } from './forecasting';
 import { saveOccasion } from './measuring';
@@ -15,7 +15,7 @@ import { proposalsOf } from './reviewing';
 const store = testDatabase();
 const day = (n: number) => addDays(testDay, n);
 const codesOn = async (db: Database, id: number, on: string) => {
-  const c = await loadGoalCase(db, id, on);
+  const c = await loadLoggedCase(db, id, on);
   return alertsOf(c, await outlooksOf(db, c)).map((a) => a.code);
 };
 
@@ -36,7 +36,7 @@ describe('what to look at', () => {
         await play(db, id, day(n), (set) => (set.exerciseId === 'front_hamstring_cycle' ? lost : {}));
         await acceptProposals(db, id, day(n));
       }
-      const c = await loadGoalCase(db, id, day(3));
+      const c = await loadLoggedCase(db, id, day(3));
       const shape = alertsOf(c, []).filter((a) => a.code === 'shape lost');
       expect(new Set(shape.map((a) => a.exerciseId))).toEqual(new Set(['front_hamstring_cycle']));
     }));
@@ -58,7 +58,7 @@ describe('what to look at', () => {
       await saveOccasion(db, id, { ...occasion, takenOn: day(1), trials: both(22) });
       expect(await codesOn(db, id, day(1))).not.toContain('side behind');
       await saveOccasion(db, id, { ...occasion, takenOn: day(2), trials: both(33) });
-      const c = await loadGoalCase(db, id, day(2));
+      const c = await loadLoggedCase(db, id, day(2));
       expect(alertsOf(c, []).find((a) => a.code === 'side behind')).toMatchObject({ side: 'right', by: 13 });
     }));
 
@@ -67,7 +67,7 @@ describe('what to look at', () => {
       const id = await personWithSplitPlan(db);
       expect(await codesOn(db, id, testDay)).not.toContain('off the forecast');
       await take(db, id, 'front_split_gap', 'left', [45, 45], { on: day(21) });
-      const c = await loadGoalCase(db, id, day(21));
+      const c = await loadLoggedCase(db, id, day(21));
       const off = alertsOf(c, await outlooksOf(db, c)).find((a) => a.code === 'off the forecast');
       expect(off).toMatchObject({ side: 'left', value: 45, isBehind: true });
     }));
@@ -99,9 +99,9 @@ test('accepting all leaves a stop to be looked at by itself', () =>
     await hurt(day(0));
     await acceptProposals(db, id, day(0), 'no stops');
     await hurt(day(2));
-    const before = proposalsOf(await loadGoalCase(db, id, day(2)));
+    const before = proposalsOf(await loadLoggedCase(db, id, day(2)));
     expect(before.filter((p) => p.verdict === 'stop')).not.toEqual([]);
     await acceptProposals(db, id, day(2), 'no stops');
-    const after = proposalsOf(await loadGoalCase(db, id, day(2)));
+    const after = proposalsOf(await loadLoggedCase(db, id, day(2)));
     expect(after.map((p) => p.verdict)).toEqual(before.filter((p) => p.verdict === 'stop').map((p) => p.verdict));
   }));

@@ -1,7 +1,7 @@
 import { attendanceAlert, daysBetween, exerciseAlerts, measureOf, plateauAlert, scored, type Alert, type Side } from '$lib/core';
 import type { Outlook } from '$lib/contract/forecast';
 import { isCheckDue } from './checking';
-import type { GoalCase } from './clientCase';
+import type { GoalCase, LoggedCase } from './clientCase';
 import { compareSides } from './comparing';
 import { alikeSeries, attendedLately } from './forecasting';
 import { recordsOf } from './sessionRecords';
@@ -14,7 +14,7 @@ const oldEnoughWeeks = 2;
 const latelyWeeks = 4;
 
 /** What to look at before the next step, what weighs most first. Pain told twice is on every page and not told again here. */
-export function alertsOf(c: GoalCase, outlooks: readonly Outlook[]): Alert[] {
+export function alertsOf(c: LoggedCase, outlooks: readonly Outlook[]): Alert[] {
   const { done, due } = attendedLately(c, c.today, latelyWeeks);
   const attendance = attendanceAlert(done, due);
   return [

@@ -7,7 +7,7 @@ import { insertProp } from '../repo/propRepo';
 import { at, fit } from '../testing/sessions';
 import { passCheck, personWithGoal, take, testDay } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
-import { loadGoalCase, loadSplitCase } from './clientCase';
+import { loadGoalCase, loadSplitCase, loadLoggedCase } from './clientCase';
 import { makePlan } from './planning';
 import { logSet, startSession } from './practising';
 import { addToWeek, weekOf } from './week';
@@ -72,10 +72,10 @@ test('a set sent six times at once is kept once; its id for another set is refus
     setting: {}
   };
   expect(await ends(times(6).map(() => logSet(store.db, id, running.id, log)))).toEqual(times(6).map(() => 'done'));
-  expect((await loadSplitCase(store.db, id, testDay)).setLogs).toHaveLength(1);
+  expect((await loadLoggedCase(store.db, id, testDay)).setLogs).toHaveLength(1);
   expect(await ends([logSet(store.db, id, running.id, { ...log, setIndex: 2 })])).toEqual(['conflict']);
   // Done over, the later one stands, and a late copy of the first does not come back over it.
   const over = { ...log, id: randomUUID(), actualS: 40 };
   for (const sent of [over, log, over]) await logSet(store.db, id, running.id, sent);
-  expect((await loadSplitCase(store.db, id, testDay)).setLogs.map((l) => l.actualS)).toEqual([40]);
+  expect((await loadLoggedCase(store.db, id, testDay)).setLogs.map((l) => l.actualS)).toEqual([40]);
 });

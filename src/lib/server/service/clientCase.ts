@@ -3,6 +3,7 @@ import type { Units } from '$lib/contract/fields';
 import {
   bodyLengths,
   CoreError,
+  flatHeld,
   goalOf,
   isFrontSplit,
   meanLengths,
@@ -23,7 +24,7 @@ import { listDecisions, type DecisionRecord } from '../repo/decisionRepo';
 import { listExerciseNotes, type ExerciseNote } from '../repo/exerciseRepo';
 import { listGoals, type ClientGoal } from '../repo/goalRepo';
 import { listLocks, type BodyLock } from '../repo/lockRepo';
-import { listPains, listSetLogs, type PainRecord, type SetLog } from '../repo/logRepo';
+import { listFlatHolds, listPains, listSetLogs, listSetsOf, type FlatHold, type PainRecord, type SetLog } from '../repo/logRepo';
 import { listOccasions, type Occasion } from '../repo/occasionRepo';
 import { findPlan, listSettings, type Plan } from '../repo/planRepo';
 import { listProps, type ShelfProp } from '../repo/propRepo';
@@ -31,6 +32,7 @@ import { findScreening, type ScreeningRecord } from '../repo/screeningRepo';
 import { findLastElsewhere, listSessions, type LastElsewhere, type Session } from '../repo/sessionRepo';
 import { getUnits } from '../repo/studioRepo';
 import { loadCatalogue } from './library';
+import { remembersWith } from './perCase';
 
 /** Everything known of one client and the goal in work: what every station reads, loaded once a request. */
 export type ClientCase = Readonly<{
@@ -55,10 +57,13 @@ export type ClientCase = Readonly<{
   /** The week's exercises as they were chosen; empty while nobody chose. */
   choices: readonly ExerciseChoice[];
   settingChanges: readonly SettingChange[];
+  /** In full only those that run, are to come, or ended last. */
   sessions: readonly Session[];
   /** The last session toward another goal: its hard work counts for recovery too. */
   lastElsewhere: LastElsewhere | null;
-  setLogs: readonly SetLog[];
+  /** Sets of the session that runs and of the one that ended last. */
+  lastSets: readonly SetLog[];
+  flatHolds: readonly FlatHold[];
   pains: readonly PainRecord[];
   decisions: readonly DecisionRecord[];
 }>;
@@ -96,18 +101,23 @@ export async function loadCase(db: Db, clientId: number, today: string): Promise
       settingChanges: [],
       sessions: [],
       lastElsewhere: null,
-      setLogs: [],
+      lastSets: [],
+      flatHolds: [],
       decisions: []
     };
+  const plan = await findPlan(db, goal.id);
+  const sessions = await listSessions(db, goal.id, { lineId: plan?.lineId ?? null, isWhole: false });
+  const atHand = sessions.flatMap((s) => (s.prescribed ? [s.id] : []));
   return {
     ...base,
-    plan: await findPlan(db, goal.id),
+    plan,
     settings: await listSettings(db, goal.id),
     choices: await listChoices(db, goal.id),
     settingChanges: await listSettingChanges(db, goal.id),
-    sessions: await listSessions(db, goal.id),
+    sessions,
     lastElsewhere: goals.length > 1 ? await findLastElsewhere(db, clientId, goal.id) : null,
-    setLogs: await listSetLogs(db, goal.id),
+    lastSets: await listSetsOf(db, atHand),
+    flatHolds: isFrontSplit(goalOf(goal.kind)) ? await listFlatHolds(db, goal.id, flatHeld.holdS) : [],
     decisions: await listDecisions(db, goal.id)
   };
 }
@@ -126,6 +136,19 @@ const isSplitCase = (c: ClientCase): c is SplitCase =>
 
 /** The case when its goal is a front split, else null. */
 export const withSplit = (c: ClientCase): SplitCase | null => (isSplitCase(c) ? c : null);
+
+/** A case with its whole log: every set, and every session in full. What reads no log is remembered with the case it was made of. */
+export type LoggedCase = GoalCase & Logged;
+type Logged = Readonly<{ setLogs: readonly SetLog[] }>;
+
+export async function withLog<C extends GoalCase>(db: Db, c: C): Promise<C & Logged> {
+  const sessions = await listSessions(db, c.goal.id, { lineId: c.plan?.lineId ?? null, isWhole: true });
+  return remembersWith(c, { ...c, sessions, setLogs: await listSetLogs(db, c.goal.id) });
+}
+
+/** The case of a goal with its whole log. Throws: CoreError 'not_found'. */
+export const loadLoggedCase = async (db: Db, clientId: number, today: string): Promise<LoggedCase> =>
+  withLog(db, await loadGoalCase(db, clientId, today));
 
 /** A case with a plan in force. */
 export type PlannedCase = GoalCase & Readonly<{ plan: Plan }>;

@@ -4,14 +4,14 @@ import { testDay } from '../testing/people';
 import { personWithSplitPlan, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import type { Database } from '../db/db';
-import { loadGoalCase } from './clientCase';
+import { loadGoalCase, loadLoggedCase } from './clientCase';
 import { acceptProposals, decideProposal, undoDecision } from './deciding';
 import { proposalsOf } from './reviewing';
 import { openLocks } from '../repo/lockRepo';
 
 const store = testDatabase();
 const refusal = (code: string) => expect.objectContaining({ code });
-const proposedOn = async (db: Database, id: number, on: string) => proposalsOf(await loadGoalCase(db, id, on));
+const proposedOn = async (db: Database, id: number, on: string) => proposalsOf(await loadLoggedCase(db, id, on));
 
 /** Clean sessions until something is proposed that moves a dial; what is proposed, and its day. */
 async function untilMoved(db: Database, id: number) {
@@ -32,11 +32,11 @@ test('a decision that is taken back is proposed again, with its dial where it st
     const { exerciseId, side } = moved;
     const before = (await loadGoalCase(db, id, on)).settings;
     await decideProposal(db, id, { exerciseId, side, verdict: 'deepen', overruledBecause: '' }, on);
-    const after = await loadGoalCase(db, id, on);
+    const after = await loadLoggedCase(db, id, on);
     expect(after.settings).not.toEqual(before);
     expect(proposalsOf(after)).not.toContainEqual(moved);
     await undoDecision(db, id, { exerciseId, side }, on);
-    const again = await loadGoalCase(db, id, on);
+    const again = await loadLoggedCase(db, id, on);
     expect(again.settings).toEqual(before);
     expect(proposalsOf(again)).toContainEqual(moved);
   }));

@@ -6,12 +6,12 @@ import { lockClient } from '../repo/clientRepo';
 import { deleteDecision, insertDecision } from '../repo/decisionRepo';
 import { insertLock } from '../repo/lockRepo';
 import { upsertSetting } from '../repo/planRepo';
-import { loadGoalCase, type GoalCase } from './clientCase';
+import { loadGoalCase, loadLoggedCase, type GoalCase } from './clientCase';
 import { settingOf } from './gradeExercise';
 import { exerciseIn } from './library';
 import { proposalsOf } from './reviewing';
 import { barsOf, gateOf, measuredOf } from './safety';
-import { limitsOfLastSession, recordsOf } from './sessionRecords';
+import { limitsOfLastSession, painsIn } from './sessionRecords';
 
 /** Another verdict than the proposed one, with its reason. */
 export type Overrule = Readonly<{ verdict: Verdict; reason: string }>;
@@ -84,12 +84,17 @@ function overruled(
  * An accepted stop takes the exercise out on that side until a named person clears it; sore pain twice running locks its joint as
  * well. What a stop that is open takes out already needs no second one.
  */
-async function stopExercise(tx: Db, c: GoalCase, { exerciseId, side, rule, because }: Proposal, openedOn: string): Promise<void> {
+async function stopExercise(
+  tx: Db,
+  c: GoalCase,
+  { exerciseId, side, rule, because, sessionId }: Proposal,
+  openedOn: string
+): Promise<void> {
   const exercise = exerciseIn(c.catalogue, exerciseId);
   const open = { openedOn, painEventId: null };
   if (barsOf(c, exercise, side).some((b) => b.code === 'stop')) return;
   if (rule === 'sore joint')
-    for (const pain of (recordsOf(c, exerciseId, side).at(-1)?.pains ?? []).filter(isSore)) {
+    for (const pain of painsIn(c, sessionId, exerciseId, side).filter(isSore)) {
       const place = painPlaceOf(pain.place);
       const reason = `Twice running in ${exercise.name.toLowerCase()}: ${place.label.toLowerCase()}`;
       if (place.joint)
@@ -108,7 +113,7 @@ async function stopExercise(tx: Db, c: GoalCase, { exerciseId, side, rule, becau
 
 /** One decision of the instructor after a session, accepted or overruled. Throws: those of `decideAll`, 'not_found'. */
 export async function decideProposal(db: Database, clientId: number, input: DecideInput, today: string): Promise<void> {
-  const c = await loadGoalCase(db, clientId, today);
+  const c = await loadLoggedCase(db, clientId, today);
   const proposal = proposalsOf(c).find((p) => p.exerciseId === input.exerciseId && p.side === input.side);
   if (!proposal) throw new CoreError('not_found', { what: 'proposal' });
   await db.transaction((tx) => decideAll(tx, c, [proposal], { verdict: input.verdict, reason: input.overruledBecause }, today));
@@ -151,7 +156,7 @@ export async function acceptProposals(
   today: string,
   which: 'all' | 'no stops' = 'all'
 ): Promise<void> {
-  const c = await loadGoalCase(db, clientId, today);
+  const c = await loadLoggedCase(db, clientId, today);
   const accepted = proposalsOf(c).filter((p) => which === 'all' || p.verdict !== 'stop');
   await db.transaction((tx) => decideAll(tx, c, accepted, null, today));
 }

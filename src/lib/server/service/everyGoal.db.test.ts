@@ -28,7 +28,7 @@ import { getPrescribed } from '../repo/sessionRepo';
 import { passCheck, personWithGoal, take } from '../testing/people';
 import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
-import { loadGoalCase } from './clientCase';
+import { loadGoalCase, loadLoggedCase } from './clientCase';
 import { cycleDesk, keepCycles } from './cycles';
 import { keepLifts, liftsDesk } from './lifts';
 import { acceptProposals } from './deciding';
@@ -111,7 +111,7 @@ describe('goals of every kind, each by one of the schools in turn', () => {
         }
         const first = await play(db, id, today);
         expect((await getPrescribed(db, first)).blocks.map((b) => b.exerciseId)).toEqual(blocks.map((b) => b.exerciseId));
-        const c = await loadGoalCase(db, id, today);
+        const c = await loadLoggedCase(db, id, today);
         expect(c.setLogs.every((l) => l.sessionId === first)).toBe(true);
         const asked = c.sessions.find((s) => s.id === first)!.plannedSets;
         expect(
@@ -127,7 +127,7 @@ describe('goals of every kind, each by one of the schools in turn', () => {
         // Clean twice running makes something harder, and the session after it is given that.
         const later = addDays(today, 2);
         await play(db, id, later);
-        const again = await loadGoalCase(db, id, later);
+        const again = await loadLoggedCase(db, id, later);
         const deepened = proposalsOf(again).filter((p) => p.verdict === 'deepen');
         for (const p of proposalsOf(again)) for (const why of p.because) expect(whyText(why)).not.toMatch(/undefined|NaN/);
         await acceptProposals(db, id, later);
@@ -325,7 +325,7 @@ describe('the week and its schools', () => {
         const allows = 'the pelvis may tip';
         await keep(db, id, { ...lift, allows });
         await play(db, id, today, ({ exerciseId }) => (exerciseId === 'front_leg_lift' ? { figures: { allows } } : {}));
-        const recordsNow = async () => recordsOf(await loadGoalCase(db, id, today), 'front_leg_lift', 'left').length;
+        const recordsNow = async () => recordsOf(await loadLoggedCase(db, id, today), 'front_leg_lift', 'left').length;
         expect(await recordsNow()).toBe(1);
         await keep(db, id, lift);
         expect(await recordsNow()).toBe(0);
@@ -341,7 +341,7 @@ describe('the week and its schools', () => {
         await play(db, id, on, said);
         await acceptProposals(db, id, on);
       }
-      const c = await loadGoalCase(db, id, addDays(today, 2));
+      const c = await loadLoggedCase(db, id, addDays(today, 2));
       const verdict = c.decisions.findLast((d) => d.exerciseId === 'front_leg_lift' && d.side === 'left')!;
       return { id, c, verdict };
     };
@@ -400,7 +400,7 @@ describe('the week and its schools', () => {
               ? { ...w, was: 'not done' }
               : w
         );
-        const c = await loadGoalCase(db, id, today);
+        const c = await loadLoggedCase(db, id, today);
         expect(c.sessions.find((s) => s.id === sessionId)).toMatchObject({ status: 'done' });
         const logs = c.setLogs.filter((l) => l.sessionId === sessionId);
         expect(logs.some((l) => l.exerciseId === 'rear_hip_cycle')).toBe(false);
@@ -417,7 +417,7 @@ describe('the week and its schools', () => {
         const symptom = { kind: 'joint', place: 'knee', side: 'left' } as const;
         await expect(write(db, id, undefined, { newSymptom: true, symptom })).rejects.toEqual(refusal('not_ready'));
         await expect(write(db, id, (w) => ({ ...w, exerciseId: 'frog' }))).rejects.toEqual(refusal('conflict'));
-        const c = await loadGoalCase(db, id, today);
+        const c = await loadLoggedCase(db, id, today);
         expect([c.setLogs, c.sessions.every((s) => s.status === 'planned')]).toEqual([[], true]);
       }));
   });
@@ -489,7 +489,7 @@ describe('the week and its schools', () => {
       await prepared(db, id);
       for (const on of [today, addDays(today, 2)]) {
         await play(db, id, on);
-        const mine = proposalsOf(await loadGoalCase(db, id, on)).filter((p) => p.exerciseId === 'side_split_on_stack');
+        const mine = proposalsOf(await loadLoggedCase(db, id, on)).filter((p) => p.exerciseId === 'side_split_on_stack');
         expect(mine.map((p) => p.side)).toEqual([null]);
         await acceptProposals(db, id, on);
       }
@@ -512,7 +512,7 @@ test('what was said the last time stands beside the next question, of the side i
     );
     await acceptProposals(db, id, today);
     const next = await play(db, id, addDays(today, 2));
-    const c = await loadGoalCase(db, id, addDays(today, 2));
+    const c = await loadLoggedCase(db, id, addDays(today, 2));
     const before = lastTimes(
       c,
       c.sessions.find((s) => s.id === next)!
@@ -541,7 +541,7 @@ describe('a session arranged by hand', () => {
       expect(given.blocks.map((b) => b.exerciseId)).toEqual(['split_warm_up', ...parts.map((p) => p.exerciseId), 'settle']);
       const split = timelineOf(given).sets.filter((s) => s.exerciseId === 'front_split_on_stack');
       expect(split.slice(0, 2).map((s) => s.side)).toEqual(['left', 'right']);
-      const c = await loadGoalCase(db, id, today);
+      const c = await loadLoggedCase(db, id, today);
       const done = doneAgainstPlan(c)!.exercises.filter((e) => e.exerciseId === 'front_split_on_stack');
       expect(done.map((e) => [e.plannedSets, e.doneSets])).toEqual([
         [split.length / 2, split.length / 2],

@@ -12,7 +12,7 @@ import { getPrescribed } from '../repo/sessionRepo';
 import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { clearLock, saveScreening } from './checking';
-import { loadCase, loadSplitCase } from './clientCase';
+import { loadCase, loadSplitCase, loadLoggedCase } from './clientCase';
 import { saveGoal } from './goalSetting';
 import { gradeOf } from './gradeExercise';
 import { settingOf } from './gradeExercise';
@@ -255,9 +255,9 @@ describe('practising', () => {
       };
       await logSet(db, id, sessionId, log);
       await logSet(db, id, sessionId, { ...log, actualS: 10 });
-      expect((await loadSplitCase(db, id, today)).setLogs.map((l) => l.actualS)).toEqual([150]);
+      expect((await loadLoggedCase(db, id, today)).setLogs.map((l) => l.actualS)).toEqual([150]);
       await logSet(db, id, sessionId, { ...log, id: uuid(), actualS: 200 });
-      expect((await loadSplitCase(db, id, today)).setLogs.map((l) => l.actualS)).toEqual([200]);
+      expect((await loadLoggedCase(db, id, today)).setLogs.map((l) => l.actualS)).toEqual([200]);
     }));
 
   test('only one session runs, and sets go only to one that was started', () =>
@@ -340,7 +340,7 @@ describe('the three taps before a session', () => {
         await play(db, id, on, undefined, { soreness: 5 });
         await acceptProposals(db, id, on);
       }
-      const c = await loadSplitCase(db, id, today);
+      const c = await loadLoggedCase(db, id, today);
       expect(c.sessions.at(0)!.readiness).toMatchObject({ soreness: 5, easier: true });
       const split = (await getPrescribed(db, c.sessions[0]!.id)).blocks.find((b) => b.exerciseId === splitExerciseId)!;
       expect(split.work.find((w) => w.side === 'left')!.setting.depthCm).toBeGreaterThan(depth!);
@@ -353,7 +353,7 @@ describe('the three taps before a session', () => {
       await play(db, id, '2026-03-02');
       await acceptProposals(db, id, '2026-03-02');
       await play(db, id, '2026-03-04', undefined, { today: ['painkillers'] });
-      const proposal = proposalsOf(await loadSplitCase(db, id, '2026-03-04')).find((p) => p.exerciseId === splitExerciseId)!;
+      const proposal = proposalsOf(await loadLoggedCase(db, id, '2026-03-04')).find((p) => p.exerciseId === splitExerciseId)!;
       expect(proposal.verdict).toBe('stay');
       const overruled = {
         exerciseId: splitExerciseId,
@@ -411,7 +411,7 @@ describe('reviewing', () => {
       await play(db, id, '2026-03-02');
       await acceptProposals(db, id, '2026-03-02');
       await play(db, id, '2026-03-04');
-      const proposals = proposalsOf(await loadSplitCase(db, id, '2026-03-04'));
+      const proposals = proposalsOf(await loadLoggedCase(db, id, '2026-03-04'));
       expect(proposals.find((p) => p.exerciseId === splitExerciseId && p.side === 'left')).toMatchObject({
         verdict: 'deepen',
         from: 20,
@@ -431,7 +431,7 @@ describe('reviewing', () => {
       const id = await withPlan(db);
       const strong = { clean: false, sensation: 7, felt: 'expected', slipped: 'nothing' } as const;
       await play(db, id, today, (set) => (set.exerciseId === splitExerciseId ? strong : {}));
-      const split = proposalsOf(await loadSplitCase(db, id, today)).find((p) => p.exerciseId === splitExerciseId)!;
+      const split = proposalsOf(await loadLoggedCase(db, id, today)).find((p) => p.exerciseId === splitExerciseId)!;
       expect(split).toMatchObject({ verdict: 'ease', rule: 'sensation', dial: 'depthCm' });
       expect(whyText(split.because[0]!)).toContain('7 of 10, above the cap of 4');
     }));
@@ -485,7 +485,7 @@ describe('reviewing', () => {
       for (const [i, on] of ['2026-03-02', '2026-03-04'].entries()) {
         await play(db, id, on);
         await tellLater(db, id, { ...hurt, feltOn: on }, at(on));
-        const split = proposalsOf(await loadSplitCase(db, id, today)).find(
+        const split = proposalsOf(await loadLoggedCase(db, id, today)).find(
           (p) => p.exerciseId === splitExerciseId && p.side === 'left'
         )!;
         expect(split.verdict).toBe(i === 0 ? 'ease' : 'stop');
@@ -504,7 +504,7 @@ describe('reviewing', () => {
       await acceptProposals(db, id, today);
       const later = addDays(today, 14);
       const next = await nextSession(db, id);
-      expect(pendingResume(await loadSplitCase(db, id, later)).length).toBeGreaterThan(0);
+      expect((await pendingResume(db, await loadSplitCase(db, id, later))).length).toBeGreaterThan(0);
       await expect(startSession(db, id, next, fit, at(later))).rejects.toEqual(refusal('resume_undecided'));
       await expect(startSession(db, id, next, { ...fit, answer: 'as before', reason: ' ' }, at(later))).rejects.toEqual(
         refusal('reason_missing')
@@ -512,7 +512,7 @@ describe('reviewing', () => {
       await startSession(db, id, next, { ...fit, answer: 'accept' }, at(later));
       const work = (await getPrescribed(db, next)).blocks.find((b) => b.exerciseId === splitExerciseId)!.work;
       expect(work.map((w) => w.rung!.depthCm)).toEqual([22.5, 25]);
-      expect(pendingResume(await loadSplitCase(db, id, later))).toEqual([]);
+      expect(await pendingResume(db, await loadSplitCase(db, id, later))).toEqual([]);
     }));
 
   test('says what was done against what was prescribed', () =>

@@ -24,7 +24,7 @@ import { getPrescribed } from '../repo/sessionRepo';
 import { testDatabase } from '../testing/testDatabase';
 import { agesOf, clearLock, isOpenForWork, limitsOf, saveScreening } from './checking';
 import { splitWeekIds } from '$lib/core/testing/week';
-import { loadCase, loadSplitCase, withGoal } from './clientCase';
+import { loadCase, loadSplitCase, withGoal, loadLoggedCase, withLog } from './clientCase';
 import { gradeOf } from './gradeExercise';
 import { painAlertsOf, tellLater } from './pain';
 import { planView } from './composing';
@@ -225,7 +225,7 @@ describe('stops that stay stopped', () => {
       const on = addDays(today, 2);
       await play(db, id, on);
       await tellLater(db, id, told({ exerciseId: 'front_leg_lift', place: 'elbow', kind: 'joint', feltOn: on }), at(on));
-      const stop = proposalsOf(await loadSplitCase(db, id, on)).find(
+      const stop = proposalsOf(await loadLoggedCase(db, id, on)).find(
         (p) => p.exerciseId === 'front_leg_lift' && p.side === 'left'
       )!;
       expect(stop).toMatchObject({ rule: 'sore joint', verdict: 'stop' });
@@ -268,7 +268,7 @@ describe('stops that stay stopped', () => {
       const id = await withPlan(db);
       const sessionId = await play(db, id, today);
       await inSession(db, id, sessionId, 'joint', 'knee', 'left');
-      const proposals = proposalsOf(await loadSplitCase(db, id, today));
+      const proposals = proposalsOf(await loadLoggedCase(db, id, today));
       const verdictOf = (exerciseId: string, side: Side) =>
         proposals.find((p) => p.exerciseId === exerciseId && p.side === side)!;
       expect(verdictOf('rear_hip_cycle', 'left').verdict).toBe('ease');
@@ -285,11 +285,11 @@ describe('pain told at any time', () => {
       const id = await withPlan(db);
       await play(db, id, today);
       await acceptProposals(db, id, today);
-      expect(proposalsOf(await loadSplitCase(db, id, today))).toEqual([]);
+      expect(proposalsOf(await loadLoggedCase(db, id, today))).toEqual([]);
       await tellLater(db, id, told({ note: 'On the stairs.' }), at(today));
       // The same again is one pain still, with what was noted each time.
       for (const note of ['And at night.', 'On the stairs.', '']) await tellLater(db, id, told({ note }), at(today));
-      const c = await loadSplitCase(db, id, today);
+      const c = await withLog(db, await loadSplitCase(db, id, today));
       expect(c.pains.map((p) => p.note)).toEqual(['On the stairs.\nAnd at night.']);
       expect(proposalsOf(c)).toMatchObject([
         { exerciseId: 'rear_hip_cycle', side: 'left', moment: 'afterwards', verdict: 'ease' }
@@ -298,7 +298,7 @@ describe('pain told at any time', () => {
         code: 'told pain'
       });
       await acceptProposals(db, id, today);
-      const after = await loadSplitCase(db, id, today);
+      const after = await withLog(db, await loadSplitCase(db, id, today));
       expect([proposalsOf(after), safetyOf(after).told]).toEqual([[], []]);
     }));
 

@@ -3,7 +3,7 @@ import { addDays } from '$lib/core';
 import { testDay } from '../testing/people';
 import { personWithSplitPlan, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
-import { loadGoalCase } from './clientCase';
+import { loadGoalCase, loadLoggedCase } from './clientCase';
 import { linksDone, weeksDone, winsOf } from './history';
 import { openWeek } from './week';
 
@@ -13,11 +13,11 @@ describe('what was done', () => {
   test('week by week, the newest first, with what was due', () =>
     store.rolledBack(async (db) => {
       const id = await personWithSplitPlan(db);
-      expect(weeksDone(await loadGoalCase(db, id, testDay))).toEqual([]);
+      expect(weeksDone(await loadLoggedCase(db, id, testDay))).toEqual([]);
       await play(db, id, testDay);
       await play(db, id, addDays(testDay, 2));
       await play(db, id, addDays(testDay, 8), () => ({ clean: false, sensation: 3, felt: 'expected', slipped: 'nothing' }));
-      const weeks = weeksDone(await loadGoalCase(db, id, addDays(testDay, 13)));
+      const weeks = weeksDone(await loadLoggedCase(db, id, addDays(testDay, 13)));
       expect(weeks.map((w) => [w.sessions, w.planned])).toEqual([
         [1, 3],
         [2, 3]
@@ -30,7 +30,7 @@ describe('what was done', () => {
     store.rolledBack(async (db) => {
       const id = await personWithSplitPlan(db);
       await play(db, id, testDay);
-      const c = await loadGoalCase(db, id, addDays(testDay, 1));
+      const c = await loadLoggedCase(db, id, addDays(testDay, 1));
       const links = linksDone(c);
       expect(new Set(links.map((l) => l.link))).toEqual(new Set(['HF-KS', 'HE']));
       expect(links.filter((l) => l.side === 'left').length).toBe(links.filter((l) => l.side === 'right').length);
@@ -42,9 +42,9 @@ describe('what was done', () => {
     store.rolledBack(async (db) => {
       const id = await personWithSplitPlan(db);
       await play(db, id, testDay, () => ({ clean: false, sensation: 6, felt: 'expected', slipped: 'nothing' }));
-      expect(winsOf(await loadGoalCase(db, id, testDay))).toEqual([]);
+      expect(winsOf(await loadLoggedCase(db, id, testDay))).toEqual([]);
       await play(db, id, addDays(testDay, 2));
-      const wins = winsOf(await loadGoalCase(db, id, addDays(testDay, 2)));
+      const wins = winsOf(await loadLoggedCase(db, id, addDays(testDay, 2)));
       expect(wins.map((w) => w.code)).toContain('first lift');
       expect(wins.every((w) => w.on === addDays(testDay, 2))).toBe(true);
     }));

@@ -12,7 +12,7 @@ import {
 } from '$lib/core';
 import type { LinkDone, WeekDone } from '$lib/contract/history';
 import type { SetLog } from '../repo/logRepo';
-import { dateOf, type GoalCase } from './clientCase';
+import { dateOf, type GoalCase, type LoggedCase } from './clientCase';
 import { sessionsOfPlan } from './composing';
 import { takenOf } from './taken';
 import { endedSessions } from './sessionRecords';
@@ -24,7 +24,7 @@ const sessionDays = (c: GoalCase): ReadonlyMap<number, string> =>
   new Map(endedSessions(c).map((s) => [s.id, dateOf(s.startedAt!)]));
 
 /** The small wins of a goal, newest first. */
-export function winsOf(c: GoalCase): Win[] {
+export function winsOf(c: LoggedCase): Win[] {
   const days = sessionDays(c);
   const { id, modes, betterIs } = measureOf(c.goal.headline);
   const { stage, stageOn, target } = c.goal;
@@ -57,7 +57,7 @@ export function winsOf(c: GoalCase): Win[] {
 }
 
 /** Weeks back from this one, the newest first: what was done of what was planned. */
-export function weeksDone(c: GoalCase, count = 12): WeekDone[] {
+export function weeksDone(c: LoggedCase, count = 12): WeekDone[] {
   const ended = endedSessions(c).map((s) => ({ ...s, on: dateOf(s.startedAt!) }));
   const firstOn = ended[0]?.on;
   if (!firstOn) return [];
@@ -86,7 +86,7 @@ export function weeksDone(c: GoalCase, count = 12): WeekDone[] {
 /**
  * Seconds worked for each motion and side over the last weeks, active work apart: of every set what it lasted, for each motion it names.
  */
-export function linksDone(c: GoalCase, weeks = 4): LinkDone[] {
+export function linksDone(c: LoggedCase, weeks = 4): LinkDone[] {
   const from = addDays(c.today, -7 * weeks);
   const days = sessionDays(c);
   const done = new Map<string, { link: LinkId; side: Side; passiveS: number; activeS: number }>();

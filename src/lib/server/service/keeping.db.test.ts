@@ -11,7 +11,7 @@ import { getPrescribed } from '../repo/sessionRepo';
 import { passCheck, personWithGoal, take, testDay } from '../testing/people';
 import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
-import { loadCase, loadGoalCase } from './clientCase';
+import { loadCase, loadGoalCase, loadLoggedCase } from './clientCase';
 import { addExercise, removeExercise } from './library';
 import { addToWeek, takeFromWeek } from './week';
 import { keepSession, playedSession, startAway } from './keeping';
@@ -100,7 +100,7 @@ describe('a session that a device keeps', () => {
         await logSet(db, id, sessionId, set);
         await finishSession(db, id, sessionId, { status: 'done', at: ended }, evening);
       }
-      const c = await loadCase(db, id, testDay);
+      const c = await loadLoggedCase(db, id, testDay);
       const done = c.sessions.find((s) => s.id === sessionId)!;
       expect([done.status, new Date(done.startedAt!), new Date(done.endedAt!)]).toEqual(['done', noon, new Date(ended)]);
       expect(c.setLogs.map((l) => [l.id, l.setIndex])).toEqual([[set.id, set.setIndex]]);
@@ -116,7 +116,7 @@ describe('a session that a device keeps', () => {
       expect(await startAway(db, id, sessionId, said(kept.copy, { soreness: 5 }), at(testDay))).toBe(false);
       await logSet(db, id, sessionId, setOf(kept));
       await finishSession(db, id, sessionId, { status: 'done' }, at(testDay));
-      const c = await loadCase(db, id, testDay);
+      const c = await loadLoggedCase(db, id, testDay);
       expect(c.sessions.find((s) => s.id === sessionId)).toMatchObject({ status: 'done', readiness: { easier: true } });
       expect([c.setLogs.length, c.plan!.version]).toEqual([1, 2]);
     }));
@@ -130,7 +130,7 @@ describe('a session that a device keeps', () => {
       await logSet(db, id, sessionId, setOf(kept));
       expect(await startAway(db, id, sessionId, said(kept.copy), at(testDay))).toBe(true);
       await logSet(db, id, sessionId, setOf(kept));
-      expect((await loadCase(db, id, testDay)).setLogs).toHaveLength(1);
+      expect((await loadLoggedCase(db, id, testDay)).setLogs).toHaveLength(1);
     }));
 
   test('waits while another session of the person runs, and comes in after it', () =>
@@ -167,7 +167,7 @@ describe('a session that a device keeps', () => {
       await startAway(db, id, sessionId, said(kept.copy), at(testDay));
       const set = timelineOf(kept).sets.find((s) => s.exerciseId === own)!;
       await logSet(db, id, sessionId, { ...setOf(kept), setIndex: set.index, exerciseId: own, side: set.side });
-      const c = await loadGoalCase(db, id, testDay);
+      const c = await loadLoggedCase(db, id, testDay);
       expect(c.setLogs.map((l) => l.exerciseId)).toEqual([own]);
       expect((await playedSession(db, c, sessionId))!.blocks.some((b) => b.own?.id === own)).toBe(true);
     }));

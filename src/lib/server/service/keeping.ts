@@ -7,7 +7,17 @@ import { getKept, upsertKept } from '../repo/keptSessionRepo';
 import { listLeftOut, type LeftOutSet } from '../repo/logRepo';
 import { findRunning, getPrescribed, getSession, updateStarted, type Prescribed, type Session } from '../repo/sessionRepo';
 import { isCheckDue, isOpenForWork, limitsOf } from './checking';
-import { bodyOf, breathOf, dateOf, loadGoalCase, shelfAt, type GoalCase, isPlanned } from './clientCase';
+import {
+  bodyOf,
+  breathOf,
+  dateOf,
+  loadGoalCase,
+  shelfAt,
+  isPlanned,
+  withLog,
+  type GoalCase,
+  type LoggedCase
+} from './clientCase';
 import { prepareSession } from './composing';
 import { barredSince, dayOf, momentOf, mustBeReady } from './practising';
 import { pendingResume } from './reviewing';
@@ -15,7 +25,7 @@ import { lastTimes } from './sessionRecords';
 
 /** What the player is given of a session that has begun, or is about to. */
 export const playedOf = (
-  c: GoalCase,
+  c: LoggedCase,
   session: Session,
   { blocks, options }: Prescribed,
   leftOut: readonly LeftOutSet[]
@@ -37,10 +47,11 @@ export const playedOf = (
 
 /** What the player is given of a session that has begun; null of one that has not. */
 export async function playedSession(db: Database, c: GoalCase, sessionId: number): Promise<PlayedSession | null> {
-  const session = c.sessions.find((s) => s.id === sessionId);
+  const logged = await withLog(db, c);
+  const session = logged.sessions.find((s) => s.id === sessionId);
   if (!session || session.lineId !== c.plan?.lineId || session.startedAt === null) return null;
   const prescribed = session.prescribed ?? (await getPrescribed(db, session.id));
-  return playedOf(c, session, prescribed, await listLeftOut(db, session.id));
+  return playedOf(logged, session, prescribed, await listLeftOut(db, session.id));
 }
 
 /**
@@ -59,7 +70,7 @@ export async function keepSession(db: Database, clientId: number, sessionId: num
   if (session.status !== 'planned') throw new CoreError('session_not_planned');
   const day = dayOf(c);
   if (day.isStopped) throw new CoreError('stopped_today');
-  if (pendingResume(c).length > 0) throw new CoreError('resume_undecided');
+  if ((await pendingResume(db, c)).length > 0) throw new CoreError('resume_undecided');
   const { blocks, cuts, leftOut, asks, options } = prepareSession(c, session);
   if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
   const given: Prescribed = { blocks, cuts, leftOut, options };
@@ -68,7 +79,7 @@ export async function keepSession(db: Database, clientId: number, sessionId: num
   await upsertKept(db, sessionId, copy, text);
   const tomorrow = addDays(c.today, 1);
   return {
-    ...playedOf(c, session, given, []),
+    ...playedOf(await withLog(db, c), session, given, []),
     copy,
     keptOn: c.today,
     days: [

@@ -3,7 +3,7 @@ import { addDays, locksFrom, painKindOf, painPlaceOf, type PainEvent, type Side 
 import type { Database, Db } from '../db/db';
 import { insertLock } from '../repo/lockRepo';
 import { insertPain, updatePainNote, type PainRecord } from '../repo/logRepo';
-import { endSessionsOf } from '../repo/sessionRepo';
+import { endSessionsOf, listSessions } from '../repo/sessionRepo';
 import { dateOf, loadCase, type ClientCase } from './clientCase';
 import { loadCatalogue } from './library';
 import { perCase } from './perCase';
@@ -44,7 +44,8 @@ export async function tellLater(db: Database, clientId: number, input: ToldPainI
       if (note !== '' && !known.note.includes(note)) await updatePainNote(tx, known.id, `${known.note}\n${note}`.trim());
       return;
     }
-    const session = c.sessions.findLast(
+    const sessions = c.goal ? await listSessions(tx, c.goal.id, { lineId: null, isWhole: true }) : [];
+    const session = sessions.findLast(
       (s) =>
         s.endedAt !== null &&
         s.startedAt !== null &&

@@ -177,7 +177,7 @@ async function answerResume(
   { answer, reason }: Pick<StartInput, 'answer' | 'reason'>,
   now: Date
 ): Promise<boolean> {
-  const pending = pendingResume(c);
+  const pending = await pendingResume(tx, c);
   if (pending.length === 0) return false;
   if (answer === null) throw new CoreError('resume_undecided');
   if (answer === 'as before' && reason.trim() === '') throw new CoreError('reason_missing');

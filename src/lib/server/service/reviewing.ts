@@ -1,6 +1,7 @@
 import type { SetFigures } from '$lib/contract/setForms';
 import type { Moment, Proposal } from '$lib/contract/review';
 import {
+  daysBetween,
   decide,
   deepens,
   dialStates,
@@ -14,6 +15,7 @@ import {
   otherSide,
   painPlaceOf,
   partOf,
+  progressRules,
   retestEveryDays,
   stretchesLine,
   timelineOf,
@@ -26,15 +28,16 @@ import {
   type SessionRecord,
   type Side
 } from '$lib/core';
+import type { Db } from '../db/db';
 import type { Session } from '../repo/sessionRepo';
-import type { GoalCase } from './clientCase';
+import { dateOf, withLog, type GoalCase, type LoggedCase } from './clientCase';
 import { sessionsOfPlan } from './composing';
 import { weakerSide } from './comparing';
 import { sideState } from './gradeExercise';
 import { takenOf } from './taken';
 import { perCase } from './perCase';
 import { gateOf, isHurt, painText } from './safety';
-import { endedSessions, limitsOfLastSession, painsIn, recordsOf } from './sessionRecords';
+import { endedSessions, isOfVariantNow, limitsOfLastSession, painsIn, recordsOf } from './sessionRecords';
 
 /** Parts in the order in which a link is deepened first: the position, then what opens it, then the active work. */
 const decidingOrder: readonly SessionPart[] = ['position', 'open', 'own', 'mobilise', 'warm-up', 'settle'];
@@ -59,29 +62,46 @@ const motionsOn = ({ exercise, side }: PlannedIn): string[] => movedMotions(exer
  * What to do next, exercise by exercise and side by side, after the session that ended last, and on pain told since it was
  * decided. What is decided already is left out.
  */
-export const proposalsOf = perCase((c: GoalCase): Proposal[] => {
+export const proposalsOf = perCase((c: LoggedCase): Proposal[] => {
   const session = endedSessions(c).at(-1);
   return session ? [...propose(c, session, 'review'), ...propose(c, session, 'afterwards')] : [];
 });
 
-/** Steps back that a pause asks for before the next session begins. */
-export function pendingResume(c: GoalCase): Proposal[] {
+/** How many of these wait for a decision; for that no log is read. */
+export function verdictsWaiting(c: GoalCase): number {
   const session = endedSessions(c).at(-1);
-  if (!session) return [];
-  return propose(c, session, 'resume').filter((p) => p.rule === 'pause' && p.verdict === 'ease');
+  if (!session) return 0;
+  const waits = (moment: Moment) => plannedIn(c, session).filter((planned) => isUndecided(c, session, planned, moment)).length;
+  return waits('review') + waits('afterwards');
 }
 
-function propose(c: GoalCase, session: Session, moment: Moment): Proposal[] {
+/** Whether something of a session is decided on at this moment, and was not yet. */
+const isUndecided = (c: GoalCase, session: Session, planned: PlannedIn, moment: Moment): boolean =>
+  madeOn(c, session, planned).every((d) => d.moment !== moment) &&
+  isOpenAt(c, session, planned, moment) &&
+  isOfVariantNow(c, session, planned.exerciseId, planned.side);
+
+const madeOn = (c: GoalCase, session: Session, { exerciseId, side }: PlannedIn) =>
+  c.decisions.filter((d) => d.sessionId === session.id && d.exerciseId === exerciseId && d.side === side);
+
+/** Steps back that a pause asks for before the next session begins. */
+export async function pendingResume(db: Db, c: GoalCase): Promise<Proposal[]> {
+  const session = endedSessions(c).at(-1);
+  // Nobody was away so long that a pause could be told: no log is read for it.
+  if (!session || daysBetween(dateOf(session.startedAt!), c.today) < progressRules.missedDays) return [];
+  return propose(await withLog(db, c), session, 'resume').filter((p) => p.rule === 'pause' && p.verdict === 'ease');
+}
+
+function propose(c: LoggedCase, session: Session, moment: Moment): Proposal[] {
   const deepened = new Set<string>();
   return plannedIn(c, session).flatMap((planned): Proposal[] => {
     const { exercise, side } = planned;
-    const history = recordsOf(c, exercise.id, side);
-    const made = c.decisions.filter((d) => d.sessionId === session.id && d.exerciseId === exercise.id && d.side === side);
     const motions = motionsOn(planned);
-    if (history.length === 0 || made.some((d) => d.moment === moment) || !isOpenAt(c, session, planned, moment)) {
-      if (made.some((d) => d.verdict === 'deepen')) motions.forEach((m) => deepened.add(m));
+    if (!isUndecided(c, session, planned, moment)) {
+      if (madeOn(c, session, planned).some((d) => d.verdict === 'deepen')) motions.forEach((m) => deepened.add(m));
       return [];
     }
+    const history = recordsOf(c, exercise.id, side);
     const linkDeepenedToday = motions.some((m) => deepened.has(m));
     const shared = sharedPains(c, session, planned);
     const { decision, dials } = decideOne(c, planned, { history, linkDeepenedToday, moment, shared });
@@ -194,7 +214,7 @@ export function doneAgainstPlan(c: GoalCase) {
   const planned = timelineOf(session.prescribed).sets.filter((s) => isAsked(s.work));
   const find = exercisesIn(session.prescribed.blocks);
   const exercisesDone = session.plannedSets.map(({ exerciseId, side, sets }): ExerciseDone => {
-    const logs = c.setLogs.filter((l) => l.sessionId === session.id && l.exerciseId === exerciseId && l.side === side);
+    const logs = c.lastSets.filter((l) => l.sessionId === session.id && l.exerciseId === exerciseId && l.side === side);
     const ofSide = planned.filter((s) => s.exerciseId === exerciseId && s.side === side);
     const plannedS = ofSide.reduce((sum, s) => sum + s.endS - s.workStartS, 0);
     const actualS = logs.reduce((sum, l) => sum + l.actualS, 0);

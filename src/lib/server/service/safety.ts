@@ -195,15 +195,6 @@ function movesOf(c: ClientCase): DialMove[] {
 }
 
 /** Days on which the flat split was held long enough, clean, with a leg in front. */
-function flatDays(c: ClientCase, side: Side): string[] {
-  const startedOn = new Map(c.sessions.flatMap((s) => (s.startedAt ? [[s.id, dateOf(s.startedAt)] as const] : [])));
-  return [
-    ...new Set(
-      c.setLogs.flatMap((l) => {
-        const flat = l.exerciseId === splitId && l.side === side && (l.setting.depthCm ?? 1) <= 1e-9;
-        const on = startedOn.get(l.sessionId);
-        return flat && l.clean === true && l.actualS >= flatHeld.holdS && on ? [on] : [];
-      })
-    )
-  ];
-}
+const flatDays = (c: ClientCase, side: Side): string[] => [
+  ...new Set(c.flatHolds.filter((h) => h.side === side).map((h) => dateOf(h.startedAt)))
+];

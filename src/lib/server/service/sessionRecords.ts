@@ -1,8 +1,9 @@
+import { group } from 'd3-array';
 import { daysBetween, hardLinks, type Limit, type LinkId, type SessionRecord, type SetRecord, type Side } from '$lib/core';
 import type { LastTime, Moment } from '$lib/contract/review';
 import type { PainRecord, SetLog } from '../repo/logRepo';
 import type { Session } from '../repo/sessionRepo';
-import { dateOf, type GoalCase } from './clientCase';
+import { dateOf, type GoalCase, type LoggedCase } from './clientCase';
 import { perCase } from './perCase';
 
 /** A share of the planned seconds below which a set was not done as planned, whatever was tapped. */
@@ -14,18 +15,24 @@ export const endedSessions = (c: GoalCase): Session[] =>
 const dayOf = (s: Session): string => dateOf(s.startedAt!);
 
 /** Logged sets by session, exercise and side. */
-const logsOf = perCase((c: GoalCase) => {
+const logsOf = perCase((c: LoggedCase) => {
   const logs = new Map<string, SetLog[]>();
   for (const log of c.setLogs) {
     const key = `${log.sessionId}/${log.exerciseId}/${log.side}`;
-    logs.set(key, [...(logs.get(key) ?? []), log]);
+    const known = logs.get(key);
+    if (known) known.push(log);
+    else logs.set(key, [log]);
   }
   return logs;
 });
 
+/** Decisions by exercise and side, the oldest first. */
+const decisionsOf = perCase((c: GoalCase) => group(c.decisions, (d) => `${d.exerciseId}/${d.side}`));
+
 /** The sessions of one exercise on one side, as the verdict reads them. A step back after a pause stands as a record of its own. */
-export function recordsOf(c: GoalCase, exerciseId: string, side: Side | null): SessionRecord[] {
-  const isOpen = c.choices.find((o) => o.exerciseId === exerciseId)?.lifts?.[side ?? 'left'].allows !== undefined;
+export function recordsOf(c: LoggedCase, exerciseId: string, side: Side | null): SessionRecord[] {
+  const isOpen = isOpenVariant(c, exerciseId, side);
+  const decided = group(decisionsOf(c).get(`${exerciseId}/${side}`) ?? [], (d) => d.sessionId);
   return endedSessions(c).flatMap((session): SessionRecord[] => {
     const planned = session.plannedSets.find((p) => p.exerciseId === exerciseId && p.side === side);
     if (!planned) return [];
@@ -34,8 +41,7 @@ export function recordsOf(c: GoalCase, exerciseId: string, side: Side | null): S
     const wasOpen = logs[0]?.figures.allows !== undefined;
     if (logs.length > 0 && wasOpen !== isOpen) return [];
     const pains = painsIn(c, session.id, exerciseId, side);
-    const decisions = c.decisions.filter((d) => d.sessionId === session.id && d.exerciseId === exerciseId && d.side === side);
-    const decisionAt = (moment: Moment) => decisions.find((d) => d.moment === moment);
+    const decisionAt = (moment: Moment) => decided.get(session.id)?.find((d) => d.moment === moment);
     const record: SessionRecord = {
       on: dayOf(session),
       plannedSets: planned.sets,
@@ -48,6 +54,15 @@ export function recordsOf(c: GoalCase, exerciseId: string, side: Side | null): S
     const resume = decisionAt('resume');
     return resume ? [record, { on: resume.decidedOn, plannedSets: 0, sets: [], pains: [], decision: resume }] : [record];
   });
+}
+
+const isOpenVariant = (c: GoalCase, exerciseId: string, side: Side | null): boolean =>
+  c.choices.find((o) => o.exerciseId === exerciseId)?.lifts?.[side ?? 'left'].allows !== undefined;
+
+/** Whether what was logged of the session that ended last is of the variant that is done now; where nothing was logged it is. */
+export function isOfVariantNow(c: GoalCase, session: Session, exerciseId: string, side: Side | null): boolean {
+  const log = c.lastSets.find((l) => l.sessionId === session.id && l.exerciseId === exerciseId && l.side === side);
+  return log === undefined || (log.figures.allows !== undefined) === isOpenVariant(c, exerciseId, side);
 }
 
 /** Pains of an exercise in a session, told in it or later; where no side was told they are of either. */
@@ -88,7 +103,7 @@ function easedRecord(log: SetLog): SetRecord {
 export const limitsOfLastSession = (c: GoalCase): readonly Limit[] => endedSessions(c).at(-1)?.readiness?.limits ?? [];
 
 /** How each exercise went on each side the last time before a session: its last set, by `exercise/side`. */
-export function lastTimes(c: GoalCase, session: Pick<Session, 'id' | 'plannedSets'>): Record<string, LastTime> {
+export function lastTimes(c: LoggedCase, session: Pick<Session, 'id' | 'plannedSets'>): Record<string, LastTime> {
   const keyOf = (s: Readonly<{ exerciseId: string; side: Side | null }>) => `${s.exerciseId}/${s.side}`;
   const wanted = new Set(session.plannedSets.map(keyOf));
   const startedOn = new Map(endedSessions(c).map((s) => [s.id, dayOf(s)]));

@@ -8,7 +8,7 @@ import { insertProp } from '../repo/propRepo';
 import { newPerson, passCheck, personWithGoal, take, testDay as today } from '../testing/people';
 import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
-import { loadCase, loadSplitCase } from './clientCase';
+import { loadCase, loadSplitCase, loadLoggedCase } from './clientCase';
 import { tellLater } from './pain';
 import { pathFactsOf } from './people';
 import { makePlan } from './planning';
@@ -92,7 +92,7 @@ describe('what waits', () => {
       );
       await play(db, id, today);
       expect(await waits(db, id)).toBe('verdicts wait');
-      const [first] = proposalsOf(await loadSplitCase(db, id, today));
+      const [first] = proposalsOf(await loadLoggedCase(db, id, today));
       await decideProposal(
         db,
         id,

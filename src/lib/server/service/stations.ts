@@ -4,7 +4,7 @@ import { openLocks } from '../repo/lockRepo';
 import { isCheckPassed, isOpenForWork } from './checking';
 import { withGoal, type ClientCase, type GoalCase } from './clientCase';
 import { positionReadings } from './reading';
-import { proposalsOf } from './reviewing';
+import { verdictsWaiting } from './reviewing';
 import { hasBaseline, takenOf } from './taken';
 
 /** What the path stands on: taken from the whole case of one person, or for everybody at once by the list of people. */
@@ -46,7 +46,7 @@ export function pathFacts(c: ClientCase): PathFacts {
     session: next
       ? { status: next.status === 'running' ? 'running' : 'planned', week: next.week, ordinal: next.ordinal, on: next.plannedOn }
       : null,
-    verdictsWait: goal !== null && proposalsOf(goal).length > 0,
+    verdictsWait: goal !== null && verdictsWaiting(goal) > 0,
     hasDecisions: c.decisions.length > 0
   };
 }

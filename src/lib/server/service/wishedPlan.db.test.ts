@@ -8,7 +8,7 @@ import { goalInput, passCheck, personWithGoal, take, testDay } from '../testing/
 import { at, personWithSplitPlan, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { calendarOf } from './calendar';
-import { loadGoalCase } from './clientCase';
+import { loadGoalCase, loadLoggedCase } from './clientCase';
 import { chosenSession, planView, prepareSession, sessionsOfPlan } from './composing';
 import { copyPlan } from './copyingPlan';
 import { playedSession } from './keeping';
@@ -70,7 +70,7 @@ describe('sessions at home', () => {
       expect(heightOf(studio)).toBeLessThan(24);
       expect((await versionsOf(db, c))[0]!.changed).toContain('Session 1 of each week is at home, begins at 07:30.');
       const played = await play(db, id, testDay);
-      const after = await loadGoalCase(db, id, addDays(testDay, 1));
+      const after = await loadLoggedCase(db, id, addDays(testDay, 1));
       // The player shows what stands there, not what stands in the studio.
       expect((await playedSession(db, after, played))!.shelf.map((p) => p.name)).toEqual(['Home block 24']);
       const [record] = recordsOf(after, 'front_split_on_stack', 'left');

@@ -12,14 +12,14 @@ import { breathOf, dateOf, shelfAt, isPlanned } from '$lib/server/service/client
 import { updateBreath } from '$lib/server/repo/clientRepo';
 import { prepareSession } from '$lib/server/service/composing';
 import { dayOf, startSession, writeSession } from '$lib/server/service/practising';
-import { pendingResume, proposalsOf } from '$lib/server/service/reviewing';
+import { pendingResume, verdictsWaiting } from '$lib/server/service/reviewing';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 import { setDials } from '$lib/server/service/settingDial';
 import { weekOf } from '$lib/server/service/week';
 import { endedSessions } from '$lib/server/service/sessionRecords';
 
-export const load: PageServerLoad = async ({ params, url, locals: { caseOf, today } }) => {
+export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
   const ofPlan = c.sessions.filter((s) => s.status === 'running' || (s.status === 'planned' && s.planId === plan?.id));
@@ -35,11 +35,11 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
         ? compute(() => (session.prescribed ? { asks: [], ...session.prescribed } : prepareSession(c, session)))
         : null,
     asked: weekOf(c).map((w) => w.exercise),
-    resume: pendingResume(c),
+    resume: await pendingResume(db, c),
     isCheckDue: isCheckDue(c, today),
     day: dayOf(c),
     daysSince: lastOn ? daysBetween(dateOf(lastOn), today) : null,
-    undecided: proposalsOf(c).length,
+    undecided: verdictsWaiting(c),
     caps: capsOf(limitsOf(c)),
     breath: { s: breathOf(c), isOwn: c.client.breathS !== null },
     shelf: shelfAt(c, session?.place ?? 'studio')

@@ -1,3 +1,4 @@
+import { withLog } from '$lib/server/service/clientCase';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { attendedLately, outlooksOf } from '$lib/server/service/forecasting';
 import { linksDone, weeksDone, winsOf } from '$lib/server/service/history';
@@ -7,7 +8,7 @@ import type { PageServerLoad } from './$types';
 const shownWins = 6;
 
 export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
-  const c = await goalCaseOr(caseOf(Number(params.clientId)));
+  const c = await withLog(db, await goalCaseOr(caseOf(Number(params.clientId))));
   return {
     outlooks: await outlooksOf(db, c),
     taken: takenOf(c).filter((r) => r.measureId === c.goal.headline),
