@@ -60,7 +60,13 @@ export async function fillYears(core, load, db, { kind, weeksPast, sessionsPerWe
       if (!prepared.has(key)) prepared.set(key, s.prepareSession(c, session));
       const { blocks, cuts, leftOut } = prepared.get(key);
       await db.transaction(async (tx) => {
-        await s.updateStarted(tx, session.id, { blocks, cuts, leftOut }, { easier: false, limits: [] }, `${session.plannedOn}T17:00:00Z`);
+        await s.updateStarted(
+          tx,
+          session.id,
+          { blocks, cuts, leftOut },
+          { easier: false, limits: [] },
+          `${session.plannedOn}T17:00:00Z`
+        );
         const asked = core.timelineOf({ blocks }).sets.filter((x) => core.isAsked(x.work));
         for (const set of asked) {
           const plannedS = Math.round(set.endS - set.workStartS);
@@ -70,7 +76,14 @@ export async function fillYears(core, load, db, { kind, weeksPast, sessionsPerWe
         }
         const places = new Map(asked.map((set) => [`${set.exerciseId}/${set.side}`, set]));
         for (const { exerciseId, side } of decides ? places.values() : []) {
-          const stays = { proposedVerdict: 'stay', because: [{ code: 'not met yet' }], verdict: 'stay', dial: null, from: null, to: null };
+          const stays = {
+            proposedVerdict: 'stay',
+            because: [{ code: 'not met yet' }],
+            verdict: 'stay',
+            dial: null,
+            from: null,
+            to: null
+          };
           const made = { exerciseId, side, moment: 'review', overruledBecause: null, decidedOn: session.plannedOn };
           await s.insertDecision(tx, c.goal.id, { sessionId: session.id, ...made, ...stays });
           counts.decisions++;

@@ -43,7 +43,19 @@ async function fill(place, { weeksPast, people }) {
   return { id: made[0].id, rows };
 }
 
-const stations = ['check', 'measure', 'read', 'grade', 'plan', 'plan/change', 'practise', 'review', 'review/progress', 'edit', 'photos'];
+const stations = [
+  'check',
+  'measure',
+  'read',
+  'grade',
+  'plan',
+  'plan/change',
+  'practise',
+  'review',
+  'review/progress',
+  'edit',
+  'photos'
+];
 const pagesOf = (id) => ({
   bare: '/_app/version.json',
   people: '/people',
@@ -76,7 +88,12 @@ async function measured(studio, id) {
     for (let i = 0; i < (name === 'props' ? 3 : loads); i++) asked.push(await ask(studio.origin, path));
     const ends = asked.map((a) => a.endMs);
     figures[name] = {
-      firstMs: Math.round(at(asked.map((a) => a.firstMs), 0.5)),
+      firstMs: Math.round(
+        at(
+          asked.map((a) => a.firstMs),
+          0.5
+        )
+      ),
       medianMs: Math.round(at(ends, 0.5)),
       p95Ms: Math.round(at(ends, 0.95)),
       kB: Math.round(asked[0].bytes / 1000)

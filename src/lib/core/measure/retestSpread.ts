@@ -1,4 +1,5 @@
 import { CoreError } from '../errors';
+import { oncePer } from '../oncePer';
 
 /** One day of a series that was taken alike: the mean of its trials. */
 export type Retest = Readonly<{ on: number; value: number; trials: number }>;
@@ -20,8 +21,13 @@ export type RetestSpread = Readonly<{
  * @param trialSd spread between trials of one day
  */
 export function retestSpread(series: readonly (readonly Retest[])[], trialSd: number): RetestSpread {
-  let sum = 0;
-  let differences = 0;
+  const { off, trial, differences } = offLine(series);
+  return { variance: differences === 0 ? 0 : (off - trial * trialSd ** 2) / differences, df: (differences * 18) / 35 };
+}
+
+/** Squares of the days off their lines, and what one square of the trials makes of them, both by the weights of the days. */
+const offLine = oncePer((series: readonly (readonly Retest[])[]) => {
+  const sum = { off: 0, trial: 0, differences: 0 };
   for (const taken of series) {
     const days = byDay(taken);
     for (let i = 1; i + 1 < days.length; i++) {
@@ -34,12 +40,13 @@ export function retestSpread(series: readonly (readonly Retest[])[], trialSd: nu
         ([d, t], { trials }, k) => [d + weights[k]! ** 2, t + weights[k]! ** 2 / trials],
         [0, 0]
       ) as [number, number];
-      sum += (off ** 2 - trial * trialSd ** 2) / day;
-      differences++;
+      sum.off += off ** 2 / day;
+      sum.trial += trial / day;
+      sum.differences++;
     }
   }
-  return { variance: differences === 0 ? 0 : sum / differences, df: (differences * 18) / 35 };
-}
+  return sum;
+});
 
 function byDay(taken: readonly Retest[]): Retest[] {
   const days = new Map<number, Retest>();

@@ -1,8 +1,9 @@
 import { sumNthPowerDeviations } from 'simple-statistics';
 import { CoreError } from '../errors';
+import { oncePer } from '../oncePer';
 
 /** Sum of squared deviations and degrees of freedom, group by group. */
-export function withinSquares(groups: readonly (readonly number[])[]): { squares: number; df: number } {
+export const withinSquares = oncePer((groups: readonly (readonly number[])[]): { squares: number; df: number } => {
   let squares = 0;
   let df = 0;
   for (const group of groups) {
@@ -12,7 +13,7 @@ export function withinSquares(groups: readonly (readonly number[])[]): { squares
     df += group.length - 1;
   }
   return { squares, df };
-}
+});
 
 /**
  * Spread between trials of one occasion, pooled over occasions.

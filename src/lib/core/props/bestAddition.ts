@@ -53,9 +53,15 @@ export function bestAddition(
 /** Evenness of every ladder on a shelf. */
 function laid(shelf: readonly Prop[], ladders: readonly LadderNeed[]): Evenness[] {
   const stacksOf = stacksOn(shelf);
-  return ladders.map(({ fromCm, toCm, use }) =>
-    evennessOf(ladder({ fromCm, toCm, shelf, use, stacks: stacksOf(use).stacks }), fromCm, toCm)
-  );
+  // Many people stand at one height of one exercise.
+  const known = new Map<string, Evenness>();
+  return ladders.map(({ fromCm, toCm, use }) => {
+    const key = JSON.stringify([fromCm, toCm, use]);
+    const evenness =
+      known.get(key) ?? evennessOf(ladder({ fromCm, toCm, shelf, use, stacks: stacksOf(use).stacks }), fromCm, toCm);
+    known.set(key, evenness);
+    return evenness;
+  });
 }
 
 function evennessOf({ steps, faults }: Ladder, fromCm: number, toCm: number): Evenness {

@@ -1,3 +1,4 @@
+import { setImmediate as othersTurn } from 'node:timers/promises';
 import pg from 'pg';
 import { orAway } from './away';
 import { flushOf } from './flush';
@@ -51,6 +52,8 @@ export async function openEmbedded(dataDir: string | undefined): Promise<Embedde
   const { query } = over(lite);
   return {
     async query(text, values) {
+      // It answers in this very thread, and its promises alone let nobody else in between two queries.
+      await othersTurn();
       const result = await query(text, values);
       if (!/^\s*select\b/i.test(text)) await flush?.log();
       return result;

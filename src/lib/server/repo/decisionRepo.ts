@@ -2,7 +2,7 @@ import { sides } from '$lib/core';
 import { z } from 'zod';
 import type { DialId, Side, Verdict, VerdictWhy } from '$lib/core';
 import type { Db } from '../db/db';
-import { allRows } from '../db/rows';
+import { instant, rowsAtOnce } from '../db/rows';
 
 const verdict = z.enum(['deepen', 'stay', 'ease', 'stop']);
 
@@ -21,7 +21,7 @@ const DecisionRow = z
     to_value: z.number().nullable(),
     overruled_because: z.string().nullable(),
     decided_on: z.iso.date(),
-    decided_at: z.string()
+    decided_at: instant
   })
   .transform((r) => ({
     id: r.id,
@@ -41,15 +41,32 @@ const DecisionRow = z
   }));
 export type DecisionRecord = z.output<typeof DecisionRow>;
 
+const columns = `id, session_id, moment, exercise_id, side, proposed_verdict, because, verdict, dial, from_value, to_value, overruled_because,
+                 decided_on, decided_at`;
+
 /** Decisions of a goal, oldest first. */
-export async function listDecisions(db: Db, goalId: number): Promise<DecisionRecord[]> {
-  const { rows } = await db.query(
-    `select id, session_id, moment, exercise_id, side, proposed_verdict, because, verdict, dial, from_value, to_value, overruled_because, decided_on, decided_at
-       from decision where goal_id = $1 order by decided_on, id`,
-    [goalId]
+export const listDecisions = (db: Db, goalId: number): Promise<DecisionRecord[]> =>
+  rowsAtOnce(db, DecisionRow, `select ${columns} from decision where goal_id = $1 order by decided_on, id`, [goalId]);
+
+/**
+ * Decisions that still bear on what comes, oldest first: those that moved a dial or stopped something, those since a day, those on some
+ * sessions, and the newest.
+ */
+export const listDecisionsAtHand = (
+  db: Db,
+  goalId: number,
+  { since, sessionIds }: Readonly<{ since: string; sessionIds: readonly number[] }>
+): Promise<DecisionRecord[]> =>
+  rowsAtOnce(
+    db,
+    DecisionRow,
+    `select ${columns} from decision
+      where goal_id = $1
+        and (dial is not null or verdict <> 'stay' or decided_on >= $2 or session_id = any ($3::int[])
+             or id = (select id from decision where goal_id = $1 order by decided_on desc, id desc limit 1))
+      order by decided_on, id`,
+    [goalId, since, sessionIds]
   );
-  return allRows(DecisionRow, rows);
-}
 
 /** Takes a decision back, as if it had not been made; false when it is gone already. */
 export async function deleteDecision(tx: Db, id: number): Promise<boolean> {

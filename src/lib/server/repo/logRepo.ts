@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { feltPlaces, figuresSchema, leftOutReasons, slips, type SetLogInput } from '$lib/contract/setForms';
 import { painPlaceIds, sides, type PainEvent, type PainKindId, type Setting, type Side } from '$lib/core';
 import type { Db } from '../db/db';
-import { allRows } from '../db/rows';
+import { allRows, rowsAtOnce } from '../db/rows';
 
 const SetLogRow = z
   .object({
@@ -41,15 +41,15 @@ const setColumns = `l.id, l.session_id, l.set_index, l.exercise_id, l.side, l.pl
                     l.setting, l.figures`;
 
 /** Sets that were done in every session of a goal, in their order. */
-export async function listSetLogs(db: Db, goalId: number): Promise<SetLog[]> {
-  const { rows } = await db.query(
+export const listSetLogs = (db: Db, goalId: number): Promise<SetLog[]> =>
+  rowsAtOnce(
+    db,
+    SetLogRow,
     `select ${setColumns} from set_log l join session s on s.id = l.session_id join plan p on p.id = s.plan_id
       where p.goal_id = $1 and l.left_out is null
       order by l.session_id, l.set_index`,
     [goalId]
   );
-  return allRows(SetLogRow, rows);
-}
 
 /** Sets that were done in some sessions, in their order. */
 export async function listSetsOf(db: Db, sessionIds: readonly number[]): Promise<SetLog[]> {

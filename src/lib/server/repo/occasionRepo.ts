@@ -3,7 +3,7 @@ import { bodyState } from '$lib/contract/fields';
 import { dayTimes, trainings, type ConditionsInput, type TrialInput } from '$lib/contract/measureForms';
 import { measureModes, sides, wayIds } from '$lib/core';
 import type { Db } from '../db/db';
-import { allRows, changedOne, firstRow, IdRow, oneRow } from '../db/rows';
+import { changedOne, firstRow, IdRow, oneRow, rowsAtOnce } from '../db/rows';
 
 const TrialJson = z
   .object({
@@ -51,8 +51,10 @@ const OccasionRow = z
 export type Occasion = z.output<typeof OccasionRow>;
 
 /** Occasions of a client with their trials, oldest first. */
-export async function listOccasions(db: Db, clientId: number): Promise<Occasion[]> {
-  const { rows } = await db.query(
+export const listOccasions = (db: Db, clientId: number): Promise<Occasion[]> =>
+  rowsAtOnce(
+    db,
+    OccasionRow,
     `select o.id, o.taken_on, o.body_state, o.day_time, o.training, o.measurer, o.note,
             coalesce(json_agg(json_build_object('measure_id', t.measure_id, 'side', t.side, 'mode', t.mode, 'way', t.way,
                                                 'support', t.support, 'entries', t.entries, 'value', t.value)
@@ -63,8 +65,6 @@ export async function listOccasions(db: Db, clientId: number): Promise<Occasion[
       order by o.taken_on, o.id`,
     [clientId]
   );
-  return allRows(OccasionRow, rows);
-}
 
 /**
  * The occasion of this day and these conditions that has none of the measures yet; null when a new one is begun. So one

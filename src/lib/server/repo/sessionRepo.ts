@@ -24,7 +24,7 @@ import {
   type Side
 } from '$lib/core';
 import type { Db } from '../db/db';
-import { allRows, firstRow, IdRow, oneRow } from '../db/rows';
+import { allRows, firstRow, IdRow, instant, oneRow, rowsAtOnce } from '../db/rows';
 
 /** What a session was given when it began: blocks as fitted that day, and what was left out; sentences where it was kept long ago. */
 export type Prescribed = Readonly<{
@@ -73,8 +73,8 @@ const SessionRow = z
     allotment: z.custom<Allotment>().nullable(),
     arranged: z.custom<Arrangement>().nullable(),
     planned_sets: z.custom<PlannedSets>().nullable(),
-    started_at: z.string().nullable(),
-    ended_at: z.string().nullable(),
+    started_at: instant.nullable(),
+    ended_at: instant.nullable(),
     outline: z.custom<SessionOutline>().nullable()
   })
   .transform((r) => ({
@@ -118,15 +118,17 @@ const whole = 's.allotment, s.arranged, s.outline, s.planned_sets, s.readiness';
 
 /**
  * Sessions of a goal over all its plans: those done in the order they were done, then those to come in theirs. What was
- * prescribed in full comes only with the one that runs and the one that ended last; of those that ended before, what was planned of them,
- * their sets and answers come with `whole` alone, and what they were made of with the line of the plan in force.
+ * prescribed in full comes only with the one that runs and the one that ended last. Not whole, they are those to come, those of the line of
+ * the plan in force, and whatever began since a day; of those that ended before the last, what was planned of them and answered stays behind.
  */
-export async function listSessions(
+export const listSessions = (
   db: Db,
   goalId: number,
-  { lineId, isWhole }: Readonly<{ lineId: number | null; isWhole: boolean }>
-): Promise<Session[]> {
-  const { rows } = await db.query(
+  { lineId, since, isWhole }: Readonly<{ lineId: number | null; since: string; isWhole: boolean }>
+): Promise<Session[]> =>
+  rowsAtOnce(
+    db,
+    SessionRow,
     `with last as (
        select n.id from plan q cross join lateral (
          select id, started_at from session where plan_id = q.id and status in ('done', 'stopped')
@@ -137,12 +139,20 @@ export async function listSessions(
             case when s.status = 'running' or s.id = last.id then s.prescribed end as prescribed
        from (select id, goal_id, version, school_id, coalesce(line_id, id) as line from plan) p join session s on s.plan_id = p.id
        left join last on true
-      where p.goal_id = $1 and s.status <> 'superseded' and ($2::int is null or true)
+      where p.goal_id = $1 and s.status <> 'superseded'
+        and ($4 or ${atHand} or p.line is not distinct from $2 or s.started_at >= $3::date)
       order by s.started_at nulls last, p.version, s.week, s.ordinal, s.id`,
-    [goalId, lineId]
+    [goalId, lineId, since, isWhole]
   );
-  return allRows(SessionRow, rows);
-}
+
+const StartedRow = z.object({ started_at: instant });
+
+/** When each session of a goal that has ended began, the oldest first. */
+export const listBegun = async (db: Db, goalId: number): Promise<string[]> => {
+  const sql = `select s.started_at from session s join plan p on p.id = s.plan_id
+                where p.goal_id = $1 and s.status in ('done', 'stopped') and s.started_at is not null order by s.started_at`;
+  return (await rowsAtOnce(db, StartedRow, sql, [goalId])).map((r) => r.started_at);
+};
 
 const LastElsewhereRow = z
   .object({ started_at: z.string(), prescribed: z.custom<Prescribed>() })

@@ -6,7 +6,7 @@ import { testDatabase } from '../testing/testDatabase';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
 import { alertsOf } from './alerts';
-import { loadGoalCase, loadLoggedCase } from './clientCase';
+import { loadLoggedCase } from './clientCase';
 import { acceptProposals } from './deciding';
 import { outlooksOf } from './forecasting';
 import { saveOccasion } from './measuring';

@@ -1,6 +1,7 @@
 import { formatISO } from 'date-fns';
 import type { Units } from '$lib/contract/fields';
 import {
+  addDays,
   bodyLengths,
   CoreError,
   flatHeld,
@@ -20,7 +21,7 @@ import {
 import type { Db } from '../db/db';
 import { getClient, type Client } from '../repo/clientRepo';
 import { listChoices, listSettingChanges, type ExerciseChoice, type SettingChange } from '../repo/choiceRepo';
-import { listDecisions, type DecisionRecord } from '../repo/decisionRepo';
+import { listDecisions, listDecisionsAtHand, type DecisionRecord } from '../repo/decisionRepo';
 import { listExerciseNotes, type ExerciseNote } from '../repo/exerciseRepo';
 import { listGoals, type ClientGoal } from '../repo/goalRepo';
 import { listLocks, type BodyLock } from '../repo/lockRepo';
@@ -29,7 +30,7 @@ import { listOccasions, type Occasion } from '../repo/occasionRepo';
 import { findPlan, listSettings, type Plan } from '../repo/planRepo';
 import { listProps, type ShelfProp } from '../repo/propRepo';
 import { findScreening, type ScreeningRecord } from '../repo/screeningRepo';
-import { findLastElsewhere, listSessions, type LastElsewhere, type Session } from '../repo/sessionRepo';
+import { findLastElsewhere, listBegun, listSessions, type LastElsewhere, type Session } from '../repo/sessionRepo';
 import { getUnits } from '../repo/studioRepo';
 import { loadCatalogue } from './library';
 import { remembersWith } from './perCase';
@@ -57,14 +58,17 @@ export type ClientCase = Readonly<{
   /** The week's exercises as they were chosen; empty while nobody chose. */
   choices: readonly ExerciseChoice[];
   settingChanges: readonly SettingChange[];
-  /** In full only those that run, are to come, or ended last. */
+  /** Those to come, of the line of the plan in force, and of late; in full only those that run, are to come, or ended last. */
   sessions: readonly Session[];
+  /** The day of every session that ended, the oldest first. */
+  sessionDays: readonly string[];
   /** The last session toward another goal: its hard work counts for recovery too. */
   lastElsewhere: LastElsewhere | null;
   /** Sets of the session that runs and of the one that ended last. */
   lastSets: readonly SetLog[];
   flatHolds: readonly FlatHold[];
   pains: readonly PainRecord[];
+  /** Those that still bear on what comes. */
   decisions: readonly DecisionRecord[];
 }>;
 
@@ -72,6 +76,9 @@ export type GoalCase = ClientCase & Readonly<{ goal: ClientGoal }>;
 
 /** A case whose goal is the front split: the position that is graded, planned and played. */
 export type SplitCase = ClientCase & Readonly<{ goal: ClientGoal & Readonly<{ leadSide: Side; target: number }> }>;
+
+/** Sessions and decisions of so many days are at hand, whatever plan they were of: longer than a pain that was told bears on anything. */
+const lateDays = 60;
 
 export async function loadCase(db: Db, clientId: number, today: string): Promise<ClientCase> {
   const client = await getClient(db, clientId);
@@ -100,13 +107,15 @@ export async function loadCase(db: Db, clientId: number, today: string): Promise
       choices: [],
       settingChanges: [],
       sessions: [],
+      sessionDays: [],
       lastElsewhere: null,
       lastSets: [],
       flatHolds: [],
       decisions: []
     };
   const plan = await findPlan(db, goal.id);
-  const sessions = await listSessions(db, goal.id, { lineId: plan?.lineId ?? null, isWhole: false });
+  const since = addDays(today, -lateDays);
+  const sessions = await listSessions(db, goal.id, { lineId: plan?.lineId ?? null, since, isWhole: false });
   const atHand = sessions.flatMap((s) => (s.prescribed ? [s.id] : []));
   return {
     ...base,
@@ -115,10 +124,11 @@ export async function loadCase(db: Db, clientId: number, today: string): Promise
     choices: await listChoices(db, goal.id),
     settingChanges: await listSettingChanges(db, goal.id),
     sessions,
+    sessionDays: (await listBegun(db, goal.id)).map(dateOf),
     lastElsewhere: goals.length > 1 ? await findLastElsewhere(db, clientId, goal.id) : null,
     lastSets: await listSetsOf(db, atHand),
     flatHolds: isFrontSplit(goalOf(goal.kind)) ? await listFlatHolds(db, goal.id, flatHeld.holdS) : [],
-    decisions: await listDecisions(db, goal.id)
+    decisions: await listDecisionsAtHand(db, goal.id, { since, sessionIds: atHand })
   };
 }
 
@@ -137,13 +147,14 @@ const isSplitCase = (c: ClientCase): c is SplitCase =>
 /** The case when its goal is a front split, else null. */
 export const withSplit = (c: ClientCase): SplitCase | null => (isSplitCase(c) ? c : null);
 
-/** A case with its whole log: every set, and every session in full. What reads no log is remembered with the case it was made of. */
+/** A case with its whole log: every set and decision, and every session in full. What reads no log is remembered with the case it was made of. */
 export type LoggedCase = GoalCase & Logged;
 type Logged = Readonly<{ setLogs: readonly SetLog[] }>;
 
 export async function withLog<C extends GoalCase>(db: Db, c: C): Promise<C & Logged> {
-  const sessions = await listSessions(db, c.goal.id, { lineId: c.plan?.lineId ?? null, isWhole: true });
-  return remembersWith(c, { ...c, sessions, setLogs: await listSetLogs(db, c.goal.id) });
+  const sessions = await listSessions(db, c.goal.id, { lineId: null, since: c.today, isWhole: true });
+  const [setLogs, decisions] = [await listSetLogs(db, c.goal.id), await listDecisions(db, c.goal.id)];
+  return remembersWith(c, { ...c, sessions, setLogs, decisions });
 }
 
 /** The case of a goal with its whole log. Throws: CoreError 'not_found'. */

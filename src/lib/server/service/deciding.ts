@@ -6,7 +6,7 @@ import { lockClient } from '../repo/clientRepo';
 import { deleteDecision, insertDecision } from '../repo/decisionRepo';
 import { insertLock } from '../repo/lockRepo';
 import { upsertSetting } from '../repo/planRepo';
-import { loadGoalCase, loadLoggedCase, type GoalCase } from './clientCase';
+import { loadLoggedCase, type GoalCase } from './clientCase';
 import { settingOf } from './gradeExercise';
 import { exerciseIn } from './library';
 import { proposalsOf } from './reviewing';
@@ -133,7 +133,7 @@ export const undoDecision = (
 ): Promise<void> =>
   db.transaction(async (tx) => {
     await lockClient(tx, clientId);
-    const c = await loadGoalCase(tx, clientId, today);
+    const c = await loadLoggedCase(tx, clientId, today);
     const decision = c.decisions.findLast((d) => d.exerciseId === exerciseId && d.side === side);
     if (!decision) throw new CoreError('not_found', { what: 'decision' });
     if (decision.verdict === 'stop') throw new CoreError('stop_not_undone');

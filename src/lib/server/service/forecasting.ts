@@ -20,8 +20,7 @@ import {
 import type { Db } from '../db/db';
 import { listForecasts, upsertForecast, upsertScore, type KeptForecast } from '../repo/forecastRepo';
 import { isOpenForWork } from './checking';
-import { dateOf, legOf, lengthsOf, type GoalCase } from './clientCase';
-import { endedSessions } from './sessionRecords';
+import { legOf, lengthsOf, type GoalCase } from './clientCase';
 import { comparesKey, takenOf } from './taken';
 
 /** Attendance is told from so many weeks back. */
@@ -51,7 +50,7 @@ const weeksBetween = (from: string, to: string): number => daysBetween(from, to)
 
 /** Sessions that were done and that were due over the last weeks, whatever the plan. */
 export function attendedLately(c: GoalCase, today: string, weeks = attendanceWeeks): { done: number; due: number } {
-  const days = endedSessions(c).map((s) => dateOf(s.startedAt!));
+  const days = c.sessionDays;
   const begun = [c.plan?.startOn, days[0]].filter((d) => d !== undefined).toSorted()[0];
   if (begun === undefined || begun >= today) return { done: 0, due: 0 };
   const span = Math.min(weeks, weeksBetween(begun, today));
@@ -68,9 +67,7 @@ export function forecastAsk(c: GoalCase, side: Side | null, today: string, perWe
   const [first] = values;
   if (!first || !isForetold(measure.id)) return null;
   const weekOf = (on: string) => weeksBetween(first.takenOn, on);
-  const sessionDays = endedSessions(c)
-    .map((s) => dateOf(s.startedAt!))
-    .filter((d) => d >= first.takenOn && d <= today);
+  const sessionDays = c.sessionDays.filter((d) => d >= first.takenOn && d <= today);
   // A measure comes before the work of its day.
   const sessionsBefore = (on: string) => sessionDays.filter((d) => d < on).length;
   const lead = side ?? 'left';

@@ -19,14 +19,17 @@ import { perCase } from './perCase';
 
 const asUncertain = (r: Taken | undefined): Uncertain | null => (r ? { value: r.value, sd: r.levelSd ?? 0 } : null);
 
+const ownKey = perCase((r: Taken) => comparesKey(r, r.bodyState));
+const activeKey = perCase((r: Taken) => comparesKey({ ...r, mode: 'active' }, r.bodyState));
+
 /** What was known of every link up to a day: the newest passive range, and the active one that was taken like it. */
 function linksUpTo(taken: readonly Taken[], until: string): Map<string, LinkValue> {
   const links = new Map<string, LinkValue>();
   const known = taken.filter((r) => r.takenOn <= until);
+  const last = new Map(known.map((r) => [ownKey(r), r]));
   for (const passive of known) {
     if (passive.mode !== 'passive') continue;
-    const alike = { ...passive, mode: 'active' as const };
-    const active = known.findLast((r) => comparesKey(r, r.bodyState) === comparesKey(alike, passive.bodyState));
+    const active = last.get(activeKey(passive));
     links.set(linkKey(passive.measureId, passive.side), {
       passive: asUncertain(passive),
       active: asUncertain(active),

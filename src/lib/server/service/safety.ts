@@ -1,7 +1,6 @@
 import type { Taken } from '$lib/contract/taken';
 import {
   addDays,
-  flatHeld,
   gate,
   isHarder,
   loadedJoints,
@@ -35,7 +34,6 @@ import { perCase } from './perCase';
 
 /** Days a pain that was told keeps what it bears on from being made harder, while nobody decides on it (assumption). */
 const toldPainDays = 7;
-const splitId = 'front_split_on_stack';
 
 /** Everything the gate has to know of a client, as it stands today. */
 export const safetyOf = perCase((c: ClientCase): SafetyPerson => ({

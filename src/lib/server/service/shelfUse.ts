@@ -1,3 +1,4 @@
+import { setImmediate as othersTurn } from 'node:timers/promises';
 import type { ExerciseGrade } from '$lib/contract/grade';
 import {
   everywhere,
@@ -38,38 +39,43 @@ export type ShelfUse = Readonly<{
 }>;
 
 export async function shelfUse(db: Db, shelf: readonly ShelfProp[], clientId: number | null, today: string): Promise<ShelfUse> {
-  const cases = await casesOf(db, clientId, today);
-  // What is barred needs nothing from the shelf.
-  const needs = gradedOf(cases, shelf, (c, e) => barsOf(c, e).length === 0).flatMap(laddersOf);
-  return { ladders: needs.length, addition: bestAddition(shelf, needs, candidateProps), missing: missingOf(cases, shelf) };
-}
-
-async function casesOf(db: Db, clientId: number | null, today: string): Promise<GoalCase[]> {
-  const ids = clientId === null ? (await listPeople(db, 'active')).map((p) => p.id) : [clientId];
-  const cases: GoalCase[] = [];
-  for (const id of ids) {
-    const found = withGoal(await loadCase(db, id, today));
-    if (found) cases.push(found);
+  const needs: LadderNeed[] = [];
+  const neededBy = new Map<EquipmentId, Set<string>>();
+  for await (const c of casesOf(db, clientId, today)) {
+    // What is barred needs nothing from the shelf.
+    needs.push(...gradedOf(c, shelf, (e) => barsOf(c, e).length === 0).flatMap(laddersOf));
+    for (const { exercise } of weekOf(c))
+      for (const kind of missingFor(exercise, shelf)) neededBy.set(kind, (neededBy.get(kind) ?? new Set()).add(exercise.name));
   }
-  return cases;
+  const missing = [...neededBy].map(([kind, names]) => ({
+    kind,
+    name: equipmentOf(kind).name,
+    neededBy: [...names],
+    substitutes: substitutesFor(kind, kindsOn(shelf))
+  }));
+  return { ladders: needs.length, addition: bestAddition(shelf, needs, candidateProps), missing };
 }
 
-const gradedOf = (
-  cases: readonly GoalCase[],
-  shelf: readonly ShelfProp[],
-  counts: (c: GoalCase, exercise: Exercise) => boolean
-): Graded[] =>
-  cases.flatMap((c) =>
-    weekOf(c).flatMap(({ exercise }) => {
-      if (!exercise.dials.some((d) => d.stack) || !counts(c, exercise)) return [];
-      const sidesOf = exercise.sides === 'each' ? (['left', 'right'] as const) : (['left'] as const);
-      return sidesOf.map((side) => ({
-        c,
-        exerciseName: `${exercise.name}${exercise.sides === 'each' ? `, ${side}` : ''}`,
-        grade: gradeOf(c, exercise, side, shelf)
-      }));
-    })
-  );
+/** One person at a time, and others have their turn between two: nobody waits for the advice, and no memory holds everybody. */
+async function* casesOf(db: Db, clientId: number | null, today: string): AsyncGenerator<GoalCase> {
+  const ids = clientId === null ? (await listPeople(db, 'active')).map((p) => p.id) : [clientId];
+  for (const id of ids) {
+    await othersTurn();
+    const found = withGoal(await loadCase(db, id, today));
+    if (found) yield found;
+  }
+}
+
+const gradedOf = (c: GoalCase, shelf: readonly ShelfProp[], counts: (exercise: Exercise) => boolean): Graded[] =>
+  weekOf(c).flatMap(({ exercise }) => {
+    if (!exercise.dials.some((d) => d.stack) || !counts(exercise)) return [];
+    const sidesOf = exercise.sides === 'each' ? (['left', 'right'] as const) : (['left'] as const);
+    return sidesOf.map((side) => ({
+      c,
+      exerciseName: `${exercise.name}${exercise.sides === 'each' ? `, ${side}` : ''}`,
+      grade: gradeOf(c, exercise, side, shelf)
+    }));
+  });
 
 /** The ladders that begin at a measure or at what is in use: a guess is no reason to buy anything. */
 function laddersOf({ c, exerciseName, grade }: Graded): LadderNeed[] {
@@ -87,32 +93,22 @@ function laddersOf({ c, exerciseName, grade }: Graded): LadderNeed[] {
   });
 }
 
-function missingOf(cases: readonly GoalCase[], shelf: readonly ShelfProp[]): ShelfUse['missing'] {
-  const atHand = kindsOn(shelf);
-  const neededBy = new Map<EquipmentId, Set<string>>();
-  for (const c of cases)
-    for (const { exercise } of weekOf(c))
-      for (const { id, optional } of exercise.props)
-        if (!optional && !atHand.has(id) && !everywhere.includes(id) && id !== 'partner')
-          neededBy.set(id, (neededBy.get(id) ?? new Set()).add(exercise.name));
-  return [...neededBy].map(([kind, names]) => ({
-    kind,
-    name: equipmentOf(kind).name,
-    neededBy: [...names],
-    substitutes: substitutesFor(kind, atHand)
-  }));
-}
+/** Kinds of things an exercise asks for that are neither on the shelf nor everywhere. */
+const missingFor = (exercise: Exercise, shelf: readonly ShelfProp[]): EquipmentId[] =>
+  exercise.props.flatMap(({ id, optional }) =>
+    !optional && !kindsOn(shelf).has(id) && !everywhere.includes(id) && id !== 'partner' ? [id] : []
+  );
 
 const isSet = (c: GoalCase, { id }: Exercise): boolean => c.settings[id] !== undefined;
 
 /** Who has a stack in use that stands on a prop: "Oda Venn: front split on its stack, left, 12.5 cm". */
 export async function usersOfProp(db: Db, shelf: readonly ShelfProp[], propId: string, today: string): Promise<string[]> {
   const clientId = shelf.find((p) => p.id === propId)?.clientId ?? null;
-  return gradedOf(await casesOf(db, clientId, today), shelf, isSet).flatMap(({ c, exerciseName, grade }) =>
-    grade.dials.flatMap(({ dial, stack }) =>
-      stack?.chosen && stack.rung.items.some((i) => i.propId === propId)
-        ? [`${c.client.name}: ${exerciseName}, ${dialAtRung(dial, stack.rung)} cm`]
-        : []
-    )
-  );
+  const users: string[] = [];
+  for await (const c of casesOf(db, clientId, today))
+    for (const { exerciseName, grade } of gradedOf(c, shelf, (e) => isSet(c, e)))
+      for (const { dial, stack } of grade.dials)
+        if (stack?.chosen && stack.rung.items.some((i) => i.propId === propId))
+          users.push(`${c.client.name}: ${exerciseName}, ${dialAtRung(dial, stack.rung)} cm`);
+  return users;
 }

@@ -13,10 +13,9 @@ import {
   type Side,
   type Stack
 } from '$lib/core';
-import { dateOf, type GoalCase } from './clientCase';
+import type { GoalCase } from './clientCase';
 import { alikeSeries, headlineSides } from './forecasting';
 import { stackGradeOf } from './gradeExercise';
-import { endedSessions } from './sessionRecords';
 import { takenOf } from './taken';
 
 const minWeeks = 4;
@@ -61,10 +60,7 @@ export function staircasesOf(c: GoalCase, today: string): Staircase[] {
   });
 }
 
-function firstDay(c: GoalCase): string | undefined {
-  const first = endedSessions(c)[0];
-  return first ? dateOf(first.startedAt!) : c.plan?.startOn;
-}
+const firstDay = (c: GoalCase): string | undefined => c.sessionDays[0] ?? c.plan?.startOn;
 
 /** Where the position stood on its stack, and where it can stand at the earliest. */
 function stackTreads(c: GoalCase, side: Side | null, exerciseId: string, firstOn: string, today: string): Tread[] {

@@ -8,7 +8,7 @@ import { insertProp } from '../repo/propRepo';
 import { newPerson, passCheck, personWithGoal, take, testDay as today } from '../testing/people';
 import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
-import { loadCase, loadSplitCase, loadLoggedCase } from './clientCase';
+import { loadCase, loadLoggedCase } from './clientCase';
 import { tellLater } from './pain';
 import { pathFactsOf } from './people';
 import { makePlan } from './planning';
