@@ -2,6 +2,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, utimesSync, writeFileSyn
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
+import { z } from 'zod';
 import { fromText } from '$lib/core';
 import { findScreening } from '../repo/screeningRepo';
 import { newPerson } from '../testing/people';
@@ -9,6 +10,7 @@ import { testDatabase } from '../testing/testDatabase';
 import { lockDataDir } from './dataDirLock';
 import type { Database, Db } from './db';
 import { migrate, migrations, statementsOf } from './migrate';
+import { instant, rowsAtOnce } from './rows';
 import { sqlProblem } from './sqlState';
 
 const store = testDatabase();
@@ -17,6 +19,23 @@ describe('the database', () => {
   test('gives dates as text, counts and numerics as numbers', async () => {
     const { rows } = await store.db.query(`select date '2026-02-03' as d, count(*) as n, 12.50::numeric as x from studio`);
     expect(rows).toEqual([{ d: '2026-02-03', n: 1, x: 12.5 }]);
+  });
+
+  test('gives many rows at once as it gives them one by one', async () => {
+    const sql = `select n as id, date '2026-02-03' + n as day, n * 1.25::numeric as x, case when n > 1 then 'ö "' || n end as name,
+                        jsonb_build_object('a', n) as more, timestamptz '2026-02-03 12:00:00.123456+02' as at
+                   from generate_series(1, $1::int) as n order by n desc`;
+    const row = z.object({
+      id: z.int(),
+      day: z.iso.date(),
+      x: z.number(),
+      name: z.string().nullable(),
+      more: z.object({ a: z.int() }),
+      at: instant
+    });
+    const { rows } = await store.db.query(sql, [3]);
+    expect(await rowsAtOnce(store.db, row, sql, [3])).toEqual(rows);
+    expect(await rowsAtOnce(store.db, row, sql, [0])).toEqual([]);
   });
 
   test('refuses a parameter that is undefined', () =>

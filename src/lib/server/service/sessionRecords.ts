@@ -27,7 +27,7 @@ const logsOf = perCase((c: LoggedCase) => {
 });
 
 /** Decisions by exercise and side, the oldest first. */
-const decisionsOf = perCase((c: GoalCase) => group(c.decisions, (d) => `${d.exerciseId}/${d.side}`));
+const decisionsOf = perCase((c: LoggedCase) => group(c.decisions, (d) => `${d.exerciseId}/${d.side}`));
 
 /** The sessions of one exercise on one side, as the verdict reads them. A step back after a pause stands as a record of its own. */
 export function recordsOf(c: LoggedCase, exerciseId: string, side: Side | null): SessionRecord[] {
