@@ -1,4 +1,4 @@
-// Made-up people with years behind them: filled by the services once, then multiplied by one statement a table. Seeded by nothing: the same every time.
+// Made-up people with years behind them: filled by the services once, then multiplied by one statement a table. Nothing in it is left to chance but ids.
 import { randomUUID } from 'node:crypto';
 
 /** What a year of training of each goal looks like: the headline on the first day, and what it moves in a week. */

@@ -1,4 +1,4 @@
-// Load: two hundred people with three years each; every page beside a bare one, its growth against one person alone, and what it leaves in memory.
+// Load: two hundred people with three years each; every page beside a bare one, on both databases. No page may take a second.
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createServer } from 'vite';
@@ -86,14 +86,9 @@ async function measured(studio, id) {
     await ask(studio.origin, path); // warm
     const asked = [];
     for (let i = 0; i < (name === 'props' ? 3 : loads); i++) asked.push(await ask(studio.origin, path));
-    const ends = asked.map((a) => a.endMs);
+    const [firsts, ends] = [asked.map((a) => a.firstMs), asked.map((a) => a.endMs)];
     figures[name] = {
-      firstMs: Math.round(
-        at(
-          asked.map((a) => a.firstMs),
-          0.5
-        )
-      ),
+      firstMs: Math.round(at(firsts, 0.5)),
       medianMs: Math.round(at(ends, 0.5)),
       p95Ms: Math.round(at(ends, 0.95)),
       kB: Math.round(asked[0].bytes / 1000)
@@ -113,8 +108,10 @@ async function trial(name, place, env, port) {
 }
 
 const dataDir = process.env.LOAD_DIR ?? throwaway('load');
-const embedded = await trial('embedded', { dataDir: join(dataDir, 'studio') }, {}, 5331);
+const figures = [await trial('embedded', { dataDir: join(dataDir, 'studio') }, {}, 5331)];
 const server = process.env.NO_SERVER ? null : startPostgres();
-if (server) await trial('server', { dataDir: throwaway('load-server'), url: server.url }, { DATABASE_URL: server.url }, 5332);
+if (server)
+  figures.push(await trial('server', { dataDir: throwaway('load-server'), url: server.url }, { DATABASE_URL: server.url }, 5332));
 await vite.close();
-tell({ people, weeksPast }, embedded.bare.medianMs < 50);
+const slowestMs = Math.max(...figures.flatMap((f) => Object.values(f).map((page) => page.firstMs)));
+tell({ people, weeksPast, slowestMs }, slowestMs < 1000);

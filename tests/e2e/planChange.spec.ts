@@ -152,7 +152,7 @@ test('two goals share one plan; what was missed is merged into what comes', asyn
   await solve(page);
   const versions = page.getByRole('complementary', { name: 'Versions' });
   await expect(versions.getByText('The plan serves “Pancake” too; its minutes count half as much.')).toBeVisible();
-  // Its exercises stand in the week, and one of them is kept in it as any other.
+  // Its exercises have come into the week; one of them is pinned like any other.
   const week = page.getByRole('region', { name: 'The exercises of a week' });
   await week.getByRole('button', { name: /^Pancake.*, every session/ }).first().click(); // prettier-ignore
   await solve(page);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { goalWeights, oftens, schoolIds, sessionWorks, type PlanWishes } from '$lib/core';
+import { goalWeights, oftens, schoolIds, sessionWorks, trainings, type PlanWishes } from '$lib/core';
 import { exerciseId, isoDate, jsonField, rowId, text, whole } from './fields';
 
 export const planForm = z.object({
@@ -37,7 +37,7 @@ const planWishes = z.strictObject({
     z.strictObject({
       atHome: z.literal(true).optional(),
       beginsAt: clockTime.optional(),
-      training: z.enum(['before training', 'after training']).optional(),
+      training: z.enum(trainings).exclude(['alone']).optional(),
       only: z.enum(sessionWorks).optional()
     })
   ),

@@ -1,5 +1,6 @@
 /** The public face of the core. Everything outside imports from here; inside, files import each other directly. Long because it names them all. */
 export { CoreError } from './errors';
+export { oncePer } from './oncePer';
 export { otherSide, sides, type Side } from './body/side';
 export { addDays, daysBetween, dayText, weekdayOf } from './days';
 
@@ -228,9 +229,7 @@ export { measureSet } from './read/measureSet';
 
 export {
   planProgression,
-  fittedSession,
   rehearsalWeek,
-  sessionComposer,
   sessionDays,
   weeksLeft,
   easyWeeksOf,
@@ -238,13 +237,13 @@ export {
   noPlanWishes,
   type AlsoServed,
   type PlanWishes,
-  uncutSession,
   type PlanAsk,
   type PlanProgress,
   type PlanSession,
   type PlanWeek,
   type Progression
 } from './plan/planProgression';
+export { fittedSession, sessionComposer, uncutSession } from './plan/fittedSession';
 export { isEasyWeek, isRetestWeek, phasesJoined, planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
 export {
   isOfTheme,

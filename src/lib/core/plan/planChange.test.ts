@@ -161,7 +161,7 @@ describe('missed sessions that were merged', () => {
     expect(text(1, [], ['rear_hip_cycle'])).toBe(
       '1 missed session merged into the next. Without room in it: Rear hip, half kneeling.'
     );
-    expect(text(2, [], [])).toBe('2 missed sessions merged into what comes: all they held has its turn in that week anyway.');
+    expect(text(2, [], [])).toBe('2 missed sessions merged into what comes: nothing was held by them alone.');
   });
 });
 

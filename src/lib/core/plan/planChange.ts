@@ -200,7 +200,7 @@ function mergedText({ sessions, into, without }: Extract<PlanChange, { code: 'me
   const names = (ids: readonly string[]) => ids.map((id) => find(id).name).join(', ');
   const one = count(sessions, 'missed session');
   if (into.length + without.length === 0)
-    return `${one} merged into what comes: all ${sessions === 1 ? 'it' : 'they'} held has its turn in that week anyway.`;
+    return `${one} merged into what comes: nothing was held by ${sessions === 1 ? 'it' : 'them'} alone.`;
   return [
     into.length > 0 ? `${one} merged into the next, which takes in: ${names(into)}.` : `${one} merged into the next.`,
     ...(without.length > 0 ? [`Without room in it: ${names(without)}.`] : [])

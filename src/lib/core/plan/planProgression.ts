@@ -1,19 +1,17 @@
 import { addDays, daysBetween, weekdayOf } from '../days';
 import { CoreError, requireRange } from '../errors';
-import { arrangedSession, usualArrangement, type Arrangement } from '../session/arrange';
-import { orderBlocks, type SessionOptions } from '../session/compileSession';
+import type { SessionOptions } from '../session/compileSession';
 import type { Cut } from '../session/fitToMinutes';
-import { isWorked, type Block } from '../session/block';
+import type { Block } from '../session/block';
 import { partOf, type LinkId } from '../exercise/exercise';
 import type { LinearSolver } from '../linearProgram';
 import type { DialAsked } from '../session/buildBlock';
-import { capsOf } from '../safety/caps';
 import { easierAllotment, rehearsalAllotment, type Allotment } from './allotment';
+import { sessionComposer } from './fittedSession';
 import { isHard } from './hardWork';
 import type { LeftOut } from './leftOut';
 import { isEasyWeek, isRetestWeek, phasesJoined, type PlanPhase } from './phases';
-import { noWishes, planWeek, type WeekAsk, type WeekPlace, type WeekWishes } from './planWeek';
-import { sessionBlocks, type BlocksAsk } from './sessionBlocks';
+import { noWishes, planWeek, type WeekAsk, type WeekWishes } from './planWeek';
 import { plainSlot, themesOf, type Place, type SessionSlot, type SessionWish } from './sessionSlot';
 
 export type PlanSession = Readonly<{
@@ -125,14 +123,14 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
   const made = phases
     .map((phase, i) => ({ phase, week: i + 1, slots: weekSlots(ask, i + 1) }))
     .filter(({ week }) => week >= fromWeek)
-    .map((of) => ({ ...of, caughtUp: of.week === fromWeek ? catchUpPlaces(ask, of.slots) : [[], []] }));
+    .map((of) => ({ ...of, caughtUp: of.week === fromWeek ? caughtUpIn(ask, of.slots) : nothingCaughtUp }));
   const keyOf = ({ phase, slots, caughtUp }: (typeof made)[number]) => JSON.stringify([phase, slots, caughtUp]);
   const kinds = [...new Map(made.map((w) => [keyOf(w), w])).entries()];
   const solved = new Map<string, Allotment[]>();
   for (const [i, [key, { phase, slots, caughtUp }]] of kinds.entries()) {
     onProgress?.(i, kinds.length);
-    const [pins = [], bans = []] = caughtUp;
-    const wishes = { ...ask.wishes, pins: [...ask.wishes.pins, ...pins], bans: [...ask.wishes.bans, ...bans] };
+    const { pins, bans } = ask.wishes;
+    const wishes = { ...ask.wishes, pins: [...pins, ...caughtUp.pins], bans: [...bans, ...caughtUp.bans] };
     solved.set(key, await planWeek({ ...ask, phase, slots, wishes }, solve));
   }
   onProgress?.(kinds.length, kinds.length);
@@ -168,12 +166,15 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
   return { weeks };
 }
 
+type CaughtUp = Pick<WeekWishes, 'pins' | 'bans'>;
+const nothingCaughtUp: CaughtUp = { pins: [], bans: [] };
+
 /** Where what is caught up is kept in, and where it is kept out: sessions that are over take no turn away from it. */
-function catchUpPlaces({ catchUp }: PlanAsk, slots: readonly SessionSlot[]): readonly (readonly WeekPlace[])[] {
+function caughtUpIn({ catchUp }: PlanAsk, slots: readonly SessionSlot[]): CaughtUp {
   const next = catchUp && slots[catchUp.after];
-  if (!next) return [[], []];
+  if (!next) return nothingCaughtUp;
   const placesIn = (session: SessionSlot) => catchUp.exerciseIds.map((exerciseId) => ({ exerciseId, session: session.number }));
-  return [placesIn(next), slots.slice(0, catchUp.after).flatMap(placesIn)];
+  return { pins: placesIn(next), bans: slots.slice(0, catchUp.after).flatMap(placesIn) };
 }
 
 function requirePlan(ask: PlanAsk): void {
@@ -204,49 +205,7 @@ export function rehearsalWeek({ weeks, start, target }: Pick<PlanAsk, 'weeks' | 
   return daysBetween(start, target) <= weeks * 7 ? weeks : null;
 }
 
-/** Sessions of one kind are the same session: composed once. */
-export function sessionComposer(ask: Omit<SessionAsk, 'phase' | 'easy' | 'light' | 'allotment'> & Pick<WeekAsk, 'homeWeek'>) {
-  const known = new Map<string, ReturnType<typeof fittedSession>>();
-  return (
-    { place, ...of }: Pick<BlocksAsk, 'phase' | 'easy'> & Readonly<{ light?: boolean; place: Place }>,
-    allotment: Allotment | null
-  ) => {
-    const key = JSON.stringify([of, place, allotment]);
-    const week = place === 'home' ? (ask.homeWeek ?? ask.week) : ask.week;
-    const fitted = known.get(key) ?? fittedSession({ ...ask, week, light: false, ...of, allotment });
-    known.set(key, fitted);
-    return fitted;
-  };
-}
-
 const isHardSession = ({ blocks }: Pick<PlanSession, 'blocks'>): boolean => blocks.some(isHard);
-
-/** What a session could hold: every block uncut, in the usual order. Throws: CoreError 'nothing_in_week', 'everything_locked'. */
-export function uncutSession(ask: BlocksAsk) {
-  if (ask.week.length === 0) throw new CoreError('nothing_in_week');
-  const { blocks, leftOut, asks, cuts } = sessionBlocks(ask);
-  if (asks.length === 0 && !blocks.some(isWorked)) throw new CoreError('everything_locked');
-  return { blocks: orderBlocks(blocks), leftOut, asks, cuts };
-}
-
-/** Everything a session is made from, and the minutes it has. */
-export type SessionAsk = BlocksAsk & Readonly<{ minutes: number }>;
-
-/**
- * One session of a phase as it was arranged, or as usual, cut to the minutes; where every exercise still asks for a number, the warm-up and
- * the settle alone.
- *
- * Throws: CoreError 'nothing_in_week', 'minutes_too_few', 'everything_locked', and those of `arrange`.
- */
-export function fittedSession(ask: SessionAsk, arrangement?: Arrangement) {
-  const { blocks, leftOut, asks, cuts } = uncutSession(ask);
-  const given = arrangedSession(
-    blocks,
-    arrangement ?? usualArrangement(blocks, ask.minutes),
-    capsOf(ask.person.limits).effortPct
-  );
-  return { ...given, cuts: [...cuts, ...given.cuts], leftOut, asks };
-}
 
 /** Days of the sessions, counted from the first day of the plan's weeks: those named, or spread evenly. */
 export function sessionDays({

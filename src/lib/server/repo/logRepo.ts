@@ -67,7 +67,7 @@ const FlatHoldRow = z
 /** A side on which the flat split was held clean, and when the session of it began. */
 export type FlatHold = z.output<typeof FlatHoldRow>;
 
-/** Clean holds of the flat split of at least so many seconds. */
+/** Clean holds of the flat split of at least so many seconds; exercise and height as in `set_log_flat_idx`, so that it serves. */
 export async function listFlatHolds(db: Db, goalId: number, holdS: number): Promise<FlatHold[]> {
   const { rows } = await db.query(
     `select distinct l.side, s.started_at from set_log l join session s on s.id = l.session_id join plan p on p.id = s.plan_id

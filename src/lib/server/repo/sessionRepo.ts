@@ -104,46 +104,46 @@ const SessionRow = z
   }));
 export type Session = z.output<typeof SessionRow>;
 
-const columns = `s.id, s.plan_id, coalesce(p.line_id, p.id) as line_id, s.allotment, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.place, s.begins_at, s.theme, s.status,
-                 s.planned_sets, s.arranged, s.readiness, s.started_at, s.ended_at, s.outline`;
-
-/** What only some sessions are asked for: in the others it would be years of it. */
-const atHand = `s.status in ('running', 'planned') or s.id = last.id`;
-const heavy = `case when ${atHand} or p.line is not distinct from $2 then s.allotment end as allotment,
-               case when ${atHand} or p.line is not distinct from $2 then s.arranged end as arranged,
-               case when p.line is not distinct from $2 then s.outline end as outline,
-               case when ${atHand} then s.planned_sets end as planned_sets,
-               case when ${atHand} then s.readiness end as readiness`;
+const plain = `s.id, s.plan_id, coalesce(p.line_id, p.id) as line_id, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest,
+               s.planned_on, s.place, s.begins_at, s.theme, s.status, s.started_at, s.ended_at`;
 const whole = 's.allotment, s.arranged, s.outline, s.planned_sets, s.readiness';
 
+/** Those done in the order they were done, then those to come in theirs; what was prescribed with the one that runs and the one that ended last. */
+const sessionsOf = (columns: string, which: string): string =>
+  `with last as (
+     select n.id from plan q cross join lateral (
+       select id, started_at from session where plan_id = q.id and status in ('done', 'stopped')
+        order by started_at desc nulls last, id desc limit 1) n
+      where q.goal_id = $1 and n.started_at is not null order by n.started_at desc, n.id desc limit 1)
+   select ${plain}, ${columns}, case when s.status = 'running' or s.id = last.id then s.prescribed end as prescribed
+     from session s join plan p on p.id = s.plan_id left join last on true
+    where p.goal_id = $1 and s.status <> 'superseded' and (${which})
+    order by s.started_at nulls last, p.version, s.week, s.ordinal, s.id`;
+
+/** Every session of a goal over all its plans, in full but for what was prescribed. */
+export const listSessions = (db: Db, goalId: number): Promise<Session[]> =>
+  rowsAtOnce(db, SessionRow, sessionsOf(whole, 'true'), [goalId]);
+
+const isInLine = 'coalesce(p.line_id, p.id) = $2';
+const isInFull = `s.status in ('running', 'planned') or s.id = last.id`;
+const lean = `case when ${isInFull} or ${isInLine} then s.allotment end as allotment,
+              case when ${isInFull} or ${isInLine} then s.arranged end as arranged,
+              case when ${isInLine} then s.outline end as outline,
+              case when ${isInFull} then s.planned_sets end as planned_sets,
+              case when ${isInFull} then s.readiness end as readiness`;
+
 /**
- * Sessions of a goal over all its plans: those done in the order they were done, then those to come in theirs. What was
- * prescribed in full comes only with the one that runs and the one that ended last. Not whole, they are those to come, those of the line of
- * the plan in force, and whatever began since a day; of those that ended before the last, what was planned of them and answered stays behind.
+ * Sessions of a goal that still bear on what comes: those to come, those of the line of the plan in force, and whatever began since a day. Of
+ * those that ended before the last, what was planned of them and answered stays behind: years of it.
  */
-export const listSessions = (
+export const listSessionsAtHand = (
   db: Db,
   goalId: number,
-  { lineId, since, isWhole }: Readonly<{ lineId: number | null; since: string; isWhole: boolean }>
-): Promise<Session[]> =>
-  rowsAtOnce(
-    db,
-    SessionRow,
-    `with last as (
-       select n.id from plan q cross join lateral (
-         select id, started_at from session where plan_id = q.id and status in ('done', 'stopped')
-          order by started_at desc nulls last, id desc limit 1) n
-        where q.goal_id = $1 and n.started_at is not null order by n.started_at desc, n.id desc limit 1)
-     select s.id, s.plan_id, p.line as line_id, p.school_id, s.week, s.ordinal, s.phase, s.easy, s.light, s.retest, s.planned_on, s.place,
-            s.begins_at, s.theme, s.status, s.started_at, s.ended_at, ${isWhole ? whole : heavy},
-            case when s.status = 'running' or s.id = last.id then s.prescribed end as prescribed
-       from (select id, goal_id, version, school_id, coalesce(line_id, id) as line from plan) p join session s on s.plan_id = p.id
-       left join last on true
-      where p.goal_id = $1 and s.status <> 'superseded'
-        and ($4 or ${atHand} or p.line is not distinct from $2 or s.started_at >= $3::date)
-      order by s.started_at nulls last, p.version, s.week, s.ordinal, s.id`,
-    [goalId, lineId, since, isWhole]
-  );
+  { lineId, since }: Readonly<{ lineId: number | null; since: string }>
+): Promise<Session[]> => {
+  const sql = sessionsOf(lean, `${isInFull} or ${isInLine} or s.started_at >= $3::date`);
+  return rowsAtOnce(db, SessionRow, sql, [goalId, lineId, since]);
+};
 
 const StartedRow = z.object({ started_at: instant });
 
@@ -195,7 +195,7 @@ export async function findRunning(db: Db, clientId: number): Promise<number | nu
 /** A session of a client without what was prescribed, or 'not_found'. */
 export async function getSession(db: Db, clientId: number, id: number): Promise<Session> {
   const { rows } = await db.query(
-    `select ${columns}, null as prescribed from session s join plan p on p.id = s.plan_id join goal g on g.id = p.goal_id
+    `select ${plain}, ${whole}, null as prescribed from session s join plan p on p.id = s.plan_id join goal g on g.id = p.goal_id
       where s.id = $1 and g.client_id = $2`,
     [id, clientId]
   );

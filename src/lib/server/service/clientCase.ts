@@ -30,7 +30,14 @@ import { listOccasions, type Occasion } from '../repo/occasionRepo';
 import { findPlan, listSettings, type Plan } from '../repo/planRepo';
 import { listProps, type ShelfProp } from '../repo/propRepo';
 import { findScreening, type ScreeningRecord } from '../repo/screeningRepo';
-import { findLastElsewhere, listBegun, listSessions, type LastElsewhere, type Session } from '../repo/sessionRepo';
+import {
+  findLastElsewhere,
+  listBegun,
+  listSessions,
+  listSessionsAtHand,
+  type LastElsewhere,
+  type Session
+} from '../repo/sessionRepo';
 import { getUnits } from '../repo/studioRepo';
 import { loadCatalogue } from './library';
 import { remembersWith } from './perCase';
@@ -115,7 +122,7 @@ export async function loadCase(db: Db, clientId: number, today: string): Promise
     };
   const plan = await findPlan(db, goal.id);
   const since = addDays(today, -lateDays);
-  const sessions = await listSessions(db, goal.id, { lineId: plan?.lineId ?? null, since, isWhole: false });
+  const sessions = await listSessionsAtHand(db, goal.id, { lineId: plan?.lineId ?? null, since });
   const atHand = sessions.flatMap((s) => (s.prescribed ? [s.id] : []));
   return {
     ...base,
@@ -152,7 +159,7 @@ export type LoggedCase = GoalCase & Logged;
 type Logged = Readonly<{ setLogs: readonly SetLog[] }>;
 
 export async function withLog<C extends GoalCase>(db: Db, c: C): Promise<C & Logged> {
-  const sessions = await listSessions(db, c.goal.id, { lineId: null, since: c.today, isWhole: true });
+  const sessions = await listSessions(db, c.goal.id);
   const [setLogs, decisions] = [await listSetLogs(db, c.goal.id), await listDecisions(db, c.goal.id)];
   return remembersWith(c, { ...c, sessions, setLogs, decisions });
 }

@@ -44,7 +44,7 @@ export async function tellLater(db: Database, clientId: number, input: ToldPainI
       if (note !== '' && !known.note.includes(note)) await updatePainNote(tx, known.id, `${known.note}\n${note}`.trim());
       return;
     }
-    const sessions = c.goal ? await listSessions(tx, c.goal.id, { lineId: null, since: c.today, isWhole: true }) : [];
+    const sessions = c.goal ? await listSessions(tx, c.goal.id) : [];
     const session = sessions.findLast(
       (s) =>
         s.endedAt !== null &&

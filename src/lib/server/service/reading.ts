@@ -5,6 +5,7 @@ import {
   linkKey,
   measureOf,
   measureSet,
+  oncePer,
   otherSide,
   readPosition,
   type LinkValue,
@@ -19,8 +20,8 @@ import { perCase } from './perCase';
 
 const asUncertain = (r: Taken | undefined): Uncertain | null => (r ? { value: r.value, sd: r.levelSd ?? 0 } : null);
 
-const ownKey = perCase((r: Taken) => comparesKey(r, r.bodyState));
-const activeKey = perCase((r: Taken) => comparesKey({ ...r, mode: 'active' }, r.bodyState));
+const ownKey = oncePer((r: Taken) => comparesKey(r, r.bodyState));
+const activeKey = oncePer((r: Taken) => comparesKey({ ...r, mode: 'active' }, r.bodyState));
 
 /** What was known of every link up to a day: the newest passive range, and the active one that was taken like it. */
 function linksUpTo(taken: readonly Taken[], until: string): Map<string, LinkValue> {

@@ -1,4 +1,3 @@
-import type { SetFigures } from '$lib/contract/setForms';
 import type { Moment, Proposal } from '$lib/contract/review';
 import {
   daysBetween,
@@ -6,8 +5,6 @@ import {
   deepens,
   dialStates,
   endValues,
-  exercisesIn,
-  isAsked,
   isSore,
   loadsJoint,
   measureOf,
@@ -18,7 +15,6 @@ import {
   progressRules,
   retestEveryDays,
   stretchesLine,
-  timelineOf,
   type Decision,
   type DialId,
   type DialState,
@@ -36,7 +32,7 @@ import { weakerSide } from './comparing';
 import { sideState } from './gradeExercise';
 import { takenOf } from './taken';
 import { perCase } from './perCase';
-import { gateOf, isHurt, painText } from './safety';
+import { gateOf, isHurt } from './safety';
 import { endedSessions, isOfVariantNow, limitsOfLastSession, painsIn, recordsOf } from './sessionRecords';
 
 /** Parts in the order in which a link is deepened first: the position, then what opens it, then the active work. */
@@ -189,58 +185,6 @@ function headlineOn(c: GoalCase, side: Side | null): string | null {
   const { id, modes } = measureOf(c.goal.headline);
   const taken = takenOf(c).filter((r) => r.measureId === id && r.mode === modes[0]);
   return taken.findLast((r) => side === null || r.side === null || r.side === side)?.takenOn ?? null;
-}
-
-export type ExerciseDone = Readonly<{
-  exerciseId: string;
-  exerciseName: string;
-  side: Side | null;
-  plannedSets: number;
-  doneSets: number;
-  plannedS: number;
-  actualS: number;
-  cleanSets: number;
-  /** Of 1, by the seconds that were worked. */
-  share: number;
-  /** What was written down of its sets. */
-  figures: readonly SetFigures[];
-  pains: readonly string[];
-}>;
-
-/** The session that ended last, exercise by exercise: what was done against what was prescribed. Null before the first. */
-export function doneAgainstPlan(c: GoalCase) {
-  const session = endedSessions(c).at(-1);
-  if (!session?.prescribed) return null;
-  const planned = timelineOf(session.prescribed).sets.filter((s) => isAsked(s.work));
-  const find = exercisesIn(session.prescribed.blocks);
-  const exercisesDone = session.plannedSets.map(({ exerciseId, side, sets }): ExerciseDone => {
-    const logs = c.lastSets.filter((l) => l.sessionId === session.id && l.exerciseId === exerciseId && l.side === side);
-    const ofSide = planned.filter((s) => s.exerciseId === exerciseId && s.side === side);
-    const plannedS = ofSide.reduce((sum, s) => sum + s.endS - s.workStartS, 0);
-    const actualS = logs.reduce((sum, l) => sum + l.actualS, 0);
-    return {
-      exerciseId,
-      exerciseName: find(exerciseId).name,
-      side,
-      plannedSets: sets,
-      doneSets: logs.length,
-      plannedS,
-      actualS,
-      share: plannedS > 0 ? actualS / plannedS : 0,
-      figures: logs.map((l) => l.figures).filter((f) => Object.keys(f).length > 0),
-      cleanSets: logs.filter((l) => l.clean).length,
-      pains: c.pains.filter((p) => painsIn(c, session.id, exerciseId, side).includes(p)).map(painText)
-    };
-  });
-  return {
-    id: session.id,
-    week: session.week,
-    ordinal: session.ordinal,
-    status: session.status,
-    startedAt: session.startedAt!,
-    blocks: session.prescribed.blocks,
-    exercises: exercisesDone
-  };
 }
 
 /** Sessions done of those that were due by today, in the plan in force. */

@@ -37,9 +37,7 @@ export function recordsOf(c: LoggedCase, exerciseId: string, side: Side | null):
     const planned = session.plannedSets.find((p) => p.exerciseId === exerciseId && p.side === side);
     if (!planned) return [];
     const logs = logsOf(c).get(`${session.id}/${exerciseId}/${side}`) ?? [];
-    // The strict variant and the open one are two logs: what the one is ready for says nothing about the other.
-    const wasOpen = logs[0]?.figures.allows !== undefined;
-    if (logs.length > 0 && wasOpen !== isOpen) return [];
+    if (!isOfVariant(logs[0], isOpen)) return [];
     const pains = painsIn(c, session.id, exerciseId, side);
     const decisionAt = (moment: Moment) => decided.get(session.id)?.find((d) => d.moment === moment);
     const record: SessionRecord = {
@@ -59,10 +57,14 @@ export function recordsOf(c: LoggedCase, exerciseId: string, side: Side | null):
 const isOpenVariant = (c: GoalCase, exerciseId: string, side: Side | null): boolean =>
   c.choices.find((o) => o.exerciseId === exerciseId)?.lifts?.[side ?? 'left'].allows !== undefined;
 
-/** Whether what was logged of the session that ended last is of the variant that is done now; where nothing was logged it is. */
+/** The strict variant and the open one are two logs: what the one is ready for says nothing about the other. No log is of either. */
+const isOfVariant = (log: SetLog | undefined, isOpen: boolean): boolean =>
+  log === undefined || (log.figures.allows !== undefined) === isOpen;
+
+/** Whether what was logged of the session that ended last is of the variant that is done now. */
 export function isOfVariantNow(c: GoalCase, session: Session, exerciseId: string, side: Side | null): boolean {
   const log = c.lastSets.find((l) => l.sessionId === session.id && l.exerciseId === exerciseId && l.side === side);
-  return log === undefined || (log.figures.allows !== undefined) === isOpenVariant(c, exerciseId, side);
+  return isOfVariant(log, isOpenVariant(c, exerciseId, side));
 }
 
 /** Pains of an exercise in a session, told in it or later; where no side was told they are of either. */

@@ -13,6 +13,7 @@
   import BusyHours from './BusyHours.svelte';
   import Relax from '$lib/ui/Relax.svelte';
   import DayStrip from './DayStrip.svelte';
+  import EasyWeeks from './EasyWeeks.svelte';
   import GoalShares from './GoalShares.svelte';
   import SessionWishes from './SessionWishes.svelte';
   import Versions from './Versions.svelte';
@@ -196,21 +197,7 @@
           onBeginsAt={(at) => (wishes.beginsAt = at)}
         />
 
-        <section aria-labelledby="easy">
-          <h2 id="easy">Easy weeks</h2>
-          <p class="mb-2 text-ink-soft">The same exercises with about 60 % of the sets. Usually every fourth week.</p>
-          <div class="flex flex-wrap gap-2">
-            {#each data.weeksToCome as week (week)}
-              {@const isEasy = wishes.easyWeeks?.includes(week)}
-              <button
-                type="button"
-                class="btn min-w-11 {isEasy ? 'border-mulberry bg-line/60 text-mulberry' : ''}"
-                aria-pressed={isEasy}
-                onclick={() => wishes.toggleEasy(week)}>Week {week}{isEasy ? ', easy' : ''}</button
-              >
-            {/each}
-          </div>
-        </section>
+        <EasyWeeks weeks={data.weeksToCome} {wishes} />
 
         {#if data.missed > 0}
           <Choices

@@ -1,0 +1,51 @@
+import { CoreError } from '../errors';
+import { capsOf } from '../safety/caps';
+import { arrangedSession, usualArrangement, type Arrangement } from '../session/arrange';
+import { isWorked } from '../session/block';
+import { orderBlocks } from '../session/compileSession';
+import type { Allotment } from './allotment';
+import type { WeekAsk } from './planWeek';
+import { sessionBlocks, type BlocksAsk } from './sessionBlocks';
+import type { Place } from './sessionSlot';
+
+/** What a session could hold: every block uncut, in the usual order. Throws: CoreError 'nothing_in_week', 'everything_locked'. */
+export function uncutSession(ask: BlocksAsk) {
+  if (ask.week.length === 0) throw new CoreError('nothing_in_week');
+  const { blocks, leftOut, asks, cuts } = sessionBlocks(ask);
+  if (asks.length === 0 && !blocks.some(isWorked)) throw new CoreError('everything_locked');
+  return { blocks: orderBlocks(blocks), leftOut, asks, cuts };
+}
+
+/** Everything a session is made from, and the minutes it has. */
+export type SessionAsk = BlocksAsk & Readonly<{ minutes: number }>;
+
+/**
+ * One session of a phase as it was arranged, or as usual, cut to the minutes; where every exercise still asks for a number, the warm-up and
+ * the settle alone.
+ *
+ * Throws: CoreError 'nothing_in_week', 'minutes_too_few', 'everything_locked', and those of `arrange`.
+ */
+export function fittedSession(ask: SessionAsk, arrangement?: Arrangement) {
+  const { blocks, leftOut, asks, cuts } = uncutSession(ask);
+  const given = arrangedSession(
+    blocks,
+    arrangement ?? usualArrangement(blocks, ask.minutes),
+    capsOf(ask.person.limits).effortPct
+  );
+  return { ...given, cuts: [...cuts, ...given.cuts], leftOut, asks };
+}
+
+/** Sessions of one kind are the same session: composed once. */
+export function sessionComposer(ask: Omit<SessionAsk, 'phase' | 'easy' | 'light' | 'allotment'> & Pick<WeekAsk, 'homeWeek'>) {
+  const known = new Map<string, ReturnType<typeof fittedSession>>();
+  return (
+    { place, ...of }: Pick<BlocksAsk, 'phase' | 'easy'> & Readonly<{ light?: boolean; place: Place }>,
+    allotment: Allotment | null
+  ) => {
+    const key = JSON.stringify([of, place, allotment]);
+    const week = place === 'home' ? (ask.homeWeek ?? ask.week) : ask.week;
+    const fitted = known.get(key) ?? fittedSession({ ...ask, week, light: false, ...of, allotment });
+    known.set(key, fitted);
+    return fitted;
+  };
+}
