@@ -40,7 +40,7 @@ export function* simulateAngles({ restDeg, startDeg, seed, behaviour = 'well' }:
   const random = seededRandom(seed);
   const placing = motion.placingSdDeg * normalDraw(random);
   const phase = 2 * Math.PI * random();
-  const perS = behaviour === 'flood' ? 400 : motion.samplesPerS;
+  const perS = behaviour === 'flood' ? 200 : motion.samplesPerS;
   if (behaviour === 'silent') return;
   for (let i = 0; ; i++) {
     const tMs = (i * 1000) / perS;

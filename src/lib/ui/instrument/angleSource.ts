@@ -10,6 +10,8 @@ export interface AngleSource {
 
 /** After this long without one sample there is none to come. */
 const patienceMs = 2000;
+/** So long a busy server may take before it answers at all. */
+const answerMs = 15_000;
 
 type Tilt = Readonly<{ tMs: number; betaDeg: number | null; gammaDeg: number | null }>;
 
@@ -68,7 +70,12 @@ export const streamedAngle = (address: string): AngleSource => ({
       clearTimeout(wait);
       stream.close();
     };
-    const wait = setTimeout(() => seen === 0 && onTrouble('gone'), patienceMs);
+    const giveUp = () => seen === 0 && onTrouble('gone');
+    let wait = setTimeout(giveUp, answerMs);
+    stream.onopen = () => {
+      clearTimeout(wait);
+      wait = setTimeout(giveUp, patienceMs);
+    };
     stream.onmessage = ({ data }) => {
       const sample = riseOf(JSON.parse(data as string) as Tilt);
       seen++;
