@@ -1,5 +1,6 @@
 import type { Database } from '$lib/server/db/db';
 import type { PhotoFiles } from '$lib/server/photos/photoFiles';
+import type { CaseMemory } from '$lib/server/service/caseMemory';
 import type { ClientCase } from '$lib/server/service/clientCase';
 import type { Studio } from '$lib/server/db/openStudio';
 
@@ -13,8 +14,9 @@ declare global {
       /** The studio's calendar date. */
       today: string;
       theme: 'light' | 'dark' | 'system';
-      /** Everything about one client, loaded once a request. */
+      /** Everything about one client: one and the same for a request. */
       caseOf(clientId: number): Promise<ClientCase>;
+      withLog: CaseMemory['withLog'];
     }
   }
 }

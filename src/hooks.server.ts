@@ -11,12 +11,13 @@ import { deleteKeptBefore } from '$lib/server/repo/keptSessionRepo';
 import { deleteSentBefore } from '$lib/server/repo/sentFormRepo';
 import { getStudioKey } from '$lib/server/repo/studioRepo';
 import { sweepPhotos } from '$lib/server/service/photos';
-import { dateOf, loadCase, type ClientCase } from '$lib/server/service/clientCase';
+import { caseMemory, type CaseMemory } from '$lib/server/service/caseMemory';
+import { dateOf, type ClientCase } from '$lib/server/service/clientCase';
 import { openStudio, type Studio } from '$lib/server/db/openStudio';
 
 /** Kept on globalThis so that a reload in development does not open the directory twice. */
 const held = globalThis as typeof globalThis & { calmReach?: { opening: Promise<Opened>; opened: Opened | null } };
-type Opened = Readonly<{ studio: Studio; files: PhotoFiles }>;
+type Opened = Readonly<{ studio: Studio; memory: CaseMemory; files: PhotoFiles }>;
 
 const say = (text: string) => process.stdout.write(`${text}\n`);
 
@@ -38,7 +39,7 @@ async function open(): Promise<Opened> {
   const aside = await sweepPhotos(db, files, new Date());
   if (aside > 0)
     say(`pictures: ${aside} that no measure knows are put aside for a month, in the folder "aside" beside the others`);
-  return { studio, files };
+  return { studio, memory: caseMemory(answering(db)), files };
 }
 
 export const init: ServerInit = async () => {
@@ -114,10 +115,11 @@ export const handle: Handle = async ({ event, resolve }) => {
   locals.theme = themes.find((t) => t === event.cookies.get('theme')) ?? 'system';
   const cases = new Map<number, Promise<ClientCase>>();
   locals.caseOf = (clientId) => {
-    const known = cases.get(clientId) ?? loadCase(locals.db, clientId, locals.today);
+    const known = cases.get(clientId) ?? opened.memory.caseOf(clientId, locals.today);
     cases.set(clientId, known);
     return known;
   };
+  locals.withLog = opened.memory.withLog;
   const inPlayer = event.route.id?.endsWith('/practise/[sessionId=id]') ?? false;
   const theme = inPlayer ? 'dark' : locals.theme;
   const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%calm.theme%', theme) });

@@ -14,6 +14,7 @@ import { photoFiles } from '$lib/server/photos/photoFiles';
 import { updateArchived } from '$lib/server/repo/clientRepo';
 import { orNotFound } from '$lib/server/orNotFound';
 import { insertProp, listProps } from '$lib/server/repo/propRepo';
+import { caseMemory } from '$lib/server/service/caseMemory';
 import { loadCase } from '$lib/server/service/clientCase';
 import { addExercise } from '$lib/server/service/library';
 import { makePlan } from '$lib/server/service/planning';
@@ -135,14 +136,15 @@ async function everything(db: Db): Promise<string> {
   return JSON.stringify(rows);
 }
 
-const localsOf = (db: Database): App.Locals => ({
+const localsOf = (db: Database, memory = caseMemory(db)): App.Locals => ({
   studio: { restored: null, restoredRead: async () => undefined },
   db,
   photoFiles: files,
   now,
   today,
   theme: 'system',
-  caseOf: (id) => loadCase(db, id, today)
+  caseOf: (id) => memory.caseOf(id, today),
+  withLog: memory.withLog
 });
 
 /** What came of it: a fault is what a page or a form must never end in. */
@@ -501,7 +503,11 @@ describe('forms', () => {
     const refused: string[] = [];
     for (const door of doors(world))
       await store.rolledBack(async (db) => {
+        const memory = caseMemory(db);
+        await memory.caseOf(world.clientId, today);
         const { end, value, fault } = await post(db, door, door.typed);
+        // Whatever it changed, what was remembered of the person is not what is shown.
+        expect(await memory.caseOf(world.clientId, today), door.action).toEqual(await loadCase(db, world.clientId, today));
         const absent = nothingThere.some((name) => `${door.route} ${door.action}`.endsWith(`/${name}`));
         if (absent ? end !== 'no page' : end !== 'done' && end !== 'away')
           refused.push(`${door.route} ${door.action}: ${end} ${fault ?? String(JSON.stringify(value)).slice(0, 300)}`);

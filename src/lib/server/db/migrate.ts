@@ -57,10 +57,6 @@ export async function migrate(db: Database, known: readonly Migration[] = migrat
 
 const hashOf = (sql: string): string => createHash('sha256').update(sql).digest('hex');
 
-/** One statement a query; our files hold no semicolon inside a statement. */
+/** One statement a query; our files hold a semicolon inside a statement only in what stands between two $$. */
 export const statementsOf = (sql: string): string[] =>
-  sql
-    .replace(/--.*$/gm, '')
-    .split(';')
-    .map((s) => s.trim())
-    .filter(Boolean);
+  (sql.replace(/--.*$/gm, '').match(/(?:\$\$[\s\S]*?\$\$|[^;])+/g) ?? []).map((s) => s.trim()).filter(Boolean);

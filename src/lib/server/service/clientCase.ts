@@ -42,7 +42,7 @@ import { getUnits } from '../repo/studioRepo';
 import { loadCatalogue } from './library';
 import { remembersWith } from './perCase';
 
-/** Everything known of one client and the goal in work: what every station reads, loaded once a request. */
+/** Everything known of one client and the goal in work: what every station reads. */
 export type ClientCase = Readonly<{
   /** The day it is looked at. */
   today: string;
@@ -87,7 +87,17 @@ export type SplitCase = ClientCase & Readonly<{ goal: ClientGoal & Readonly<{ le
 /** Sessions and decisions of so many days are at hand, whatever plan they were of: longer than a pain that was told bears on anything. */
 const lateDays = 60;
 
-export async function loadCase(db: Db, clientId: number, today: string): Promise<ClientCase> {
+/** What all people share. */
+export type StudioFacts = Pick<ClientCase, 'units' | 'shelf' | 'catalogue'>;
+
+export const loadStudioFacts = async (db: Db): Promise<StudioFacts> => ({
+  units: await getUnits(db),
+  shelf: await listProps(db),
+  catalogue: await loadCatalogue(db)
+});
+
+/** @param studio what all people share, where it is known already */
+export async function loadCase(db: Db, clientId: number, today: string, studio?: StudioFacts): Promise<ClientCase> {
   const client = await getClient(db, clientId);
   const goals = await listGoals(db, clientId);
   const goal = goals.find((g) => g.id === client.currentGoalId) ?? goals.at(-1) ?? null;
@@ -96,10 +106,8 @@ export async function loadCase(db: Db, clientId: number, today: string): Promise
     client,
     goals,
     goal,
-    units: await getUnits(db),
-    shelf: await listProps(db),
+    ...(studio ?? (await loadStudioFacts(db))),
     homeShelf: await listProps(db, clientId),
-    catalogue: await loadCatalogue(db),
     notes: await listExerciseNotes(db, clientId),
     screening: await findScreening(db, clientId),
     locks: await listLocks(db, clientId),
@@ -156,7 +164,7 @@ export const withSplit = (c: ClientCase): SplitCase | null => (isSplitCase(c) ? 
 
 /** A case with its whole log: every set and decision, and every session in full. What reads no log is remembered with the case it was made of. */
 export type LoggedCase = GoalCase & Logged;
-type Logged = Readonly<{ setLogs: readonly SetLog[] }>;
+export type Logged = Readonly<{ setLogs: readonly SetLog[] }>;
 
 export async function withLog<C extends GoalCase>(db: Db, c: C): Promise<C & Logged> {
   const sessions = await listSessions(db, c.goal.id);

@@ -16,7 +16,7 @@ import {
 import type { Db } from '../db/db';
 import { listPeople } from '../repo/peopleRepo';
 import type { ShelfProp } from '../repo/propRepo';
-import { loadCase, withGoal, type GoalCase } from './clientCase';
+import { loadCase, loadStudioFacts, withGoal, type GoalCase } from './clientCase';
 import { gradeOf } from './gradeExercise';
 import { barsOf } from './safety';
 import { kindsOn } from './shelf';
@@ -58,10 +58,11 @@ export async function shelfUse(db: Db, shelf: readonly ShelfProp[], clientId: nu
 
 /** One person at a time, and others have their turn between two: nobody waits for the advice, and no memory holds everybody. */
 async function* casesOf(db: Db, clientId: number | null, today: string): AsyncGenerator<GoalCase> {
+  const studio = await loadStudioFacts(db);
   const ids = clientId === null ? (await listPeople(db, 'active')).map((p) => p.id) : [clientId];
   for (const id of ids) {
     await othersTurn();
-    const found = withGoal(await loadCase(db, id, today));
+    const found = withGoal(await loadCase(db, id, today, studio));
     if (found) yield found;
   }
 }

@@ -5,7 +5,8 @@ import type { Database } from '../db/db';
 import { testDay } from '../testing/people';
 import { personWithSplitPlan, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
-import { isPlanned, loadGoalCase, withLog, dateOf } from './clientCase';
+import { caseMemory } from './caseMemory';
+import { isPlanned, loadGoalCase, withGoal, withLog, dateOf } from './clientCase';
 import { planView } from './composing';
 import { acceptProposals } from './deciding';
 import { gradeOf } from './gradeExercise';
@@ -69,6 +70,7 @@ describe('a case without its log', () => {
   )('shows what the whole log gives, whatever happened: %j', (history) =>
     store.rolledBack(async (db) => {
       const id = await personWithSplitPlan(db);
+      const memory = caseMemory(db);
       let on = testDay;
       for (const one of history) {
         on = addDays(on, one.days);
@@ -76,6 +78,9 @@ describe('a case without its log', () => {
         for (const day of [on, addDays(on, 1)]) {
           const c = await loadGoalCase(db, id, day);
           const logged = await withLog(db, c);
+          const remembered = await memory.caseOf(id, day);
+          expect(remembered).toEqual(c);
+          expect(await memory.withLog(withGoal(remembered)!)).toEqual(logged);
           // A copy remembers nothing of the case it was made of: all of it is worked out from the whole log.
           expect(shownOf(c)).toEqual(shownOf({ ...logged }));
           expect(verdictsWaiting(c)).toBe(proposalsOf({ ...logged }).length);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Db } from '$lib/server/db/db';
 import { decideForm, judgementForm, judgementIdForm, undoDecisionForm, type JudgementInput } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
-import { dateOf, withLog } from '$lib/server/service/clientCase';
+import { dateOf } from '$lib/server/service/clientCase';
 import { alertsOf } from '$lib/server/service/alerts';
 import { outlooksOf } from '$lib/server/service/forecasting';
 import { weekOf } from '$lib/server/service/week';
@@ -19,8 +19,8 @@ import { acceptProposals, decideProposal, undoDecision } from '$lib/server/servi
 const shownDecisions = 12;
 const shownNotes = 8;
 
-export const load: PageServerLoad = async ({ params, locals: { caseOf, db } }) => {
-  const c = await withLog(db, await goalCaseOr(caseOf(Number(params.clientId))));
+export const load: PageServerLoad = async ({ params, locals: { caseOf, withLog, db } }) => {
+  const c = await withLog(await goalCaseOr(caseOf(Number(params.clientId))));
   const last = doneAgainstPlan(c);
   const proposals = proposalsOf(c);
   const { noted, hasMore } = await listNoted(db, { clientId: c.client.id }, shownNotes);

@@ -1,6 +1,5 @@
 import { listForecasts } from '$lib/server/repo/forecastRepo';
 import { listNoted } from '$lib/server/repo/judgementRepo';
-import { withLog } from '$lib/server/service/clientCase';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { takenOf } from '$lib/server/service/taken';
 import type { RequestHandler } from './$types';
@@ -9,8 +8,8 @@ import type { RequestHandler } from './$types';
 const mostJudgements = 10_000;
 
 /** The goal in work with everything that was planned, measured, done, decided, told and foretold for it. */
-export const GET: RequestHandler = async ({ params, locals: { db, caseOf } }) => {
-  const c = await withLog(db, await goalCaseOr(caseOf(Number(params.clientId))));
+export const GET: RequestHandler = async ({ params, locals: { db, caseOf, withLog } }) => {
+  const c = await withLog(await goalCaseOr(caseOf(Number(params.clientId))));
   const { id: _, contact: __, ...client } = c.client;
   const history = {
     madeOn: c.today,

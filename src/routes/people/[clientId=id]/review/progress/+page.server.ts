@@ -1,4 +1,3 @@
-import { withLog } from '$lib/server/service/clientCase';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { attendedLately, outlooksOf } from '$lib/server/service/forecasting';
 import { linksDone, weeksDone, winsOf } from '$lib/server/service/history';
@@ -7,8 +6,8 @@ import type { PageServerLoad } from './$types';
 
 const shownWins = 6;
 
-export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
-  const c = await withLog(db, await goalCaseOr(caseOf(Number(params.clientId))));
+export const load: PageServerLoad = async ({ params, locals: { db, caseOf, withLog, today } }) => {
+  const c = await withLog(await goalCaseOr(caseOf(Number(params.clientId))));
   return {
     outlooks: await outlooksOf(db, c),
     taken: takenOf(c).filter((r) => r.measureId === c.goal.headline),

@@ -1,7 +1,7 @@
 import { capsOf } from '$lib/core';
 import { limitsOf } from '$lib/server/service/checking';
 import { goalCaseOr } from '$lib/server/orNotFound';
-import { dateOf, withLog } from '$lib/server/service/clientCase';
+import { dateOf } from '$lib/server/service/clientCase';
 import { attendedLately, outlooksOf } from '$lib/server/service/forecasting';
 import { openWeek } from '$lib/server/service/week';
 import { winsOf } from '$lib/server/service/history';
@@ -22,8 +22,8 @@ function picturesOf(c: GoalCase, photos: readonly Photo[]) {
   });
 }
 
-export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
-  const c = await withLog(db, await goalCaseOr(caseOf(Number(params.clientId))));
+export const load: PageServerLoad = async ({ params, locals: { db, caseOf, withLog, today } }) => {
+  const c = await withLog(await goalCaseOr(caseOf(Number(params.clientId))));
   const wins = winsOf(c);
   const days = endedSessions(c).map((s) => dateOf(s.startedAt!));
   return {

@@ -1,13 +1,13 @@
 import { setRow } from '$lib/contract/history';
 import { csvFile } from '$lib/server/csv';
 import { goalCaseOr } from '$lib/server/orNotFound';
-import { dateOf, withLog } from '$lib/server/service/clientCase';
+import { dateOf } from '$lib/server/service/clientCase';
 import { endedSessions } from '$lib/server/service/sessionRecords';
 import type { RequestHandler } from './$types';
 
 /** Every set of the goal in work that was done, oldest first. */
-export const GET: RequestHandler = async ({ params, locals: { db, caseOf } }) => {
-  const c = await withLog(db, await goalCaseOr(caseOf(Number(params.clientId))));
+export const GET: RequestHandler = async ({ params, locals: { caseOf, withLog } }) => {
+  const c = await withLog(await goalCaseOr(caseOf(Number(params.clientId))));
   const days = new Map(endedSessions(c).map((s) => [s.id, dateOf(s.startedAt!)]));
   const names = new Map(c.catalogue.map((e) => [e.id, e.name]));
   const rows = c.setLogs
