@@ -16,7 +16,7 @@ declare global {
       theme: 'light' | 'dark' | 'system';
       /** Everything about one client: one and the same for a request. */
       caseOf(clientId: number): Promise<ClientCase>;
-      withLog: CaseMemory['withLog'];
+      memory: CaseMemory;
     }
   }
 }

@@ -119,7 +119,7 @@ export const handle: Handle = async ({ event, resolve }) => {
     cases.set(clientId, known);
     return known;
   };
-  locals.withLog = opened.memory.withLog;
+  locals.memory = opened.memory;
   const inPlayer = event.route.id?.endsWith('/practise/[sessionId=id]') ?? false;
   const theme = inPlayer ? 'dark' : locals.theme;
   const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%calm.theme%', theme) });

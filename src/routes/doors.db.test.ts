@@ -144,7 +144,7 @@ const localsOf = (db: Database, memory = caseMemory(db)): App.Locals => ({
   today,
   theme: 'system',
   caseOf: (id) => memory.caseOf(id, today),
-  withLog: memory.withLog
+  memory
 });
 
 /** What came of it: a fault is what a page or a form must never end in. */
@@ -505,9 +505,11 @@ describe('forms', () => {
       await store.rolledBack(async (db) => {
         const memory = caseMemory(db);
         await memory.caseOf(world.clientId, today);
+        await memory.people('active');
         const { end, value, fault } = await post(db, door, door.typed);
         // Whatever it changed, what was remembered of the person is not what is shown.
         expect(await memory.caseOf(world.clientId, today), door.action).toEqual(await loadCase(db, world.clientId, today));
+        expect(await memory.people('active'), door.action).toEqual(await caseMemory(db).people('active'));
         const absent = nothingThere.some((name) => `${door.route} ${door.action}`.endsWith(`/${name}`));
         if (absent ? end !== 'no page' : end !== 'done' && end !== 'away')
           refused.push(`${door.route} ${door.action}: ${end} ${fault ?? String(JSON.stringify(value)).slice(0, 300)}`);

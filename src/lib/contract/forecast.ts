@@ -1,4 +1,4 @@
-import type { ChangeWord, HeadlineAsk, KeptBands, MannKendall, MeasureMode, Plateau, Side, TheilSen, WayId } from '$lib/core';
+import type { ChangeWord, HeadlineAsk, MannKendall, MeasureMode, Plateau, Scored, Side, TheilSen, WayId } from '$lib/core';
 import type { BodyState } from './fields';
 
 /** What a goal's headline is foretold from, on one side. Null `ask`: it cannot be, and why. */
@@ -15,5 +15,10 @@ export type Outlook = Readonly<{
   plateau: Plateau;
   /** From the first measure to the last, reached and held apart. */
   gains: readonly Readonly<{ mode: MeasureMode; from: number; to: number; fromOn: string; toOn: string; word: ChangeWord }>[];
-  kept: readonly Readonly<{ madeOn: string; bands: KeptBands }>[];
+  /** What was foretold held against the last measure: by the oldest forecast, and by the newest that is old enough for it. */
+  oldest: Answered | null;
+  lately: Answered | null;
 }>;
+
+/** A forecast of a day, and how the last measure lies in what it told of its day. */
+export type Answered = Readonly<{ madeOn: string; value: number }> & Scored;

@@ -215,7 +215,7 @@ export {
   type Substitute
 } from './props/equipment';
 export { stacksFor, stacksOn, unders, type StackUse, type Under } from './props/stackUse';
-export { bestAddition, type Addition, type Evenness, type LadderNeed } from './props/bestAddition';
+export { additionsTried, bestAddition, type Addition, type Evenness, type LadderNeed } from './props/bestAddition';
 export { heightGaps, type HeightGap } from './props/heightGaps';
 export { candidateProps } from './props/candidates';
 export { shareShelf, type Share, type ShareNeed } from './props/shareShelf';

@@ -1,5 +1,4 @@
 import { rowId } from '$lib/contract/fields';
-import { listPeople } from '$lib/server/repo/peopleRepo';
 import { updateArchived } from '$lib/server/repo/clientRepo';
 import { pathFactsOf } from '$lib/server/service/people';
 import { pathOf, waitsFor } from '$lib/server/service/stations';
@@ -8,9 +7,9 @@ import { runForm } from '$lib/server/runForm';
 import { z } from 'zod';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db, today }, url }) => {
+export const load: PageServerLoad = async ({ locals: { memory, today }, url }) => {
   const which = url.searchParams.get('show') === 'archived' ? 'archived' : 'active';
-  const people = await listPeople(db, which);
+  const people = await memory.people(which);
   return { which, people: people.map((p) => ({ ...p, waits: waitsFor(pathOf(pathFactsOf(p), today)) })) };
 };
 

@@ -4,11 +4,12 @@ import { editPropForm, onlyPropForm, propForm, quantityForm, type PropInput } fr
 import type { Typed } from '$lib/contract/problem';
 import { heightGaps, stacksFor } from '$lib/core';
 import type { Database } from '$lib/server/db/db';
-import { listPeople } from '$lib/server/repo/peopleRepo';
-import { insertProp, listProps, updateProp, updatePropRemoved, updateQuantity } from '$lib/server/repo/propRepo';
+import { listPersonMarks } from '$lib/server/repo/caseMarkRepo';
+import { insertProp, listProps, updateProp, updatePropRemoved, updateQuantity, type ShelfProp } from '$lib/server/repo/propRepo';
+import { withGoal } from '$lib/server/service/clientCase';
 import { getUnits } from '$lib/server/repo/studioRepo';
 import { propOf } from '$lib/server/service/shelf';
-import { shelfUse, usersOfProp } from '$lib/server/service/shelfUse';
+import { shelfAskOf, shelfUse, usersOfProp, type ShelfAsk } from '$lib/server/service/shelfUse';
 import { runForm, runFormOnce } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -23,9 +24,21 @@ function homeOf(url: URL): number | null {
   return parsed.success ? parsed.data : error(404, 'There is no such page.');
 }
 
-export const load: PageServerLoad = async ({ url, locals: { db, today } }) => {
+/** What is asked of a shelf: of the studio's by everybody, of one at home by whose it is. */
+async function asksOf(
+  { memory, caseOf, today }: App.Locals,
+  clientId: number | null,
+  shelf: readonly ShelfProp[]
+): Promise<ShelfAsk[]> {
+  if (clientId === null) return memory.shelfAsks(today);
+  const c = withGoal(await caseOf(clientId));
+  return c ? [shelfAskOf(c, shelf)] : [];
+}
+
+export const load: PageServerLoad = async ({ url, locals }) => {
+  const { db } = locals;
   const clientId = homeOf(url);
-  const people = await listPeople(db, 'active');
+  const { people } = await listPersonMarks(db, 'active');
   const home = clientId === null ? null : (people.find((p) => p.id === clientId) ?? error(404, 'There is no such page.'));
   const shelf = await listProps(db, clientId);
   const stacks = (pairs: 1 | 2) => {
@@ -40,7 +53,7 @@ export const load: PageServerLoad = async ({ url, locals: { db, today } }) => {
     both: stacks(2),
     scaleCm,
     // Every week of every client is looked at: the page does not wait for it.
-    use: shelfUse(db, shelf, clientId, today)
+    use: asksOf(locals, clientId, shelf).then((asks) => shelfUse(shelf, asks))
   };
 };
 
@@ -64,9 +77,11 @@ export const actions: Actions = {
     });
     return done.ok ? { kept: true } : done.failure;
   },
-  remove: async ({ request, url, locals: { db, now, today } }) => {
+  remove: async ({ request, url, locals }) => {
+    const { db, now } = locals;
     const run = async ({ propId }: { propId: number }) => {
-      const users = await usersOfProp(db, await listProps(db, homeOf(url)), String(propId), today);
+      const clientId = homeOf(url);
+      const users = usersOfProp(await asksOf(locals, clientId, await listProps(db, clientId)), String(propId));
       await updatePropRemoved(db, propId, now.toISOString());
       return users;
     };

@@ -27,14 +27,24 @@ const worthwhileShare = 0.75;
  * Units:  cm.
  * Throws: those of `ladder`.
  */
-export function bestAddition(
+export function bestAddition(...asked: Parameters<typeof additionsTried>): Addition | null {
+  const trying = additionsTried(...asked);
+  for (;;) {
+    const tried = trying.next();
+    if (tried.done) return tried.value;
+  }
+}
+
+/** The same one candidate at a time, for whoever has other work in between; the best is what it returns. */
+export function* additionsTried(
   shelf: readonly Prop[],
   ladders: readonly LadderNeed[],
   candidates: readonly Prop[]
-): Addition | null {
+): Generator<void, Addition | null, void> {
   const before = laid(shelf, ladders);
   let best: Addition | null = null;
   for (const candidate of candidates) {
+    yield;
     const after = laid([...shelf, candidate], ladders);
     const addition: Addition = {
       candidate,

@@ -31,7 +31,7 @@ import { insertNamedCycle } from '../repo/choiceRepo';
 import { insertClient } from '../repo/clientRepo';
 import { insertOwnExercise } from '../repo/exerciseRepo';
 import type { PhotoFiles } from '../photos/photoFiles';
-import { listPeople } from '../repo/peopleRepo';
+import { listPersonMarks } from '../repo/caseMarkRepo';
 import { findConsent, upsertConsent } from '../repo/photoRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed, type Session } from '../repo/sessionRepo';
@@ -66,7 +66,7 @@ import { setDial } from '../service/settingDial';
  * consistent; the same day gives the same data.
  */
 export async function seedDemo(db: Database, files: PhotoFiles, now: Date, say: (text: string) => void): Promise<void> {
-  if ((await listPeople(db, 'active')).length > 0) return;
+  if ((await listPersonMarks(db, 'active')).people.length > 0) return;
   for (const prop of lanternHallShelf) await db.transaction((tx) => insertProp(tx, prop));
   for (const [name, cycle] of lanternHallCycles) await insertNamedCycle(db, name, cycle);
   await insertOwnExercise(

@@ -1,7 +1,7 @@
-import { sides, type KeptBands } from '$lib/core';
+import { sides, type KeptBands, type Side } from '$lib/core';
 import { z } from 'zod';
 import type { Db } from '../db/db';
-import { allRows } from '../db/rows';
+import { allRows, firstRow } from '../db/rows';
 
 const KeptRow = z
   .object({
@@ -25,13 +25,29 @@ const KeptRow = z
 /** A forecast as it was told on its day. */
 export type KeptForecast = z.output<typeof KeptRow>;
 
+const columns = 'id, side, made_on, taken_as, target, bands, prior_share';
+
 /** Forecasts of a goal, oldest first. */
 export async function listForecasts(db: Db, goalId: number): Promise<KeptForecast[]> {
-  const { rows } = await db.query(
-    'select id, side, made_on, taken_as, target, bands, prior_share from kept_forecast where goal_id = $1 order by made_on, id',
-    [goalId]
-  );
+  const { rows } = await db.query(`select ${columns} from kept_forecast where goal_id = $1 order by made_on, id`, [goalId]);
   return allRows(KeptRow, rows);
+}
+
+/** Of the forecasts of one side, of measures taken alike: the oldest, and the newest of those made up to a day. */
+export async function findForecastsToAnswer(
+  db: Db,
+  goalId: number,
+  { side, takenAs, upTo }: Readonly<{ side: Side | null; takenAs: string; upTo: string }>
+): Promise<{ oldest: KeptForecast | null; newest: KeptForecast | null }> {
+  const alike = 'from kept_forecast where goal_id = $1 and side is not distinct from $2 and taken_as = $3';
+  const oldest = await db.query(`select ${columns} ${alike} order by made_on, id limit 1`, [goalId, side, takenAs]);
+  const newest = await db.query(`select ${columns} ${alike} and made_on <= $4 order by made_on desc, id desc limit 1`, [
+    goalId,
+    side,
+    takenAs,
+    upTo
+  ]);
+  return { oldest: firstRow(KeptRow, oldest.rows), newest: firstRow(KeptRow, newest.rows) };
 }
 
 /** Keeps the forecast of a day; the last of the day counts. */

@@ -81,8 +81,8 @@ const together = measures.filter((m) => m.sides !== 'each').map((m) => m.id);
 
 const shippedIds = exercises.map((e) => e.id);
 
-/** Everyone of the list with the few figures it shows, in one query; by name. */
-export async function listPeople(db: Db, which: 'active' | 'archived'): Promise<Person[]> {
+/** These people, each with the few figures a list shows, in one query. */
+export async function listPeople(db: Db, ids: readonly number[]): Promise<Person[]> {
   const { rows } = await db.query(
     `select c.id, c.name, c.level, g.kind as goal_kind, g.title as goal_title, g.headline, g.target, g.target_on, g.event_name,
             (select count(*) from goal where client_id = c.id and closed_at is null) as goal_count,
@@ -144,9 +144,8 @@ export async function listPeople(db: Db, which: 'active' | 'archived'): Promise<
               order by l.started_at desc, l.id desc limit 1
            ) n
        ) v on true
-      where (c.archived_at is not null) = $1
-      order by lower(c.name), c.id`,
-    [which === 'archived', JSON.stringify(mainModes), shippedIds, sorePainKinds, together]
+      where c.id = any ($1::integer[])`,
+    [ids, JSON.stringify(mainModes), shippedIds, sorePainKinds, together]
   );
   return allRows(PersonRow, rows);
 }

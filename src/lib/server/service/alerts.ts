@@ -1,15 +1,13 @@
-import { attendanceAlert, daysBetween, exerciseAlerts, measureOf, plateauAlert, scored, type Alert, type Side } from '$lib/core';
+import { attendanceAlert, exerciseAlerts, measureOf, plateauAlert, type Alert, type Side } from '$lib/core';
 import type { Outlook } from '$lib/contract/forecast';
 import { isCheckDue } from './checking';
 import type { GoalCase, LoggedCase } from './clientCase';
 import { compareSides } from './comparing';
-import { alikeSeries, attendedLately } from './forecasting';
+import { attendedLately } from './forecasting';
 import { recordsOf } from './sessionRecords';
 import { takenOf } from './taken';
 import { weekOf } from './week';
 
-/** A kept forecast is held against the last measure from so many weeks on. */
-const oldEnoughWeeks = 2;
 /** Attendance is told of so many weeks. */
 const latelyWeeks = 4;
 
@@ -32,16 +30,11 @@ export function alertsOf(c: LoggedCase, outlooks: readonly Outlook[]): Alert[] {
 }
 
 /** The last measure against what the newest forecast that is old enough told of its day. */
-function offForecast(c: GoalCase, { side, kept }: Outlook): Alert | null {
-  const last = alikeSeries(c, side).at(-1);
-  if (!last || last.sd === null) return null;
-  const weeks = (madeOn: string) => daysBetween(madeOn, last.takenOn) / 7;
-  const told = kept.findLast((f) => weeks(f.madeOn) >= oldEnoughWeeks);
-  const score = told && scored(told.bands, weeks(told.madeOn), last.value, last.sd);
-  if (!told || !score || score.within90) return null;
-  const { p05, p50, p95 } = score.band;
-  const isBehind = measureOf(c.goal.headline).betterIs === 'lower' ? last.value > p50 : last.value < p50;
-  return { code: 'off the forecast', side, madeOn: told.madeOn, value: last.value, low: p05, high: p95, isBehind };
+function offForecast(c: GoalCase, { side, lately }: Outlook): Alert | null {
+  if (!lately || lately.within90) return null;
+  const { madeOn, value, band } = lately;
+  const isBehind = measureOf(c.goal.headline).betterIs === 'lower' ? value > band.p50 : value < band.p50;
+  return { code: 'off the forecast', side, madeOn, value, low: band.p05, high: band.p95, isBehind };
 }
 
 function sideBehind(c: GoalCase): Alert[] {

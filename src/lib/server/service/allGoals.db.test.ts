@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { goals } from '$lib/core';
 import { listMeasurers, listPairs } from '../repo/agreementRepo';
-import { listPeople } from '../repo/peopleRepo';
 import { goalInput, newPerson, passCheck, personWithGoal, take } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
+import { caseMemory } from './caseMemory';
 import { loadCase, withGoal, withSplit } from './clientCase';
 import { chooseGoal, closeGoal, saveGoal } from './goalSetting';
 import { compareActive, compareSides } from './comparing';
@@ -196,7 +196,7 @@ describe('the path of a goal that is no split', () => {
       await take(db, id, 'turnout_angle', null, [126, 128], { on: '2026-02-20', way: 'goniometer', mode: 'active' });
       const second = await personWithGoal(db, 'lotus');
       await take(db, second, 'lotus_knee_height', 'right', [22, 23], on);
-      const people = await listPeople(db, 'active');
+      const people = await caseMemory(db).people('active');
       expect(people.find((p) => p.id === id)).toMatchObject({
         goal: { name: 'Dance turnout', headline: 'turnout_angle', others: 0 },
         values: { left: null, right: null, both: 127 }

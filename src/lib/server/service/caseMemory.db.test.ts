@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { z } from 'zod';
 import type { Database } from '../db/db';
 import { deleteClient, updateArchived } from '../repo/clientRepo';
+import { listPeople } from '../repo/peopleRepo';
 import { updateUnits } from '../repo/studioRepo';
 import { newPerson, testDay } from '../testing/people';
 import { personWithSplitPlan, play } from '../testing/sessions';
@@ -32,6 +33,7 @@ describe('what is remembered of a person', () => {
       const id = await personWithSplitPlan(db);
       const { db: heard, asked } = overheard(db);
       await withLog(heard, await loadGoalCase(heard, id, testDay));
+      await listPeople(heard, [id]);
       const Names = z.array(z.object({ name: z.string() }));
       const tables = await db.query(
         "select table_name as name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE'"
@@ -68,6 +70,28 @@ describe('what is remembered of a person', () => {
       expect(await memory.caseOf(other, testDay)).toBe(theirs);
       // What all share is read again for nobody of them.
       expect(now.catalogue).toBe(theirs.catalogue);
+    }));
+
+  test('a list reads those who changed, and nobody else; so does what the shelf is asked for', () =>
+    store.rolledBack(async (db) => {
+      const [id, other] = [await personWithSplitPlan(db), await newPerson(db, 'Somebody Else')];
+      const { db: heard, asked } = overheard(db);
+      const memory = caseMemory(heard);
+      const first = await memory.people('active');
+      expect(first.map((p) => p.id).sort()).toEqual([id, other].sort());
+      const [ask] = await memory.shelfAsks(testDay);
+      expect(ask!.needs.length).toBeGreaterThan(0);
+      asked.length = 0;
+      expect(await memory.people('active')).toEqual(first);
+      expect((await memory.shelfAsks(testDay))[0]).toBe(ask);
+      expect(asked).toHaveLength(2);
+
+      await updateArchived(db, other, `${testDay}T10:00:00Z`);
+      expect((await memory.people('active')).map((p) => p.id)).toEqual([id]);
+      expect((await memory.people('archived')).map((p) => p.id)).toEqual([other]);
+      await play(db, id, testDay, () => ({ clean: true }), { sameDay: true });
+      expect(await memory.people('active')).toEqual(await listPeople(db, [id]));
+      expect((await memory.people('active'))[0]!.verdictsWait).toBe(true);
     }));
 
   test('what all people share is new for all; another day is another case', () =>

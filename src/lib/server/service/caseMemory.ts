@@ -1,7 +1,19 @@
+import { setImmediate as othersTurn } from 'node:timers/promises';
 import { LRUCache } from 'lru-cache';
 import type { Db } from '../db/db';
-import { getCaseMark } from '../repo/caseMarkRepo';
-import { loadCase, loadStudioFacts, withLog, type ClientCase, type GoalCase, type Logged, type StudioFacts } from './clientCase';
+import { getCaseMark, listPersonMarks, type PersonMark, type Which } from '../repo/caseMarkRepo';
+import { listPeople, type Person } from '../repo/peopleRepo';
+import {
+  loadCase,
+  loadStudioFacts,
+  withGoal,
+  withLog,
+  type ClientCase,
+  type GoalCase,
+  type Logged,
+  type StudioFacts
+} from './clientCase';
+import { shelfAskOf, type ShelfAsk } from './shelfUse';
 
 /** So many people are worked with in a day; more would only take memory. */
 const keptCases = 24;
@@ -11,32 +23,40 @@ export interface CaseMemory {
   caseOf(clientId: number, today: string): Promise<ClientCase>;
   /** The case with its whole log, read once for a case. */
   withLog<C extends GoalCase>(c: C): Promise<C & Logged>;
+  /** Everyone of the list, by name. */
+  people(which: Which): Promise<Person[]>;
+  /** What everyone who trains asks of the studio's shelf; of those without a goal nothing. */
+  shelfAsks(today: string): Promise<ShelfAsk[]>;
 }
 
-type Kept<T> = Readonly<{ mark: string; facts: Promise<T> }>;
+type Kept<T> = Readonly<{ mark: string; facts: T }>;
 
 /**
- * Cases that were asked for lately, with all that was derived of them: the next page of a person costs one query.
+ * What was read of people and derived of that, for as long as nothing of it has changed: the next page of a person costs one query, and a list of
+ * all those who changed since.
  *
- * Model:  a case is kept with the marks that were there before it was read, and is read again as soon as one is another. The database gives
+ * Model:  facts are kept with the marks that were there before they were read, and are read again as soon as one is another. The database gives
  *         a new mark with every change that is committed (migration 0028), whoever made it. What is read inside a transaction never comes here.
  */
 export function caseMemory(db: Db): CaseMemory {
-  const cases = new LRUCache<number, Kept<ClientCase>>({ max: keptCases });
+  const cases = new LRUCache<number, Kept<Promise<ClientCase>>>({ max: keptCases });
   const logged = new WeakMap<GoalCase, Promise<GoalCase & Logged>>();
-  let studio: Kept<StudioFacts> | null = null;
+  const rows = { active: new Map<number, Kept<Person>>(), archived: new Map<number, Kept<Person>>() };
+  const asks = new Map<number, Kept<ShelfAsk | null>>();
+  let studio: Kept<Promise<StudioFacts>> | null = null;
 
-  const studioOf = (mark: string) => {
+  const studioFacts = (mark: string) => {
     if (studio?.mark !== mark) studio = { mark, facts: loadStudioFacts(db) };
     return studio.facts;
   };
+
   return {
     async caseOf(clientId, today) {
-      const { person, studio: shared } = await getCaseMark(db, clientId);
-      const mark = `${person} ${shared} ${today}`;
+      const marks = await getCaseMark(db, clientId);
+      const mark = `${marks.person} ${marks.studio} ${today}`;
       const known = cases.get(clientId);
       if (known?.mark === mark) return known.facts;
-      const facts = studioOf(`${shared}`).then((found) => loadCase(db, clientId, today, found));
+      const facts = studioFacts(`${marks.studio}`).then((shared) => loadCase(db, clientId, today, shared));
       cases.set(clientId, { mark, facts });
       // What could not be read is asked for again.
       facts.catch(() => {
@@ -50,6 +70,38 @@ export function caseMemory(db: Db): CaseMemory {
       logged.set(c, known);
       known.catch(() => logged.delete(c));
       return known as ReturnType<typeof withLog<typeof c>>;
+    },
+    async people(which) {
+      const { people, studio: shared } = await listPersonMarks(db, which);
+      return upToDate(rows[which], people, shared, async function* (ids) {
+        for (const person of await listPeople(db, ids)) yield [person.id, person];
+      });
+    },
+    async shelfAsks(today) {
+      const { people, studio: shared } = await listPersonMarks(db, 'active');
+      const all = await upToDate(asks, people, `${shared} ${today}`, async function* (ids) {
+        for (const id of ids) {
+          // One person at a time: nobody waits for all of them, and no memory holds all their cases.
+          await othersTurn();
+          const c = withGoal(await loadCase(db, id, today, await studioFacts(`${shared}`)));
+          yield [id, c && shelfAskOf(c, c.shelf)];
+        }
+      });
+      return all.filter((ask) => ask !== null);
     }
   };
+}
+
+/** What is kept of people, in their order, after those who are new or have changed were read; who is not among them any more is let go. */
+async function upToDate<T>(
+  kept: Map<number, Kept<T>>,
+  people: readonly PersonMark[],
+  shared: string | null,
+  read: (ids: number[]) => AsyncIterable<readonly [number, T]>
+): Promise<T[]> {
+  const marks = new Map(people.map(({ id, mark }) => [id, `${mark} ${shared}`]));
+  for (const id of kept.keys()) if (!marks.has(id)) kept.delete(id);
+  const changed = people.flatMap(({ id }) => (kept.get(id)?.mark === marks.get(id) ? [] : [id]));
+  if (changed.length > 0) for await (const [id, facts] of read(changed)) kept.set(id, { mark: marks.get(id)!, facts });
+  return people.flatMap(({ id }) => kept.get(id)?.facts ?? []);
 }

@@ -116,10 +116,10 @@ export const sessionsOfPlan = (c: ClientCase): Session[] =>
     .toSorted((a, b) => a.week - b.week || a.ordinal - b.ordinal || a.id - b.id);
 
 /** The plan in force as it would run with today's settings; sessions that were done with how long they took. */
-export function planView(c: PlannedCase): WeekView[] {
+export const planView = perCase((c: PlannedCase): readonly WeekView[] => {
   const weekOfPlan = weeksOf(c);
   return Array.from({ length: c.plan.weeks }, (_, i) => weekOfPlan(i + 1));
-}
+});
 
 /** One week of it; of the sessions in `given` with all they were given. */
 const weekView = (c: PlannedCase, week: number, given?: ReadonlyMap<number, Prescribed>): WeekView => weeksOf(c, given)(week);

@@ -19,7 +19,6 @@ import { keepCycleForm } from '$lib/contract/cycleForm';
 import type { SetLogInput, Written } from '$lib/contract/setForms';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
-import { listPeople } from '../repo/peopleRepo';
 import { updateBreath } from '../repo/clientRepo';
 import { listLeftOut } from '../repo/logRepo';
 import { insertLock } from '../repo/lockRepo';
@@ -28,6 +27,7 @@ import { getPrescribed } from '../repo/sessionRepo';
 import { passCheck, personWithGoal, take } from '../testing/people';
 import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
+import { caseMemory } from './caseMemory';
 import { loadGoalCase, loadLoggedCase } from './clientCase';
 import { cycleDesk, keepCycles } from './cycles';
 import { keepLifts, liftsDesk } from './lifts';
@@ -121,9 +121,9 @@ describe('goals of every kind, each by one of the schools in turn', () => {
             .toSorted()
         ).toEqual(asked.map((p) => `${p.exerciseId}/${p.side}`).toSorted());
         expect(doneAgainstPlan(c)!.exercises.every((e) => e.doneSets === e.plannedSets && e.cleanSets === e.doneSets)).toBe(true);
-        expect((await listPeople(db, 'active'))[0]!.verdictsWait).toBe(true);
+        expect((await caseMemory(db).people('active'))[0]!.verdictsWait).toBe(true);
         await acceptProposals(db, id, today);
-        expect((await listPeople(db, 'active'))[0]!.verdictsWait).toBe(false);
+        expect((await caseMemory(db).people('active'))[0]!.verdictsWait).toBe(false);
 
         // Clean twice running makes something harder, and the session after it is given that.
         const later = addDays(today, 2);

@@ -6,11 +6,11 @@ import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
 import { insertClient } from '../repo/clientRepo';
-import { listPeople } from '../repo/peopleRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed } from '../repo/sessionRepo';
 import { at, fit, nextSession, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
+import { caseMemory } from './caseMemory';
 import { clearLock, saveScreening } from './checking';
 import { loadCase, loadSplitCase, loadLoggedCase } from './clientCase';
 import { saveGoal } from './goalSetting';
@@ -292,7 +292,7 @@ describe('practising', () => {
       expect(c.sessions.find((s) => s.id === sessionId)!.status).toBe('stopped');
       const blocks = planView({ ...c, plan: c.plan! }).at(-1)!.sessions[0]!.blocks;
       expect(blocks.map((b) => b.exerciseId)).not.toContain('front_split_on_stack');
-      expect((await listPeople(db, 'active'))[0]).toMatchObject({ openStops: 1 });
+      expect((await caseMemory(db).people('active'))[0]).toMatchObject({ openStops: 1 });
 
       await clearLock(db, id, c.locks[0]!.id, { clearedBy: 'A. Clinician', clearNote: 'Quiet.' }, today);
       const after = await loadSplitCase(db, id, today);

@@ -1,6 +1,7 @@
-import type { Outlook } from '$lib/contract/forecast';
+import type { Answered, Outlook } from '$lib/contract/forecast';
 import type { Taken } from '$lib/contract/taken';
 import {
+  addDays,
   changeBetween,
   CoreError,
   daysBetween,
@@ -18,15 +19,18 @@ import {
   type Side
 } from '$lib/core';
 import type { Db } from '../db/db';
-import { listForecasts, upsertForecast, upsertScore, type KeptForecast } from '../repo/forecastRepo';
+import { findForecastsToAnswer, listForecasts, upsertForecast, upsertScore, type KeptForecast } from '../repo/forecastRepo';
 import { isOpenForWork } from './checking';
 import { legOf, lengthsOf, type GoalCase } from './clientCase';
+import { perCase } from './perCase';
 import { comparesKey, takenOf } from './taken';
 
 /** Attendance is told from so many weeks back. */
 const attendanceWeeks = 12;
 /** A forecast looks at least so far, at most so far, weeks. */
 const ahead = { least: 12, most: 52 } as const;
+/** Before that a measure says little about what was foretold. */
+const oldEnoughDays = 14;
 
 /** Sides the headline of the goal is taken on. */
 export const headlineSides = (c: GoalCase): (Side | null)[] =>
@@ -54,7 +58,8 @@ export function attendedLately(c: GoalCase, today: string, weeks = attendanceWee
   const begun = [c.plan?.startOn, days[0]].filter((d) => d !== undefined).toSorted()[0];
   if (begun === undefined || begun >= today) return { done: 0, due: 0 };
   const span = Math.min(weeks, weeksBetween(begun, today));
-  const done = days.filter((d) => d < today && weeksBetween(d, today) <= span).length;
+  const since = addDays(today, -Math.floor(span * 7));
+  const done = days.filter((d) => d < today && d >= since).length;
   return { done, due: Math.max(done, Math.round(span * perWeekOf(c))) };
 }
 
@@ -90,18 +95,45 @@ export function forecastAsk(c: GoalCase, side: Side | null, today: string, perWe
 }
 
 /** All that is told of where a goal is going, side by side. */
-export async function outlooksOf(db: Db, c: GoalCase): Promise<Outlook[]> {
-  const kept = await listForecasts(db, c.goal.id);
+export const outlooksOf = (db: Db, c: GoalCase): Promise<Outlook[]> =>
+  Promise.all(
+    toldOf(c).map(async ({ told, alike }): Promise<Outlook> => ({ ...told, ...(await answersOf(db, c, told.side, alike)) }))
+  );
+
+/** What was foretold of the same state and way, held against the last measure: other ways are answered by measures of their own. */
+async function answersOf(
+  db: Db,
+  c: GoalCase,
+  side: Side | null,
+  alike: readonly Taken[]
+): Promise<Pick<Outlook, 'oldest' | 'lately'>> {
+  const last = alike.findLast((r) => r.takenOn <= c.today);
+  if (!last || last.sd === null) return { oldest: null, lately: null };
+  const { value, sd } = last;
+  const answer = (f: KeptForecast | null): Answered | null => {
+    const weeks = f ? weeksBetween(f.madeOn, last.takenOn) : 0;
+    const score = f && weeks > 0 ? scored(f.bands, weeks, value, sd) : null;
+    return f && score && { madeOn: f.madeOn, value, ...score };
+  };
+  const takenAs = comparesKey(last, last.bodyState);
+  const found = await findForecastsToAnswer(db, c.goal.id, { side, takenAs, upTo: addDays(last.takenOn, -oldEnoughDays) });
+  return { oldest: answer(found.oldest), lately: answer(found.newest) };
+}
+
+type Told = Readonly<{ told: Omit<Outlook, 'oldest' | 'lately'>; alike: readonly Taken[] }>;
+
+/** What the measures alone tell. */
+const toldOf = perCase((c: GoalCase): Told[] => {
   const { betterIs } = measureOf(c.goal.headline);
   const { done, due } = attendedLately(c, c.today);
   const isOpen = isOpenForWork(c);
-  return headlineSides(c).map((side): Outlook => {
+  return headlineSides(c).map((side): Told => {
     const series = alikeSeries(c, side);
     const [first] = series;
     // Who may not train has no gain ahead of them to be told of.
     const ask = isOpen ? forecastAsk(c, side, c.today) : null;
     const weekly = series.map((r) => ({ week: weeksBetween(first!.takenOn, r.takenOn), value: r.value }));
-    return {
+    const told: Told['told'] = {
       side,
       ask,
       why: ask ? null : !isOpen ? 'closed' : series.length === 0 ? 'no measure' : 'not foretold',
@@ -109,14 +141,11 @@ export async function outlooksOf(db: Db, c: GoalCase): Promise<Outlook[]> {
       takenAs: first ? { bodyState: first.bodyState, way: first.way, support: first.support } : null,
       trend: trendOf(weekly),
       plateau: plateau({ measures: weekly, betterIs, done, due }),
-      gains: gainsOf(c, side),
-      // What was foretold of another state or way is answered by measures of its own.
-      kept: kept
-        .filter((f) => f.side === side && first && f.takenAs === comparesKey(first, first.bodyState))
-        .map(({ madeOn, bands }) => ({ madeOn, bands }))
+      gains: gainsOf(c, side)
     };
+    return { told, alike: series };
   });
-}
+});
 
 function gainsOf(c: GoalCase, side: Side | null): Outlook['gains'] {
   const { modes, betterIs } = measureOf(c.goal.headline);

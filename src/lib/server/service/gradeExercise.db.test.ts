@@ -10,6 +10,7 @@ import { insertLock } from '../repo/lockRepo';
 import { insertProp, listProps } from '../repo/propRepo';
 import { goalInput, newPerson, passCheck } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
+import { caseMemory } from './caseMemory';
 import { saveScreening } from './checking';
 import { loadCase, withGoal, type GoalCase } from './clientCase';
 import { saveGoal } from './goalSetting';
@@ -413,7 +414,7 @@ describe('the shelf', () => {
       const rungs = async () =>
         gradeOf(await caseOf(db, id), exerciseOf('pancake_on_seat'), 'left').dials[0]!.stack!.rungs.map((r) => r.depthCm);
       const before = await rungs();
-      const { addition, ladders } = await shelfUse(db, await listProps(db), null, today);
+      const { addition, ladders } = await shelfUse(await listProps(db), await caseMemory(db).shelfAsks(today));
       expect(ladders).toBeGreaterThan(0);
       expect(addition!.after.faults).toBeLessThan(addition!.before.faults);
       await insertProp(db, { ...lanternHallShelf[2]!, quantity: 2 });
@@ -438,7 +439,7 @@ describe('the shelf', () => {
       const id = await newClient(db, 'lotus');
       await addToWeek(db, id, 'leaning_back_kneel', today);
       await addToWeek(db, id, 'strap_reps_middle', today);
-      const { missing } = await shelfUse(db, await listProps(db), null, today);
+      const { missing } = await shelfUse(await listProps(db), await caseMemory(db).shelfAsks(today));
       expect(missing.find((m) => m.kind === 'strap')).toMatchObject({
         name: 'Strap',
         neededBy: expect.arrayContaining(['Knee straightened on the strap, middle'])
@@ -451,9 +452,9 @@ describe('the shelf', () => {
       const id = await newClient(db, 'pancake');
       await setDial(db, id, dial('pancake_on_seat', 'seatCm', 10), now);
       const shelf = await listProps(db);
-      const users = await usersOfProp(db, shelf, shelf.find((p) => p.name === 'Cork block')!.id, today);
+      const users = usersOfProp(await caseMemory(db).shelfAsks(today), shelf.find((p) => p.name === 'Cork block')!.id);
       expect(users).toEqual(['Somebody with a pancake: Pancake on its seat, relaxed, 10 cm']);
-      expect(await usersOfProp(db, shelf, shelf.find((p) => p.name === 'Stage box')!.id, today)).toEqual([]);
+      expect(usersOfProp(await caseMemory(db).shelfAsks(today), shelf.find((p) => p.name === 'Stage box')!.id)).toEqual([]);
     }));
 });
 

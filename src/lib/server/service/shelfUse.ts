@@ -1,8 +1,9 @@
 import { setImmediate as othersTurn } from 'node:timers/promises';
+import { group } from 'd3-array';
 import type { ExerciseGrade } from '$lib/contract/grade';
 import {
   everywhere,
-  bestAddition,
+  additionsTried,
   candidateProps,
   dialAtRung,
   equipmentOf,
@@ -13,10 +14,8 @@ import {
   type LadderNeed,
   type Substitute
 } from '$lib/core';
-import type { Db } from '../db/db';
-import { listPeople } from '../repo/peopleRepo';
 import type { ShelfProp } from '../repo/propRepo';
-import { loadCase, loadStudioFacts, withGoal, type GoalCase } from './clientCase';
+import type { GoalCase } from './clientCase';
 import { gradeOf } from './gradeExercise';
 import { barsOf } from './safety';
 import { kindsOn } from './shelf';
@@ -38,32 +37,43 @@ export type ShelfUse = Readonly<{
   }>[];
 }>;
 
-export async function shelfUse(db: Db, shelf: readonly ShelfProp[], clientId: number | null, today: string): Promise<ShelfUse> {
-  const needs: LadderNeed[] = [];
-  const neededBy = new Map<EquipmentId, Set<string>>();
-  for await (const c of casesOf(db, clientId, today)) {
+/** What one person asks of a shelf. */
+export type ShelfAsk = Readonly<{
+  needs: readonly LadderNeed[];
+  missing: readonly Readonly<{ kind: EquipmentId; exerciseName: string }>[];
+  /** Props that a stack in use stands on, told: "Oda Venn: front split on its stack, left, 12.5 cm". */
+  stands: readonly Readonly<{ propIds: readonly string[]; text: string }>[];
+}>;
+
+export function shelfAskOf(c: GoalCase, shelf: readonly ShelfProp[]): ShelfAsk {
+  return {
     // What is barred needs nothing from the shelf.
-    needs.push(...gradedOf(c, shelf, (e) => barsOf(c, e).length === 0).flatMap(laddersOf));
-    for (const { exercise } of weekOf(c))
-      for (const kind of missingFor(exercise, shelf)) neededBy.set(kind, (neededBy.get(kind) ?? new Set()).add(exercise.name));
-  }
-  const missing = [...neededBy].map(([kind, names]) => ({
-    kind,
-    name: equipmentOf(kind).name,
-    neededBy: [...names],
-    substitutes: substitutesFor(kind, kindsOn(shelf))
-  }));
-  return { ladders: needs.length, addition: bestAddition(shelf, needs, candidateProps), missing };
+    needs: gradedOf(c, shelf, (e) => barsOf(c, e).length === 0).flatMap(laddersOf),
+    missing: weekOf(c).flatMap(({ exercise }) =>
+      missingFor(exercise, shelf).map((kind) => ({ kind, exerciseName: exercise.name }))
+    ),
+    stands: gradedOf(c, shelf, (e) => isSet(c, e)).flatMap(standsOf)
+  };
 }
 
-/** One person at a time, and others have their turn between two: nobody waits for the advice, and no memory holds everybody. */
-async function* casesOf(db: Db, clientId: number | null, today: string): AsyncGenerator<GoalCase> {
-  const studio = await loadStudioFacts(db);
-  const ids = clientId === null ? (await listPeople(db, 'active')).map((p) => p.id) : [clientId];
-  for (const id of ids) {
+/** What a shelf is used for, by all who ask of it. Others have their turn between two things that are tried on it. */
+export async function shelfUse(shelf: readonly ShelfProp[], asks: readonly ShelfAsk[]): Promise<ShelfUse> {
+  const needs = asks.flatMap((a) => a.needs);
+  const neededBy = group(
+    asks.flatMap((a) => a.missing),
+    (m) => m.kind
+  );
+  const missing = [...neededBy].map(([kind, asked]) => ({
+    kind,
+    name: equipmentOf(kind).name,
+    neededBy: [...new Set(asked.map((m) => m.exerciseName))],
+    substitutes: substitutesFor(kind, kindsOn(shelf))
+  }));
+  const trying = additionsTried(shelf, needs, candidateProps);
+  for (;;) {
     await othersTurn();
-    const found = withGoal(await loadCase(db, id, today, studio));
-    if (found) yield found;
+    const tried = trying.next();
+    if (tried.done) return { ladders: needs.length, addition: tried.value, missing };
   }
 }
 
@@ -102,14 +112,18 @@ const missingFor = (exercise: Exercise, shelf: readonly ShelfProp[]): EquipmentI
 
 const isSet = (c: GoalCase, { id }: Exercise): boolean => c.settings[id] !== undefined;
 
-/** Who has a stack in use that stands on a prop: "Oda Venn: front split on its stack, left, 12.5 cm". */
-export async function usersOfProp(db: Db, shelf: readonly ShelfProp[], propId: string, today: string): Promise<string[]> {
-  const clientId = shelf.find((p) => p.id === propId)?.clientId ?? null;
-  const users: string[] = [];
-  for await (const c of casesOf(db, clientId, today))
-    for (const { exerciseName, grade } of gradedOf(c, shelf, (e) => isSet(c, e)))
-      for (const { dial, stack } of grade.dials)
-        if (stack?.chosen && stack.rung.items.some((i) => i.propId === propId))
-          users.push(`${c.client.name}: ${exerciseName}, ${dialAtRung(dial, stack.rung)} cm`);
-  return users;
-}
+const standsOf = ({ c, exerciseName, grade }: Graded): ShelfAsk['stands'] =>
+  grade.dials.flatMap(({ dial, stack }) =>
+    stack?.chosen
+      ? [
+          {
+            propIds: stack.rung.items.flatMap((i) => i.propId ?? []),
+            text: `${c.client.name}: ${exerciseName}, ${dialAtRung(dial, stack.rung)} cm`
+          }
+        ]
+      : []
+  );
+
+/** Who has a stack in use that stands on a prop. */
+export const usersOfProp = (asks: readonly ShelfAsk[], propId: string): string[] =>
+  asks.flatMap((a) => a.stands.flatMap((s) => (s.propIds.includes(propId) ? [s.text] : [])));

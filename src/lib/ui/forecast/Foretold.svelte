@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { daysBetween, measureOf, scored, type Forecast } from '$lib/core';
+  import { measureOf, type Forecast } from '$lib/core';
   import type { Outlook } from '$lib/contract/forecast';
   import type { LengthUnit } from '$lib/contract/fields';
   import { dateText, headlineText, plural } from '../format';
@@ -25,15 +25,7 @@
   const week = $derived(told && likelyWeek(told));
   const end = $derived(told?.weeks.at(-1));
   /** The oldest forecast kept, as it told of today, against the last measure. */
-  const then = $derived.by(() => {
-    const kept = outlook.kept[0];
-    const last = ask?.values.at(-1);
-    if (!kept || !last || !outlook.firstOn) return null;
-    const lastOn = Math.round(last.week * 7);
-    const weeks = (lastOn - daysBetween(outlook.firstOn, kept.madeOn)) / 7;
-    const score = weeks > 0 ? scored(kept.bands, weeks, last.value, last.sd) : null;
-    return score && { madeOn: kept.madeOn, value: last.value, ...score };
-  });
+  const then = $derived(outlook.oldest);
 </script>
 
 <section class="card" aria-label="What is likely" aria-busy={state === 'reckoning'}>

@@ -1,6 +1,6 @@
 import { notesQuery } from '$lib/contract/forms';
 import { listNoted } from '$lib/server/repo/judgementRepo';
-import { listPeople } from '$lib/server/repo/peopleRepo';
+import { listPersonMarks } from '$lib/server/repo/caseMarkRepo';
 import { withNames } from '$lib/server/service/judging';
 import { loadCatalogue } from '$lib/server/service/library';
 import type { PageServerLoad } from './$types';
@@ -14,7 +14,7 @@ export const load: PageServerLoad = async ({ url, locals: { db } }) => {
     { clientId: query.person, exerciseId: query.exercise, text: query.q },
     query.most ?? shown
   );
-  const people = [...(await listPeople(db, 'active')), ...(await listPeople(db, 'archived'))];
+  const people = [...(await listPersonMarks(db, 'active')).people, ...(await listPersonMarks(db, 'archived')).people];
   return {
     query,
     noted: await withNames(db, noted),

@@ -19,8 +19,8 @@ import { acceptProposals, decideProposal, undoDecision } from '$lib/server/servi
 const shownDecisions = 12;
 const shownNotes = 8;
 
-export const load: PageServerLoad = async ({ params, locals: { caseOf, withLog, db } }) => {
-  const c = await withLog(await goalCaseOr(caseOf(Number(params.clientId))));
+export const load: PageServerLoad = async ({ params, locals: { caseOf, memory, db } }) => {
+  const c = await memory.withLog(await goalCaseOr(caseOf(Number(params.clientId))));
   const last = doneAgainstPlan(c);
   const proposals = proposalsOf(c);
   const { noted, hasMore } = await listNoted(db, { clientId: c.client.id }, shownNotes);

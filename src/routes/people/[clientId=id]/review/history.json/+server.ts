@@ -8,8 +8,8 @@ import type { RequestHandler } from './$types';
 const mostJudgements = 10_000;
 
 /** The goal in work with everything that was planned, measured, done, decided, told and foretold for it. */
-export const GET: RequestHandler = async ({ params, locals: { db, caseOf, withLog } }) => {
-  const c = await withLog(await goalCaseOr(caseOf(Number(params.clientId))));
+export const GET: RequestHandler = async ({ params, locals: { db, caseOf, memory } }) => {
+  const c = await memory.withLog(await goalCaseOr(caseOf(Number(params.clientId))));
   const { id: _, contact: __, ...client } = c.client;
   const history = {
     madeOn: c.today,

@@ -6,8 +6,8 @@ import type { PageServerLoad } from './$types';
 
 const shownWins = 6;
 
-export const load: PageServerLoad = async ({ params, locals: { db, caseOf, withLog, today } }) => {
-  const c = await withLog(await goalCaseOr(caseOf(Number(params.clientId))));
+export const load: PageServerLoad = async ({ params, locals: { db, caseOf, memory, today } }) => {
+  const c = await memory.withLog(await goalCaseOr(caseOf(Number(params.clientId))));
   return {
     outlooks: await outlooksOf(db, c),
     taken: takenOf(c).filter((r) => r.measureId === c.goal.headline),

@@ -22,8 +22,8 @@ function picturesOf(c: GoalCase, photos: readonly Photo[]) {
   });
 }
 
-export const load: PageServerLoad = async ({ params, locals: { db, caseOf, withLog, today } }) => {
-  const c = await withLog(await goalCaseOr(caseOf(Number(params.clientId))));
+export const load: PageServerLoad = async ({ params, locals: { db, caseOf, memory, today } }) => {
+  const c = await memory.withLog(await goalCaseOr(caseOf(Number(params.clientId))));
   const wins = winsOf(c);
   const days = endedSessions(c).map((s) => dateOf(s.startedAt!));
   return {

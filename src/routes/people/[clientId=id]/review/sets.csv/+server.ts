@@ -6,8 +6,8 @@ import { endedSessions } from '$lib/server/service/sessionRecords';
 import type { RequestHandler } from './$types';
 
 /** Every set of the goal in work that was done, oldest first. */
-export const GET: RequestHandler = async ({ params, locals: { caseOf, withLog } }) => {
-  const c = await withLog(await goalCaseOr(caseOf(Number(params.clientId))));
+export const GET: RequestHandler = async ({ params, locals: { caseOf, memory } }) => {
+  const c = await memory.withLog(await goalCaseOr(caseOf(Number(params.clientId))));
   const days = new Map(endedSessions(c).map((s) => [s.id, dateOf(s.startedAt!)]));
   const names = new Map(c.catalogue.map((e) => [e.id, e.name]));
   const rows = c.setLogs
