@@ -18,6 +18,12 @@ export type Taken = MeasureResult &
     isShownTwice: boolean;
   }>;
 
+/** What of a measure is drawn over time. */
+export type TakenPoint = Pick<Taken, 'takenOn' | 'value' | 'margin' | 'side' | 'mode' | 'bodyState' | 'way' | 'support'>;
+
+/** What of a measure stands in a table. */
+export type TakenRow = TakenPoint & Pick<Taken, 'occasionId' | 'change'>;
+
 /** The gap of the front split, with the opening it stands for. */
 export type TakenSplit = Taken &
   Readonly<{ side: Side; depthCm: number; spreadCm: number | null; marginCm: number; sdCm: number }> &

@@ -3,7 +3,7 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import { axisOver } from './axis';
   import Chart from './Chart.svelte';
-  import { headlineText, shortDate, shownNumber } from './format';
+  import { dateText, headlineText, shortDate, shownNumber } from './format';
 
   /** A measure against the days it was taken, each side and mode apart, with the goal as a line and what is likely ahead as a band. */
   type Point = {
@@ -125,10 +125,16 @@
     ])
   );
   const likely = $derived(ahead?.band.at(-1));
+  /** A line in words: where it began and has come to, and out of how many. */
+  const lineText = ({ name, own }: (typeof lines)[number]) => {
+    const pointText = (p: Point) => `${headlineText(p.value, measure.id, unit)} on ${dateText(p.takenOn)}`;
+    const [first, last] = [own[0]!, own.at(-1)!];
+    return own.length === 1
+      ? `${name} ${pointText(first)}`
+      : `${name} from ${pointText(first)} to ${pointText(last)}, ${own.length} measures`;
+  };
   const label = $derived(
-    `${measure.name} over time: ${points
-      .map((p) => `${p.takenOn} ${keyOf(p)} ${headlineText(p.value, measure.id, unit)}`)
-      .join('; ')}${target === null ? '' : `; the goal is ${headlineText(target, measure.id, unit)}`}` +
+    `${measure.name} over time: ${lines.map(lineText).join('; ')}${target === null ? '' : `; the goal is ${headlineText(target, measure.id, unit)}`}` +
       (likely
         ? `; by ${shortDate(addDays(ahead!.from, likely.week * 7))} nine in ten lie between ${headlineText(likely.p05, measure.id, unit)} and ${headlineText(likely.p95, measure.id, unit)}`
         : '')

@@ -10,7 +10,13 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals: { memory, today }, url }) => {
   const which = url.searchParams.get('show') === 'archived' ? 'archived' : 'active';
   const people = await memory.people(which);
-  return { which, people: people.map((p) => ({ ...p, waits: waitsFor(pathOf(pathFactsOf(p), today)) })) };
+  return {
+    which,
+    people: people.map((p) => {
+      const { id, name, goal, values } = p;
+      return { id, name, goal, values, waits: waitsFor(pathOf(pathFactsOf(p), today)) };
+    })
+  };
 };
 
 const personForm = z.object({ clientId: rowId });

@@ -13,7 +13,11 @@
 
   let { data } = $props();
   let wanted = $state('');
-  const shown = $derived(data.people.filter((p) => p.name.toLowerCase().includes(wanted.trim().toLowerCase())));
+  const found = $derived(data.people.filter((p) => p.name.toLowerCase().includes(wanted.trim().toLowerCase())));
+  /** A list that is longer than anyone reads through is found in, or shown whole on asking. */
+  const longest = 50;
+  let all = $state(false);
+  const shown = $derived(all ? found : found.slice(0, longest));
   let finder: HTMLInputElement | undefined = $state();
 </script>
 
@@ -141,6 +145,11 @@
         </tbody>
       </table>
     </div>
+    {#if shown.length < found.length}
+      <p class="mt-3">
+        <button type="button" class="btn" onclick={() => (all = true)}>Show all {found.length} people</button>
+      </p>
+    {/if}
     <p class="mt-3 text-ink-soft">
       {plural(data.people.length, 'person', 'people')}. The figures are the headline of each goal as last measured; a split by the
       leg in front.

@@ -8,6 +8,7 @@ import { newPerson, testDay } from '../testing/people';
 import { personWithSplitPlan, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { caseMemory } from './caseMemory';
+import { outlooksOf } from './forecasting';
 import { loadCase, loadGoalCase, withGoal, withLog } from './clientCase';
 
 const store = testDatabase();
@@ -33,6 +34,7 @@ describe('what is remembered of a person', () => {
       const id = await personWithSplitPlan(db);
       const { db: heard, asked } = overheard(db);
       await withLog(heard, await loadGoalCase(heard, id, testDay));
+      await outlooksOf(heard, await loadGoalCase(db, id, testDay));
       await listPeople(heard, [id]);
       const Names = z.array(z.object({ name: z.string() }));
       const tables = await db.query(
@@ -41,7 +43,7 @@ describe('what is remembered of a person', () => {
       const read = Names.parse(tables.rows)
         .map((t) => t.name)
         .filter((name) => asked.some((text) => new RegExp(`(from|join)\\s+${name}\\b`).test(text)));
-      expect(read).toContain('set_log');
+      expect(read).toEqual(expect.arrayContaining(['set_log', 'kept_forecast', 'own_exercise']));
       const events = await db.query(
         `select event_object_table || ' ' || event_manipulation as name from information_schema.triggers
           where action_statement like '%touch_case%' and action_timing = 'AFTER'`

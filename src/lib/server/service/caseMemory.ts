@@ -1,5 +1,6 @@
 import { setImmediate as othersTurn } from 'node:timers/promises';
 import { LRUCache } from 'lru-cache';
+import type { Outlook } from '$lib/contract/forecast';
 import type { Db } from '../db/db';
 import { getCaseMark, listPersonMarks, type PersonMark, type Which } from '../repo/caseMarkRepo';
 import { listPeople, type Person } from '../repo/peopleRepo';
@@ -13,6 +14,7 @@ import {
   type Logged,
   type StudioFacts
 } from './clientCase';
+import { outlooksOf } from './forecasting';
 import { shelfAskOf, type ShelfAsk } from './shelfUse';
 
 /** So many people are worked with in a day; more would only take memory. */
@@ -23,6 +25,8 @@ export interface CaseMemory {
   caseOf(clientId: number, today: string): Promise<ClientCase>;
   /** The case with its whole log, read once for a case. */
   withLog<C extends GoalCase>(c: C): Promise<C & Logged>;
+  /** Where the goal is going, told once for a case. */
+  outlooksOf(c: GoalCase): Promise<readonly Outlook[]>;
   /** Everyone of the list, by name. */
   people(which: Which): Promise<Person[]>;
   /** What everyone who trains asks of the studio's shelf; of those without a goal nothing. */
@@ -40,7 +44,8 @@ type Kept<T> = Readonly<{ mark: string; facts: T }>;
  */
 export function caseMemory(db: Db): CaseMemory {
   const cases = new LRUCache<number, Kept<Promise<ClientCase>>>({ max: keptCases });
-  const logged = new WeakMap<GoalCase, Promise<GoalCase & Logged>>();
+  const logged = readOnce((c: GoalCase) => withLog(db, c));
+  const outlooks = readOnce((c: GoalCase) => outlooksOf(db, c));
   const rows = { active: new Map<number, Kept<Person>>(), archived: new Map<number, Kept<Person>>() };
   const asks = new Map<number, Kept<ShelfAsk | null>>();
   let studio: Kept<Promise<StudioFacts>> | null = null;
@@ -65,12 +70,8 @@ export function caseMemory(db: Db): CaseMemory {
       });
       return facts;
     },
-    withLog(c) {
-      const known = logged.get(c) ?? withLog(db, c);
-      logged.set(c, known);
-      known.catch(() => logged.delete(c));
-      return known as ReturnType<typeof withLog<typeof c>>;
-    },
+    withLog: (c) => logged(c) as ReturnType<typeof withLog<typeof c>>,
+    outlooksOf: outlooks,
     async people(which) {
       const { people, studio: shared } = await listPersonMarks(db, which);
       return upToDate(rows[which], people, shared, async function* (ids) {
@@ -89,6 +90,17 @@ export function caseMemory(db: Db): CaseMemory {
       });
       return all.filter((ask) => ask !== null);
     }
+  };
+}
+
+/** Reads something of a case once, for as long as that lives; what could not be read is asked for again. */
+function readOnce<C extends GoalCase, T>(read: (c: C) => Promise<T>): (c: C) => Promise<T> {
+  const known = new WeakMap<C, Promise<T>>();
+  return (c) => {
+    const asked = known.get(c) ?? read(c);
+    known.set(c, asked);
+    asked.catch(() => known.delete(c));
+    return asked;
   };
 }
 

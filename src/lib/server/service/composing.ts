@@ -117,17 +117,13 @@ export const sessionsOfPlan = (c: ClientCase): Session[] =>
 
 /** The plan in force as it would run with today's settings; sessions that were done with how long they took. */
 export const planView = perCase((c: PlannedCase): readonly WeekView[] => {
-  const weekOfPlan = weeksOf(c);
-  return Array.from({ length: c.plan.weeks }, (_, i) => weekOfPlan(i + 1));
+  return Array.from({ length: c.plan.weeks }, (_, i) => weekView(c, i + 1));
 });
-
-/** One week of it; of the sessions in `given` with all they were given. */
-const weekView = (c: PlannedCase, week: number, given?: ReadonlyMap<number, Prescribed>): WeekView => weeksOf(c, given)(week);
 
 type Outline = Omit<WeekView, 'steps' | 'notes'>;
 
-/** Weeks of the plan by their number; what a week is not asked for is not composed. */
-function weeksOf(c: PlannedCase, given: ReadonlyMap<number, Prescribed> = new Map()): (week: number) => WeekView {
+/** What the sessions of a plan are made with, whichever is asked for; each is made once. */
+const composerOf = perCase((c: PlannedCase) => {
   const { plan } = c;
   const compose = sessionComposer({
     ...blocksBase(c, plan.schoolId),
@@ -135,9 +131,6 @@ function weeksOf(c: PlannedCase, given: ReadonlyMap<number, Prescribed> = new Ma
     minutes: plan.minutes
   });
   const rows = group(sessionsOfPlan(c), (s) => s.week);
-  const week = weekOf(c).map((w) => w.exercise);
-  const find = findIn(c);
-  const demands = demandedLinks(goalsServed(c));
   const phases = phasesJoined(plan.weeks, plan.wishes.joinedInWeek);
   const curveOf = perCase((shown: Pick<Prescribed, 'blocks' | 'options'>) => smallCurve(timelineOf(shown).phases));
   // Sessions of one kind have one curve: it is sent once.
@@ -148,15 +141,9 @@ function weeksOf(c: PlannedCase, given: ReadonlyMap<number, Prescribed> = new Ma
   };
   const viewOf = (row: Session): SessionView => {
     const { easy, light, allotment, arranged, place } = row;
-    const { id, ordinal, plannedOn: on, status, endedAt: doneOn, beginsAt, theme } = row;
-    const at = { week: row.week, ordinal, on, place, beginsAt, theme, light, id, status, doneOn, allotment: allotment ?? [] };
-    const began = given.get(id);
-    if (began) {
-      const { durationS, phases: drawn } = timelineOf(began);
-      return { ...began, ...at, asks: [], durationS, curve: smallCurve(drawn) };
-    }
+    const at = whereOf(row);
     // What was done is not composed anew: what it was stands with it.
-    if (status !== 'planned') {
+    if (row.status !== 'planned') {
       const { durationS, curve } = row.outline ?? { durationS: 0, curve: [] };
       return { ...nothingGiven, ...at, durationS, curve: once(curve) };
     }
@@ -165,34 +152,54 @@ function weeksOf(c: PlannedCase, given: ReadonlyMap<number, Prescribed> = new Ma
     const shown = byHand?.ok ? byHand.value : compose({ phase: row.phase, easy, light, place }, allotment);
     return { ...shown, ...at, curve: once(curveOf(shown)) };
   };
-  const known = new Map<number, Outline>();
-  const outlineOf = (number: number): Outline => {
-    const found = known.get(number);
-    if (found) return found;
+  const weekOfViews = (number: number, view = viewOf): Outline => {
     const ofWeek = rows.get(number) ?? [];
     const easy = ofWeek.some((s) => s.easy);
-    const made = { week: number, phase: phases[number - 1]!, easy, retest: isRetestWeek(number), sessions: ofWeek.map(viewOf) };
+    return { week: number, phase: phases[number - 1]!, easy, retest: isRetestWeek(number), sessions: ofWeek.map(view) };
+  };
+  const known = new Map<number, Outline>();
+  const outlineOf = (number: number): Outline => {
+    const made = known.get(number) ?? weekOfViews(number);
     known.set(number, made);
     return made;
   };
-  return (number) => {
-    const of = outlineOf(number);
-    // Themes take turns over the weeks: what has none this week may have its turn in the next.
-    const alike = phases.flatMap((phase, i) => (phase === of.phase ? [i + 1] : []));
-    const turns = plan.wishes.themes ? alike.map(outlineOf) : [of];
-    const allotments = turns.flatMap((o) => o.sessions).flatMap((s) => (s.allotment.length > 0 ? [s.allotment] : []));
-    return {
-      ...of,
-      steps: of.sessions.length > 0 && number > 1 ? weekStepTexts(outlineOf(number - 1), of, find) : [],
-      notes:
-        allotments.length > 0
-          ? [
-              ...weekNotes(week, allotments, demands, (id) => effectOf(c, id), plan.wishes.themes ? [] : plan.wishes.pins),
-              ...weekFlags(turns.flatMap((o) => o.sessions)),
-              ...emptySessions(plan, of.sessions)
-            ].map((n) => ({ text: weekNoteText(n, find), mend: mendOf(n) }))
-          : []
-    };
+  return { phases, viewOf, weekOfViews, outlineOf };
+});
+
+const whereOf = (row: Session) => {
+  const { id, ordinal, plannedOn: on, status, endedAt: doneOn, beginsAt, theme, week, place, light, allotment } = row;
+  return { week, ordinal, on, place, beginsAt, theme, light, id, status, doneOn, allotment: allotment ?? [] };
+};
+
+/** A week of it; of the sessions in `given` with all they were given. */
+function weekView(c: PlannedCase, number: number, given: ReadonlyMap<number, Prescribed> = new Map()): WeekView {
+  const { plan } = c;
+  const { phases, viewOf, weekOfViews, outlineOf } = composerOf(c);
+  const asGiven = (row: Session): SessionView => {
+    const began = given.get(row.id);
+    if (!began) return viewOf(row);
+    const { durationS, phases: drawn } = timelineOf(began);
+    return { ...began, ...whereOf(row), asks: [], durationS, curve: smallCurve(drawn) };
+  };
+  const of = given.size > 0 ? weekOfViews(number, asGiven) : outlineOf(number);
+  const find = findIn(c);
+  // Themes take turns over the weeks: what has none this week may have its turn in the next.
+  const alike = phases.flatMap((phase, i) => (phase === of.phase && i + 1 !== number ? [i + 1] : []));
+  const turns = plan.wishes.themes ? [of, ...alike.map(outlineOf)].toSorted((a, b) => a.week - b.week) : [of];
+  const allotments = turns.flatMap((o) => o.sessions).flatMap((s) => (s.allotment.length > 0 ? [s.allotment] : []));
+  const demands = demandedLinks(goalsServed(c));
+  const week = weekOf(c).map((w) => w.exercise);
+  return {
+    ...of,
+    steps: of.sessions.length > 0 && number > 1 ? weekStepTexts(outlineOf(number - 1), of, find) : [],
+    notes:
+      allotments.length > 0
+        ? [
+            ...weekNotes(week, allotments, demands, (id) => effectOf(c, id), plan.wishes.themes ? [] : plan.wishes.pins),
+            ...weekFlags(turns.flatMap((o) => o.sessions)),
+            ...emptySessions(plan, of.sessions)
+          ].map((n) => ({ text: weekNoteText(n, find), mend: mendOf(n) }))
+        : []
   };
 }
 

@@ -423,7 +423,7 @@ describe('reviewing', () => {
       await startSession(db, id, next, fit, at('2026-03-06'));
       const work = (await getPrescribed(db, next)).blocks.find((b) => b.exerciseId === splitExerciseId)!.work;
       expect(work.map((w) => w.rung?.depthCm)).toEqual([17.5, 20]);
-      const treads = staircasesOf(await loadSplitCase(db, id, '2026-03-06'), '2026-03-06').find((s) => s.side === 'left')!.treads;
+      const treads = staircasesOf(await loadSplitCase(db, id, '2026-03-06')).find((s) => s.side === 'left')!.treads;
       expect(treads.filter((t) => !t.ahead).map((t) => t.value)).toEqual([20, 17.5]);
     }));
 

@@ -78,7 +78,7 @@ export const positionReadings = perCase((c: GoalCase): PositionReading[] =>
 export type UnexplainedPoint = Readonly<{ on: string; openingDeg: number; fromLinksDeg: number; leadSide: Side | null }>;
 
 /** What the links did not explain, each time the position was measured and the links were known. */
-export function unexplainedOverTime(c: GoalCase): UnexplainedPoint[] {
+export const unexplainedOverTime = perCase((c: GoalCase): UnexplainedPoint[] => {
   const headline = measureOf(c.goal.headline);
   if (goalOf(c.goal.kind).model === 'apart') return [];
   return takenOf(c)
@@ -88,7 +88,7 @@ export function unexplainedOverTime(c: GoalCase): UnexplainedPoint[] {
       const { openingDeg, openingFromLinksDeg: fromLinksDeg } = readFor(c, leadSide, r.takenOn, asUncertain(r));
       return openingDeg !== null && fromLinksDeg !== null ? [{ on: r.takenOn, openingDeg, fromLinksDeg, leadSide }] : [];
     });
-}
+});
 
 /** Ids of the measures of the goal in work: the short set, or all of it. */
 export const measuresOf = (c: GoalCase, size: 'short' | 'full'): string[] =>

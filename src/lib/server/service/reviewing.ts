@@ -132,7 +132,7 @@ function sharedPains(c: GoalCase, session: Session, { exercise, side }: PlannedI
 }
 
 type Asked = Readonly<{
-  history: SessionRecord[];
+  history: readonly SessionRecord[];
   linkDeepenedToday: boolean;
   moment: Moment;
   shared: ReturnType<typeof sharedPains>;

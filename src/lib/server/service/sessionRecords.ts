@@ -30,7 +30,17 @@ const logsOf = perCase((c: LoggedCase) => {
 const decisionsOf = perCase((c: LoggedCase) => group(c.decisions, (d) => `${d.exerciseId}/${d.side}`));
 
 /** The sessions of one exercise on one side, as the verdict reads them. A step back after a pause stands as a record of its own. */
-export function recordsOf(c: LoggedCase, exerciseId: string, side: Side | null): SessionRecord[] {
+export function recordsOf(c: LoggedCase, exerciseId: string, side: Side | null): readonly SessionRecord[] {
+  const known = knownRecords(c);
+  const key = `${exerciseId}/${side}`;
+  const records = known.get(key) ?? readRecords(c, exerciseId, side);
+  known.set(key, records);
+  return records;
+}
+
+const knownRecords = perCase((_: LoggedCase) => new Map<string, readonly SessionRecord[]>());
+
+function readRecords(c: LoggedCase, exerciseId: string, side: Side | null): SessionRecord[] {
   const isOpen = isOpenVariant(c, exerciseId, side);
   const decided = group(decisionsOf(c).get(`${exerciseId}/${side}`) ?? [], (d) => d.sessionId);
   return endedSessions(c).flatMap((session): SessionRecord[] => {

@@ -16,7 +16,8 @@ import {
 import type { GoalCase } from './clientCase';
 import { alikeSeries, headlineSides } from './forecasting';
 import { stackGradeOf } from './gradeExercise';
-import { takenOf } from './taken';
+import { perCase } from './perCase';
+import { fine, takenOf } from './taken';
 
 const minWeeks = 4;
 
@@ -27,12 +28,13 @@ const stackExercises: Readonly<Record<string, string>> = {
 };
 
 /** The staircases of a goal, one for each side its headline is taken on; [] before there is a measure. */
-export function staircasesOf(c: GoalCase, today: string): Staircase[] {
+export const staircasesOf = perCase((c: GoalCase): Staircase[] => {
+  const { today } = c;
   const { id, modes } = measureOf(c.goal.headline);
   const taken = takenOf(c).filter((r) => r.measureId === id && r.mode === modes[0]);
   const firstOn = [taken[0]?.takenOn, firstDay(c)].filter((d) => d !== undefined).toSorted()[0];
   if (!firstOn) return [];
-  const week = (on: string) => daysBetween(firstOn, on) / 7;
+  const week = (on: string) => fine(daysBetween(firstOn, on) / 7);
   const planEndOn = c.plan ? addDays(c.plan.startOn, c.plan.weeks * 7) : today;
   const { stages } = goalOf(c.goal.kind);
   const { stage, stageOn } = c.goal;
@@ -53,12 +55,18 @@ export function staircasesOf(c: GoalCase, today: string): Staircase[] {
         treads,
         dots: taken
           .filter((r) => r.side === side)
-          .map((r) => ({ week: week(r.takenOn), value: r.value, sd: r.sd ?? 0, state: r.bodyState, takenOn: r.takenOn })),
+          .map((r) => ({
+            week: week(r.takenOn),
+            value: fine(r.value),
+            sd: fine(r.sd ?? 0),
+            state: r.bodyState,
+            takenOn: r.takenOn
+          })),
         landing: stage > 0 && stageOn && stageOn >= firstOn && stages[stage] ? { week: week(stageOn), name: stages[stage] } : null
       }
     ];
   });
-}
+});
 
 const firstDay = (c: GoalCase): string | undefined => c.sessionDays[0] ?? c.plan?.startOn;
 

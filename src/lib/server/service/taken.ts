@@ -1,6 +1,6 @@
 import { compute } from '$lib/contract/door';
 import type { BodyState } from '$lib/contract/fields';
-import type { Taken } from '$lib/contract/taken';
+import type { Taken, TakenPoint, TakenRow } from '$lib/contract/taken';
 import {
   comparesAs,
   daysBetween,
@@ -67,6 +67,22 @@ const dayNumber = (on: string): number => daysBetween('2000-01-01', on);
 
 export const ownRecord = (c: ClientCase, measureId: string, way: WayId): OwnRecord =>
   recordsOf(c).get(recordKey(measureId, way)) ?? { trials: [], retests: [] };
+
+/** Finer than anything is written or drawn. */
+export const fine = (value: number): number => Math.round(value * 1000) / 1000;
+
+export const pointOf = ({ takenOn, value, margin, side, mode, bodyState, way, support }: Taken): TakenPoint => ({
+  takenOn,
+  value: fine(value),
+  margin: margin === null ? null : fine(margin),
+  side,
+  mode,
+  bodyState,
+  way,
+  support
+});
+
+export const rowOf = (r: Taken): TakenRow => ({ ...pointOf(r), occasionId: r.occasionId, change: r.change });
 
 /** Everything taken of a client, oldest first; a change is against the last one that is alike. */
 export const takenOf = perCase((c: ClientCase): Taken[] => {

@@ -54,7 +54,7 @@ const shownOf = (c: Awaited<ReturnType<typeof loadGoalCase>>) => ({
   stations: stationsOf(c, c.today),
   pains: painAlertsOf(c),
   safety: safetyOf(c),
-  stairs: staircasesOf(c, c.today),
+  stairs: staircasesOf(c),
   grades: weekOf(c).map((w) => gradeOf(c, w.exercise, 'left')),
   plan: isPlanned(c) ? planView(c).map(({ steps, notes, sessions }) => ({ steps, notes, sessions })) : null,
   attendance: attendanceOf(c),

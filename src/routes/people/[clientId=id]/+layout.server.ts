@@ -23,6 +23,6 @@ export const load: LayoutServerLoad = async ({ params, locals: { caseOf, today }
       exercise: 'exerciseId' in stop ? (found.catalogue.find((e) => e.id === stop.exerciseId)?.name ?? null) : null
     })),
     painAlerts: painAlertsOf(found),
-    staircases: inWork ? staircasesOf(inWork, today) : []
+    staircases: inWork ? staircasesOf(inWork) : []
   };
 };

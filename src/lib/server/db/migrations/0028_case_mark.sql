@@ -39,6 +39,7 @@ begin
       ('occasion', 'select client_id from changed'),
       ('trial', 'select o.client_id from changed x join occasion o on o.id = x.occasion_id'),
       ('plan', 'select g.client_id from changed x join goal g on g.id = x.goal_id'),
+      ('kept_forecast', 'select g.client_id from changed x join goal g on g.id = x.goal_id'),
       ('exercise_setting', 'select g.client_id from changed x join goal g on g.id = x.goal_id'),
       ('exercise_choice', 'select g.client_id from changed x join goal g on g.id = x.goal_id'),
       ('setting_change', 'select g.client_id from changed x join goal g on g.id = x.goal_id'),

@@ -7,7 +7,7 @@ import { goalCaseOr } from '$lib/server/orNotFound';
 import { schoolOf } from '$lib/core';
 import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
 import { hasBaseline } from '$lib/server/service/taken';
-import { alikeSeries, headlineSides, outlooksOf } from '$lib/server/service/forecasting';
+import { alikeSeries, headlineSides } from '$lib/server/service/forecasting';
 import { goalsServed, servedBy, sharedText } from '$lib/server/service/goalsServed';
 import { chosenSession, movedOn, planView } from '$lib/server/service/composing';
 import { listPlansAlike } from '$lib/server/repo/planRepo';
@@ -16,7 +16,7 @@ import { makePlan } from '$lib/server/service/planning';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today } }) => {
+export const load: PageServerLoad = async ({ params, locals: { db, caseOf, memory, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const { plan } = c;
   const planned = isPlanned(c) ? c : null;
@@ -39,12 +39,12 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, today
     ownSchool: c.client.schoolId && schoolOf(c.client.schoolId).name,
     /** Whose plan toward the same goal could be taken over. */
     alike: (await listPlansAlike(db, c.goal.kind, c.client.id)).map(({ clientId, name }) => ({ clientId, name })),
-    outlooks: await outlooksOf(db, c),
+    outlooks: await memory.outlooksOf(c),
     /** Other goals that share the minutes, each with where it is going. */
     served: await Promise.all(
       goalsServed(c)
         .slice(1)
-        .map(async ({ of }) => ({ goal: of.goal, shared: sharedText(c, of.goal), outlooks: await outlooksOf(db, of) }))
+        .map(async ({ of }) => ({ goal: of.goal, shared: sharedText(c, of.goal), outlooks: await memory.outlooksOf(of) }))
     ),
     /** The plan of another goal that trains this one too. */
     servedBy: plan ? null : await servedBy(db, c),

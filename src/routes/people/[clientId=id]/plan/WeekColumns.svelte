@@ -4,15 +4,23 @@
   import OctagonX from '@lucide/svelte/icons/octagon-x';
   import Play from '@lucide/svelte/icons/play';
   import type { SessionBrief, WeekView } from '$lib/contract/plan';
-  import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
+  import EffortStrokes from '$lib/ui/drawing/EffortStrokes.svelte';
   import { capital, clockText, shortDate } from '$lib/ui/format';
 
   type Week = Pick<WeekView, 'week' | 'phase' | 'easy' | 'retest'> & { sessions: readonly SessionBrief[] };
   type Props = { weeks: readonly Week[]; chosenId?: number; onChoose: (id: number) => void };
   let { weeks, chosenId, onChoose }: Props = $props();
+  /** As large as one is drawn. */
+  const [width, height] = [80, 30];
+  /** Sessions of one kind have one curve: it is drawn once, and shown wherever it belongs. */
+  const curves = $derived([...new Set(weeks.flatMap((w) => w.sessions.map((s) => s.curve)))]);
+  const at = $derived(new Map(curves.map((curve, i) => [curve, i])));
   const word = { planned: 'planned', running: 'running', done: 'done', stopped: 'stopped', superseded: '' } as const;
 </script>
 
+<svg class="absolute size-0" aria-hidden="true">
+  {#each curves as phases, i (i)}<g id="curve-{i}"><EffortStrokes {phases} {width} {height} scalePct={70} /></g>{/each}
+</svg>
 <div class="overflow-x-auto">
   <ol class="flex gap-1">
     {#each weeks as week (week.week)}
@@ -34,7 +42,9 @@
             onclick={() => onChoose(session.id)}
           >
             <span class="w-full {session.status === 'done' ? 'opacity-55' : ''}"
-              ><EffortCurve phases={session.curve} width={80} height={30} scalePct={70} fluid /></span
+              ><svg viewBox="0 0 {width} {height}" width="100%" aria-hidden="true"
+                ><use href="#curve-{at.get(session.curve)}" /></svg
+              ></span
             >
             <span class="leading-none whitespace-nowrap text-ink-soft"
               >{session.light ? 'light' : shortDate(session.on)}{#if session.place === 'home'}<House

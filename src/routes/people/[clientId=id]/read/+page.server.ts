@@ -13,7 +13,7 @@ import {
 import type { BodyState } from '$lib/contract/fields';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { compareActive, compareSides } from '$lib/server/service/comparing';
-import { hasBaseline, latestTaken, takenOf } from '$lib/server/service/taken';
+import { hasBaseline, latestTaken, pointOf, takenOf } from '$lib/server/service/taken';
 import { frontSplitGap, takenSplits } from '$lib/server/service/takenSplit';
 import { withSplit, type GoalCase } from '$lib/server/service/clientCase';
 
@@ -59,6 +59,8 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
   const places: readonly (Side | null)[] = headline.sides === 'each' ? sides : [null];
   const [mainMode] = headline.modes;
   const ofHeadline = takenOf(c).filter((r) => r.measureId === headline.id);
+  // One state alone can be followed: the one measured most.
+  const followed = mostTakenState(ofHeadline);
   return {
     baseline: hasBaseline(c),
     isSplit: withSplit(c) !== null,
@@ -76,7 +78,6 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
     readings: positionReadings(c),
     endStops: endStopsOf(c),
     unexplained: unexplainedOverTime(c),
-    // One state alone can be followed: the one measured most.
-    history: ofHeadline.filter((r) => r.mode === mainMode && r.bodyState === mostTakenState(ofHeadline))
+    history: ofHeadline.filter((r) => r.mode === mainMode && r.bodyState === followed).map(pointOf)
   };
 };

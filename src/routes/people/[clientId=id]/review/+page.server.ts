@@ -4,7 +4,6 @@ import { decideForm, judgementForm, judgementIdForm, undoDecisionForm, type Judg
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { dateOf } from '$lib/server/service/clientCase';
 import { alertsOf } from '$lib/server/service/alerts';
-import { outlooksOf } from '$lib/server/service/forecasting';
 import { weekOf } from '$lib/server/service/week';
 import { beforeAndAfter } from '$lib/server/service/comparing';
 import { attendanceOf, proposalsOf } from '$lib/server/service/reviewing';
@@ -46,7 +45,7 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf, memory, d
     shelf: c.shelf,
     noted: await withNames(db, noted),
     hasMoreNotes: hasMore,
-    alerts: alertsOf(c, await outlooksOf(db, c)),
+    alerts: alertsOf(c, await memory.outlooksOf(c)),
     names: Object.fromEntries(weekOf(c).map(({ exercise }) => [exercise.id, exercise.name]))
   };
 };

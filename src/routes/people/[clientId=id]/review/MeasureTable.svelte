@@ -1,10 +1,10 @@
 <script lang="ts">
   import type { LengthUnit } from '$lib/contract/fields';
-  import type { Taken } from '$lib/contract/taken';
+  import type { TakenRow } from '$lib/contract/taken';
   import { measureOf, wayOf } from '$lib/core';
   import { apartText, changeText, dateText, headlineText, stateText } from '$lib/ui/format';
 
-  type Props = { readings: readonly Taken[]; headline: string; unit: LengthUnit };
+  type Props = { readings: readonly TakenRow[]; headline: string; unit: LengthUnit };
   let { readings, headline, unit }: Props = $props();
   const measure = $derived(measureOf(headline));
 </script>

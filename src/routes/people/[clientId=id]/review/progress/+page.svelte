@@ -22,6 +22,7 @@
   const side = $derived(picked ?? goal.leadSide ?? sides[0]);
   const outlook = $derived(data.outlooks.find((o) => o.side === null || o.side === side)!);
   const taken = $derived(data.taken.filter((r) => r.side === outlook.side));
+  const rows = $derived(data.rows.filter((r) => r.side === outlook.side));
   /** What is drawn as one line was taken alike; the rest stands in the table. */
   const alike = $derived(
     taken.filter(
@@ -138,7 +139,10 @@
       <div class="flex min-w-0 flex-col gap-5">
         <section class="flex flex-col gap-2">
           <h2 class="text-xl">{capital(measure.name)}{outlook.side ? `, ${outlook.side} ${measure.sideWords}` : ''}</h2>
-          <MeasureTable readings={taken} headline={goal.headline} {unit} />
+          <MeasureTable readings={rows} headline={goal.headline} {unit} />
+          {#if rows.length < taken.length}
+            <a class="btn self-start" href="?measures=all" data-sveltekit-noscroll>Show all {taken.length} measures</a>
+          {/if}
         </section>
         {#if data.weeks.length > 0}<WeeksDone weeks={data.weeks} links={data.links} />{/if}
       </div>

@@ -2,7 +2,7 @@ import { capsOf } from '$lib/core';
 import { limitsOf } from '$lib/server/service/checking';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { dateOf } from '$lib/server/service/clientCase';
-import { attendedLately, outlooksOf } from '$lib/server/service/forecasting';
+import { attendedLately } from '$lib/server/service/forecasting';
 import { openWeek } from '$lib/server/service/week';
 import { winsOf } from '$lib/server/service/history';
 import { endedSessions } from '$lib/server/service/sessionRecords';
@@ -27,7 +27,7 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, memor
   const wins = winsOf(c);
   const days = endedSessions(c).map((s) => dateOf(s.startedAt!));
   return {
-    outlooks: await outlooksOf(db, c),
+    outlooks: await memory.outlooksOf(c),
     /** The first and the last picture of what tells the goal, as far as they can be laid side by side. */
     pictures: picturesOf(c, await listPhotos(db, c.client.id)),
     taken: takenOf(c).filter((r) => r.measureId === c.goal.headline),
