@@ -1,59 +1,29 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
-  import { page } from '$app/state';
   import Settings from '@lucide/svelte/icons/sliders-horizontal';
-  import { Popover } from 'bits-ui';
-  import type { Units } from '$lib/contract/fields';
-  import { sending } from '$lib/ui/sending';
-  import Choices from '$lib/ui/Choices.svelte';
+  import type { Component, ComponentProps } from 'svelte';
+  import type PreferencesPanel from './PreferencesPanel.svelte';
 
-  type Props = { units: Units; theme: 'light' | 'dark' | 'system' };
-  let { units, theme }: Props = $props();
-  /** The light is set on the page's root by the server, so the page is loaded anew. */
-  const reload = async () => location.reload();
-  const back = $derived(page.url.pathname + page.url.search);
+  /** Units and light: what is seldom asked for comes when it is. */
+  type Props = ComponentProps<typeof PreferencesPanel>;
+  let props: Props = $props();
+  let Panel = $state<Component<Props>>();
+  /** Nothing where the studio is away: asked again it is tried again. */
+  const load = () =>
+    import('./PreferencesPanel.svelte').then(
+      (made) => made.default,
+      () => undefined
+    );
 </script>
 
-<Popover.Root>
-  <Popover.Trigger class="btn btn-quiet" aria-label="Units and light"><Settings size={20} /></Popover.Trigger>
-  <Popover.Portal>
-    <Popover.Content
-      sideOffset={4}
-      collisionPadding={12}
-      class="z-50 w-80 rounded-soft border border-edge bg-paper p-4 shadow-raised"
-    >
-      <form method="POST" action="/preferences" class="flex flex-col gap-4" use:enhance={sending(reload)}>
-        <input type="hidden" name="back" value={back} />
-        <Choices
-          legend="Lengths"
-          name="length"
-          value={units.length}
-          choices={[
-            { value: 'cm', label: 'cm' },
-            { value: 'in', label: 'inches' }
-          ]}
-        />
-        <Choices
-          legend="Weights"
-          name="mass"
-          value={units.mass}
-          choices={[
-            { value: 'kg', label: 'kg' },
-            { value: 'lb', label: 'lb' }
-          ]}
-        />
-        <Choices
-          legend="Light"
-          name="theme"
-          value={theme}
-          choices={[
-            { value: 'system', label: 'As the device' },
-            { value: 'light', label: 'Light' },
-            { value: 'dark', label: 'Dark room' }
-          ]}
-        />
-        <button class="btn btn-primary">Use these</button>
-      </form>
-    </Popover.Content>
-  </Popover.Portal>
-</Popover.Root>
+{#if Panel}
+  <Panel {...props} />
+{:else}
+  <button
+    type="button"
+    class="btn btn-quiet"
+    aria-label="Units and light"
+    aria-haspopup="dialog"
+    onpointerenter={load}
+    onclick={async () => (Panel = await load())}><Settings size={20} /></button
+  >
+{/if}

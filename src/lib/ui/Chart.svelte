@@ -3,9 +3,16 @@
   import type { ApexOptions } from 'apexcharts';
 
   /** A chart, drawn in the browser; its words stand beside it for those who do not see it. */
-  type Props = { options: ApexOptions; label: string; height: number };
-  let { options, label, height }: Props = $props();
+  type Props = {
+    options: ApexOptions;
+    label: string;
+    height: number;
+    /** Drawn at once, not when it comes into view: what is printed. @default false */
+    eager?: boolean;
+  };
+  let { options, label, height, eager = false }: Props = $props();
   let holder: HTMLElement;
+  let isSeen = $state(false);
   /** The drawing itself, to be saved. */
   export const picture = (): SVGSVGElement | null => holder.querySelector('svg.apexcharts-svg');
 
@@ -25,6 +32,22 @@
   };
 
   $effect(() => {
+    if (eager) {
+      isSeen = true;
+      return;
+    }
+    const watch = new IntersectionObserver(
+      (seen) => {
+        if (seen.some((s) => s.isIntersecting)) isSeen = true;
+      },
+      { rootMargin: '200px' }
+    );
+    watch.observe(holder);
+    return () => watch.disconnect();
+  });
+
+  $effect(() => {
+    if (!isSeen) return;
     const drawn = { ...shared, ...options, chart: { ...shared.chart, ...options.chart, height } } as ApexOptions;
     let chart: { destroy: () => void } | undefined;
     let gone = false;

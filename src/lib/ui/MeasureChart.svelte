@@ -27,8 +27,10 @@
     /** Days something was decided or opened. */
     marks?: readonly { on: string; text: string }[];
     height?: number;
+    /** As of a chart. @default false */
+    eager?: boolean;
   };
-  let { measure, points, target, unit, ahead, unshown, marks = [], height = 220 }: Props = $props();
+  let { measure, points, target, unit, ahead, unshown, marks = [], height = 220, eager }: Props = $props();
   let chart = $state<ReturnType<typeof Chart>>();
   export const picture = (): SVGSVGElement | null => chart?.picture() ?? null;
 
@@ -151,6 +153,7 @@
   bind:this={chart}
   {label}
   {height}
+  {eager}
   options={{
     chart: { type: ahead ? 'rangeArea' : 'line' },
     series: series.map(({ type, name, data }) => ({ type, name, data })) as ApexAxisChartSeries,

@@ -1,7 +1,7 @@
 import { deserialize } from '$app/forms';
 import { invalidateAll } from '$app/navigation';
 import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
-import { toast } from 'svelte-sonner';
+import { tell, tellFault } from './toasts';
 
 type Answered = Readonly<{ result: ActionResult; update: (options?: { reset?: boolean }) => Promise<void> }>;
 
@@ -31,7 +31,7 @@ export const sending =
     return async (answered) => {
       delete formElement.dataset.sending;
       for (const button of resting) button.removeAttribute('aria-disabled');
-      if (answered.result.type === 'error') toast.error(failureText(answered.result), { duration: Infinity });
+      if (answered.result.type === 'error') tellFault(failureText(answered.result), { duration: Infinity });
       else await then(answered);
     };
   };
@@ -65,7 +65,7 @@ type Undoable = Readonly<{
 const shownMs = (description?: string): number => (description ? 12_000 : 6_000);
 
 async function takeBack(action: string, fields: Fields): Promise<void> {
-  if (!(await postAction(action, fields))) toast.error('It could not be brought back. Try again.');
+  if (!(await postAction(action, fields))) tellFault('It could not be brought back. Try again.');
 }
 
 /** For `use:enhance`: what was done is told with the way back, once it is done and not before; `then` goes on from there. */
@@ -77,7 +77,7 @@ export const undoable = (
     const isDone = result.type === 'success';
     if (isDone) {
       const { told, description, action, fields } = undo(result.data ?? {});
-      toast(told, {
+      tell(told, {
         description,
         duration: shownMs(description),
         action: { label: 'Undo', onClick: () => void takeBack(action, fields) }

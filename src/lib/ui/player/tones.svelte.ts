@@ -1,4 +1,4 @@
-import { toast } from 'svelte-sonner';
+import { tell } from '../toasts';
 import type { Prop } from '$lib/core';
 import type { LengthUnit } from '$lib/contract/fields';
 import { store, stored } from '$lib/ui/stored';
@@ -40,7 +40,7 @@ export class Tones {
     this.#beep(660);
     if (hasVoice() || stored(noVoiceKey)) return;
     store(noVoiceKey, 'yes');
-    toast('This browser has no voice. You will hear tones only.', { position: 'top-center' }); // never over the pain button
+    tell('This browser has no voice. You will hear tones only.', { position: 'top-center' }); // never over the pain button
   }
 
   /** Called as time passes; says what is new since the last call. */

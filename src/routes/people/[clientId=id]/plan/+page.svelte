@@ -7,7 +7,7 @@
   import { changeText, plural } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import type { ChosenSession } from '$lib/contract/plan';
-  import { toast } from 'svelte-sonner';
+  import { tellFault } from '$lib/ui/toasts';
   import { followed } from '$lib/ui/forecast/foretelling.svelte';
   import OutlookLine from '$lib/ui/forecast/OutlookLine.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
@@ -47,7 +47,7 @@
     // The last one that was chosen counts.
     if (asked !== id) return;
     if (answer?.ok) chosen = (await answer.json()) as ChosenSession;
-    else toast.error('This session did not arrive. Choose it again.');
+    else tellFault('This session did not arrive. Choose it again.');
     asked = undefined;
   }
   const change = $derived(data.changes.find((c) => c.side === null || c.side === side)?.change);

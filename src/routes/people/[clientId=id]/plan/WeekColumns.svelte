@@ -12,6 +12,7 @@
   let { weeks, chosenId, onChoose }: Props = $props();
   /** As large as one is drawn. */
   const [width, height] = [80, 30];
+  // A year has a hundred sessions: whatever is drawn alike is drawn once.
   /** Sessions of one kind have one curve: it is drawn once, and shown wherever it belongs. */
   const curves = $derived([...new Set(weeks.flatMap((w) => w.sessions.map((s) => s.curve)))]);
   const at = $derived(new Map(curves.map((curve, i) => [curve, i])));
@@ -19,6 +20,9 @@
 </script>
 
 <svg class="absolute size-0" aria-hidden="true">
+  <g id="week-done"><Check size={14} /></g>
+  <g id="week-stopped"><OctagonX size={14} /></g>
+  <g id="week-running"><Play size={14} /></g>
   {#each curves as phases, i (i)}<g id="curve-{i}"><EffortStrokes {phases} {width} {height} scalePct={70} /></g>{/each}
 </svg>
 <div class="overflow-x-auto">
@@ -54,9 +58,10 @@
                 />{/if}</span
             >
             <span class="absolute top-0.5 right-0.5">
-              {#if session.status === 'done'}<Check size={14} />
-              {:else if session.status === 'stopped'}<OctagonX size={14} class="text-stop" />
-              {:else if session.status === 'running'}<Play size={14} />
+              {#if session.status !== 'planned'}
+                <svg width="14" height="14" class={session.status === 'stopped' ? 'text-stop' : ''} aria-hidden="true"
+                  ><use href="#week-{session.status}" /></svg
+                >
               {/if}
             </span>
           </button>

@@ -78,6 +78,7 @@
     {#if drawn.length > 1}
       <div class="mt-2">
         <MeasureChart
+          eager
           {measure}
           points={drawn}
           target={goal.target}
