@@ -16,6 +16,16 @@
   /** The drawing itself, to be saved. */
   export const picture = (): SVGSVGElement | null => holder.querySelector('svg.apexcharts-svg');
 
+  /** Once the browser has nothing else to do; gives how to call it off. Not every browser tells. */
+  function whenIdle(run: () => void): () => void {
+    if (!('requestIdleCallback' in window)) {
+      const timer = setTimeout(run, 50);
+      return () => clearTimeout(timer);
+    }
+    const asked = requestIdleCallback(run, { timeout: 500 });
+    return () => cancelIdleCallback(asked);
+  }
+
   const shared: ApexOptions = {
     chart: {
       animations: { enabled: false },
@@ -51,14 +61,18 @@
     const drawn = { ...shared, ...options, chart: { ...shared.chart, ...options.chart, height } } as ApexOptions;
     let chart: { destroy: () => void } | undefined;
     let gone = false;
-    void import('apexcharts').then(({ default: ApexCharts }) => {
+    const draw = async () => {
+      const { default: ApexCharts } = await import('apexcharts');
       if (gone) return;
       const made = new ApexCharts(holder, drawn);
       chart = made;
       void made.render();
-    });
+    };
+    // It takes the browser a tenth of a second: the page can be used first.
+    const waiting = eager ? void draw() : whenIdle(() => void draw());
     return () => {
       gone = true;
+      waiting?.();
       chart?.destroy();
     };
   });

@@ -47,7 +47,7 @@ import { keepPhoto } from '../service/photos';
 import { prepareSession } from '../service/composing';
 import { makePlan } from '../service/planning';
 import { revisePlan } from '../service/revisingPlan';
-import { finishSession, logSet, startSession, tellPain } from '../service/practising';
+import { finishSession, logSets, startSession, tellPain } from '../service/practising';
 
 import {
   lanternHall,
@@ -375,6 +375,7 @@ class Telling {
     const at = (minutes: number) => new Date(new Date(`${on}T17:00:00`).getTime() + minutes * 60_000);
     await startSession(db, this.#clientId, id, ready, at(0));
     const { sets } = timelineOf(await getPrescribed(db, id));
+    const done: SetLogInput[] = [];
     for (const set of sets) {
       const isHurt = hurt && set.exerciseId === 'front_split_on_stack' && set.side === (hurt.side ?? 'left') && set.setNo === 1;
       if (isHurt) {
@@ -386,10 +387,11 @@ class Telling {
           { id: this.#uuid(), setIndex: set.index, exerciseId: set.exerciseId, workSide: set.side, ...pain },
           at(30)
         );
-        if (hurt.kind === 'sharp_pop') return;
+        if (hurt.kind === 'sharp_pop') return logSets(db, this.#clientId, id, done);
       }
-      await logSet(db, this.#clientId, id, this.#setLog(set, isHurt === true));
+      done.push(this.#setLog(set, isHurt === true));
     }
+    await logSets(db, this.#clientId, id, done);
     await finishSession(db, this.#clientId, id, { status: 'done' }, at(sets.at(-1)!.endS / 60));
   }
 

@@ -46,7 +46,7 @@ describe('what is remembered of a person', () => {
       expect(read).toEqual(expect.arrayContaining(['set_log', 'kept_forecast', 'own_exercise']));
       const events = await db.query(
         `select event_object_table || ' ' || event_manipulation as name from information_schema.triggers
-          where action_statement like '%touch_case%' and action_timing = 'AFTER'`
+          where trigger_name like 'touch_case%' and action_timing = 'AFTER'`
       );
       const marked = new Set(Names.parse(events.rows).map((e) => e.name));
       const unmarked = read.flatMap((t) => ['INSERT', 'UPDATE', 'DELETE'].map((e) => `${t} ${e}`)).filter((e) => !marked.has(e));

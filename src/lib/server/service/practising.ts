@@ -187,20 +187,28 @@ async function answerResume(
 }
 
 /** Keeps a set that was confirmed in the player. Sent again it changes nothing; it may come late, after the session ended. */
-export async function logSet(db: Database, clientId: number, sessionId: number, log: SetLogInput): Promise<void> {
+export const logSet = (db: Database, clientId: number, sessionId: number, log: SetLogInput): Promise<void> =>
+  logSets(db, clientId, sessionId, [log]);
+
+/** Keeps sets of one session, all of them or none. */
+export async function logSets(db: Database, clientId: number, sessionId: number, logs: readonly SetLogInput[]): Promise<void> {
   const session = await getSession(db, clientId, sessionId);
   if (session.startedAt === null) throw new CoreError('session_not_running');
-  const planned = session.plannedSets.find((p) => p.exerciseId === log.exerciseId && p.side === log.side);
-  if (!planned && log.side !== null) throw new CoreError('conflict', { setIndex: log.setIndex });
-  try {
-    await db.transaction(async (tx) => {
-      await lockClient(tx, clientId);
-      await upsertSetLog(tx, sessionId, planned?.schoolId ?? session.schoolId, log);
-    });
-  } catch (error) {
-    // The same id for another set: it would be refused for ever, so it is told.
-    throw sqlProblem(error) === 'conflict' ? new CoreError('conflict', { setIndex: log.setIndex }) : error;
-  }
+  const schoolOfSet = (log: SetLogInput) => {
+    const planned = session.plannedSets.find((p) => p.exerciseId === log.exerciseId && p.side === log.side);
+    if (!planned && log.side !== null) throw new CoreError('conflict', { setIndex: log.setIndex });
+    return planned?.schoolId ?? session.schoolId;
+  };
+  await db.transaction(async (tx) => {
+    await lockClient(tx, clientId);
+    for (const log of logs)
+      try {
+        await upsertSetLog(tx, sessionId, schoolOfSet(log), log);
+      } catch (error) {
+        // The same id for another set: it would be refused for ever, so it is told.
+        throw sqlProblem(error) === 'conflict' ? new CoreError('conflict', { setIndex: log.setIndex }) : error;
+      }
+  });
 }
 
 /** When something happened on a device: as it says, but never later than now. */

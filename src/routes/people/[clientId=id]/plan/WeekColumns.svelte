@@ -28,7 +28,11 @@
 <div class="overflow-x-auto">
   <ol class="flex gap-1">
     {#each weeks as week (week.week)}
-      <li class="flex min-w-16 flex-1 flex-col gap-1.5 rounded-soft p-0.5 {week.easy ? 'bg-line/60' : ''}">
+      <li
+        class="flex min-w-16 flex-1 flex-col [contain-intrinsic-size:4rem_14rem] [content-visibility:auto] gap-1.5 rounded-soft p-0.5 {week.easy
+          ? 'bg-line/60'
+          : ''}"
+      >
         <p class="text-center leading-tight">
           <span class="font-semibold">week {week.week}</span><br />
           <span class="text-ink-soft">{week.easy ? 'easy' : week.phase}</span>
