@@ -115,7 +115,8 @@ export const handle: Handle = async ({ event, resolve }) => {
   locals.theme = themes.find((t) => t === event.cookies.get('theme')) ?? 'system';
   const cases = new Map<number, Promise<ClientCase>>();
   locals.caseOf = (clientId) => {
-    const known = cases.get(clientId) ?? opened.memory.caseOf(clientId, locals.today);
+    // What a form has changed is shown by the page that answers it.
+    const known = (request.method === 'GET' && cases.get(clientId)) || opened.memory.caseOf(clientId, locals.today);
     cases.set(clientId, known);
     return known;
   };

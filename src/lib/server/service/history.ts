@@ -14,6 +14,7 @@ import type { LinkDone, WeekDone } from '$lib/contract/history';
 import type { SetLog } from '../repo/logRepo';
 import { dateOf, type GoalCase, type LoggedCase } from './clientCase';
 import { sessionsOfPlan } from './composing';
+import { perCase } from './perCase';
 import { takenOf } from './taken';
 import { endedSessions } from './sessionRecords';
 
@@ -23,8 +24,11 @@ const isClean = (l: SetLog): boolean => l.clean === true;
 const sessionDays = (c: GoalCase): ReadonlyMap<number, string> =>
   new Map(endedSessions(c).map((s) => [s.id, dateOf(s.startedAt!)]));
 
+/** Weeks that are told one by one, and those over which the motions are added up. */
+const [shownWeeks, motionWeeks] = [12, 4];
+
 /** The small wins of a goal, newest first. */
-export function winsOf(c: LoggedCase): Win[] {
+export const winsOf = perCase((c: LoggedCase): readonly Win[] => {
   const days = sessionDays(c);
   const { id, modes, betterIs } = measureOf(c.goal.headline);
   const { stage, stageOn, target } = c.goal;
@@ -54,14 +58,14 @@ export function winsOf(c: LoggedCase): Win[] {
     betterIs,
     stage: stage > 0 && stageOn && stageName ? { on: stageOn, name: stageName } : null
   });
-}
+});
 
 /** Weeks back from this one, the newest first: what was done of what was planned. */
-export function weeksDone(c: LoggedCase, count = 12): WeekDone[] {
+export const weeksDone = perCase((c: LoggedCase): readonly WeekDone[] => {
   const ended = endedSessions(c).map((s) => ({ ...s, on: dateOf(s.startedAt!) }));
   const firstOn = ended[0]?.on;
   if (!firstOn) return [];
-  const weeks = Math.min(count, Math.floor(daysBetween(firstOn, c.today) / 7) + 1);
+  const weeks = Math.min(shownWeeks, Math.floor(daysBetween(firstOn, c.today) / 7) + 1);
   return Array.from({ length: weeks }, (_, i): WeekDone => {
     const startOn = addDays(c.today, -7 * (i + 1) + 1);
     const endOn = addDays(c.today, -7 * i);
@@ -81,13 +85,13 @@ export function weeksDone(c: LoggedCase, count = 12): WeekDone[] {
       pains: c.pains.filter((p) => p.feltOn >= startOn && p.feltOn <= endOn).length
     };
   });
-}
+});
 
 /**
  * Seconds worked for each motion and side over the last weeks, active work apart: of every set what it lasted, for each motion it names.
  */
-export function linksDone(c: LoggedCase, weeks = 4): LinkDone[] {
-  const from = addDays(c.today, -7 * weeks);
+export const linksDone = perCase((c: LoggedCase): readonly LinkDone[] => {
+  const from = addDays(c.today, -7 * motionWeeks);
   const days = sessionDays(c);
   const done = new Map<string, { link: LinkId; side: Side; passiveS: number; activeS: number }>();
   for (const l of c.setLogs) {
@@ -103,4 +107,4 @@ export function linksDone(c: LoggedCase, weeks = 4): LinkDone[] {
     }
   }
   return [...done.values()].sort((a, b) => a.link.localeCompare(b.link) || a.side.localeCompare(b.side));
-}
+});

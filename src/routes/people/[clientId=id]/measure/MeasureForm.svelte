@@ -25,9 +25,7 @@
   import Once from '$lib/ui/Once.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Conditions from './Conditions.svelte';
-  import InstrumentPane from './InstrumentPane.svelte';
   import { MeasureState } from './measureState.svelte';
-  import PhotoPane from './PhotoPane.svelte';
   import SideCard from './SideCard.svelte';
   import SideDifferences from './SideDifferences.svelte';
   import { keepTyped } from '$lib/ui/sending';
@@ -185,21 +183,26 @@
 
   <ProblemNote text={formProblem(form)} />
 
+  <!-- They come when their way is chosen: most measure by tape. -->
   {#key `${isPhoto(state.way)}/${state.way === 'inclinometer'}`}
     {#if state.way === 'inclinometer' && Object.keys(position.instrument).length > 0}
-      <InstrumentPane {measure} {state} {places} />
+      {#await import('./InstrumentPane.svelte') then { default: InstrumentPane }}
+        <InstrumentPane {measure} {state} {places} />
+      {/await}
     {:else if isPhoto(state.way) && position.photo}
-      <PhotoPane
-        {measure}
-        {state}
-        {places}
-        {unit}
-        {today}
-        clientId={client.id}
-        clientName={client.name}
-        consent={data.consent}
-        body={client.body}
-      />
+      {#await import('./PhotoPane.svelte') then { default: PhotoPane }}
+        <PhotoPane
+          {measure}
+          {state}
+          {places}
+          {unit}
+          {today}
+          clientId={client.id}
+          clientName={client.name}
+          consent={data.consent}
+          body={client.body}
+        />
+      {/await}
     {/if}
   {/key}
   {#each Object.entries(state.photos) as [name, id] (name)}{#if id}<input type="hidden" {name} value={id} />{/if}{/each}
