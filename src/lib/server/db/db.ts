@@ -45,6 +45,8 @@ export async function openEmbedded(dataDir: string | undefined): Promise<Embedde
   await flush?.all();
   const over = (target: Pick<typeof lite, 'query'>): Db => ({
     query: guarded(async (text, values) => {
+      // It answers in this very thread, and its promises alone let nobody else in between two queries.
+      await othersTurn();
       const { rows, affectedRows = null } = await target.query(text, values, { parsers });
       return { rows, rowCount: affectedRows };
     })
@@ -52,8 +54,6 @@ export async function openEmbedded(dataDir: string | undefined): Promise<Embedde
   const { query } = over(lite);
   return {
     async query(text, values) {
-      // It answers in this very thread, and its promises alone let nobody else in between two queries.
-      await othersTurn();
       const result = await query(text, values);
       if (!/^\s*select\b/i.test(text)) await flush?.log();
       return result;

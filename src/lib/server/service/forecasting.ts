@@ -1,3 +1,4 @@
+import { setImmediate as othersTurn } from 'node:timers/promises';
 import type { Answered, Outlook } from '$lib/contract/forecast';
 import type { Taken } from '$lib/contract/taken';
 import {
@@ -171,6 +172,7 @@ function trendOf(weekly: readonly Readonly<{ week: number; value: number }>[]): 
 /** Keeps what is likely today, side by side, so that it can be held against what comes. */
 export async function keepForecasts(tx: Db, c: GoalCase, madeOn: string, perWeek = perWeekOf(c)): Promise<void> {
   for (const side of headlineSides(c)) {
+    await othersTurn();
     const ask = forecastAsk(c, side, madeOn, perWeek);
     const newest = alikeSeries(c, side).findLast((r) => r.takenOn <= madeOn);
     if (!ask || !newest) continue;
