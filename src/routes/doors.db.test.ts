@@ -123,10 +123,10 @@ beforeAll(async () => {
   asItWas = await everything(db);
 });
 
-/** Every row of every table, to tell whether anything changed. */
+/** Every row of every table, to tell whether anything changed; a mark says only that something was written, be it the same. */
 async function everything(db: Db): Promise<string> {
   const tables = await db.query(
-    "select table_name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE' order by 1"
+    "select table_name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE' and table_name <> 'case_mark' order by 1"
   );
   const parts = z
     .array(z.object({ table_name: z.string() }))

@@ -16,7 +16,9 @@ $$;
 
 create function touch_studio() returns trigger language plpgsql as $$
 begin
-  perform touch_cases(array[null::integer]);
+  if exists (select from changed) then
+    perform touch_cases(array[null::integer]);
+  end if;
   return null;
 end
 $$;
