@@ -45,7 +45,7 @@ export function posteriorOf(
   const covariance = new Matrix(
     seen.map((a, i) => seen.map((b, j) => wander * Math.min(a.week, b.week) + (i === j ? sem ** 2 : 0)))
   );
-  // Symmetric, and positive definite by the error of each value: of a hundred and fifty values it takes a twentieth of the general way.
+  // Symmetric, and positive definite by the error of each value: of many values this takes far less than the general way.
   const weight = new CholeskyDecomposition(covariance).solve(Matrix.eye(seen.length));
   const ones = Matrix.ones(seen.length, 1);
   const ofOnes = weight.mmul(ones);

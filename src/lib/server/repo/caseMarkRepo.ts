@@ -14,13 +14,14 @@ export async function getCaseMark(db: Db, clientId: number): Promise<CaseMark> {
   return { person: markOf(clientId), studio: markOf(null) };
 }
 
-export type Which = 'active' | 'archived';
+/** Those who train, or those who were put away. */
+export type PeopleList = 'active' | 'archived';
 
 const PersonMarkRow = z.object({ id: z.int(), name: z.string(), mark: z.uuid().nullable(), studio: z.uuid().nullable() });
 export type PersonMark = Readonly<{ id: number; name: string; mark: string | null }>;
 
 /** Everyone of the list by name, each with their mark. */
-export async function listPersonMarks(db: Db, which: Which): Promise<{ people: PersonMark[]; studio: string | null }> {
+export async function listPersonMarks(db: Db, which: PeopleList): Promise<{ people: PersonMark[]; studio: string | null }> {
   const { rows } = await db.query(
     `select c.id, c.name, m.mark, (select mark from case_mark where client_id is null) as studio
        from client c left join case_mark m on m.client_id = c.id

@@ -2,7 +2,7 @@ import { setImmediate as othersTurn } from 'node:timers/promises';
 import { LRUCache } from 'lru-cache';
 import type { Outlook } from '$lib/contract/forecast';
 import type { Db } from '../db/db';
-import { getCaseMark, listPersonMarks, type PersonMark, type Which } from '../repo/caseMarkRepo';
+import { getCaseMark, listPersonMarks, type PeopleList, type PersonMark } from '../repo/caseMarkRepo';
 import { listPeople, type Person } from '../repo/peopleRepo';
 import {
   loadCase,
@@ -21,14 +21,14 @@ import { shelfAskOf, type ShelfAsk } from './shelfUse';
 const keptCases = 24;
 
 export interface CaseMemory {
-  /** Throws: CoreError 'not_found'. */
+  /** As `loadCase`, on that day. Throws: CoreError 'not_found'. */
   caseOf(clientId: number, today: string): Promise<ClientCase>;
   /** The case with its whole log, read once for a case. */
   withLog<C extends GoalCase>(c: C): Promise<C & Logged>;
   /** Where the goal is going, told once for a case. */
   outlooksOf(c: GoalCase): Promise<readonly Outlook[]>;
   /** Everyone of the list, by name. */
-  people(which: Which): Promise<Person[]>;
+  people(which: PeopleList): Promise<Person[]>;
   /** What everyone who trains asks of the studio's shelf; of those without a goal nothing. */
   shelfAsks(today: string): Promise<ShelfAsk[]>;
 }

@@ -116,9 +116,9 @@ export const sessionsOfPlan = (c: ClientCase): Session[] =>
     .toSorted((a, b) => a.week - b.week || a.ordinal - b.ordinal || a.id - b.id);
 
 /** The plan in force as it would run with today's settings; sessions that were done with how long they took. */
-export const planView = perCase((c: PlannedCase): readonly WeekView[] => {
-  return Array.from({ length: c.plan.weeks }, (_, i) => weekView(c, i + 1));
-});
+export const planView = perCase((c: PlannedCase): readonly WeekView[] =>
+  Array.from({ length: c.plan.weeks }, (_, i) => weekView(c, i + 1))
+);
 
 type Outline = Omit<WeekView, 'steps' | 'notes'>;
 
