@@ -13,8 +13,8 @@ const originOf = (place: number) => `http://localhost:${portOf(place)}`;
 export default defineConfig({
   testDir: 'tests/e2e',
   workers: places,
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
   use: {
     // A worker of the application would stand between the tests and what they watch; the test of what works away from it lets it in.

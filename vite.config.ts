@@ -14,6 +14,8 @@ export default defineConfig({
     hookTimeout: 60_000,
     // PGlite holds some 300 MB a file: two at a time suit the two cores and a small machine.
     maxWorkers: 2,
+    // The colours of the theme are read from its text.
+    css: { include: [/app\.css\?raw/] },
     projects: [
       { extends: true, test: { name: 'node', include: ['src/**/*.test.ts'], exclude: ['src/**/*.svelte.test.ts'] } },
       // What keeps state by runes is compiled as for the browser.

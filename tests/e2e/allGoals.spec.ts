@@ -34,7 +34,7 @@ const bothSides = (what: string, left: [string, string], right: [string, string]
   ).flatMap(([side, values]) => values.map((value, i) => ({ label: `Reached, ${side} ${what}, trial ${i + 1}`, value })));
 
 test('a turnout is taken in, measured and read down to what the hips do not explain', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   await addClient(page, `Turn ${stamp()}`);
   let taps = await chooseGoal(page, 'Dance turnout');
@@ -70,7 +70,7 @@ test('a turnout is taken in, measured and read down to what the hips do not expl
 });
 
 test('a lotus is read down to the hip that holds it back, knee rules in view', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   await addClient(page, `Seat ${stamp()}`);
   let taps = await chooseGoal(page, 'Lotus');
@@ -101,7 +101,7 @@ test('a lotus is read down to the hip that holds it back, knee rules in view', a
 });
 
 test('a very mobile person is scored in place, gets end stops, and is measured for a pancake', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   await addClient(page, `Fold ${stamp()}`);
   let taps = await chooseGoal(page, 'Pancake');
@@ -160,7 +160,7 @@ test('a very mobile person is scored in place, gets end stops, and is measured f
 });
 
 test('a front split read by both its links, and a second goal beside it', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   await addClient(page, `Links ${stamp()}`);
   await page.getByText('Left in front', { exact: true }).click();
@@ -207,7 +207,7 @@ test('a front split read by both its links, and a second goal beside it', async 
 });
 
 test('a side split by two ways: cross-checked, swapped sides and impossible values caught', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   await addClient(page, `Wide ${stamp()}`);
   let taps = await chooseGoal(page, 'Side split');
@@ -265,7 +265,7 @@ test('a side split by two ways: cross-checked, swapped sides and impossible valu
 });
 
 test('two measurers are held against each other', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   const compare = async () => {
     await page.goto(`${clientBase(page)}/measure/agreement`);

@@ -6,7 +6,7 @@ const places = (page: Page) => page.getByRole('list', { name: 'Exercises of this
 const order = (page: Page) => places(page).getByRole('heading').allTextContents();
 
 test('a session is arranged by keys and by dragging, kept, and played as it was arranged', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = await readyToPractise(page, `Arrange ${stamp()}`);
   await page.goto(`${base}/practise`);

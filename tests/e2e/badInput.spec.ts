@@ -82,7 +82,7 @@ test('a red flag closes planning and playing until a named person clears it', as
 });
 
 test('two tabs do not overwrite each other’s plan', async ({ page, context }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const base = await readyToPractise(page, `Tabs ${stamp()}`);
   const other = await context.newPage();
   await other.goto(`${base}/plan`);
@@ -133,7 +133,7 @@ test('archiving can be undone', async ({ page }) => {
 });
 
 test('legs of 95 and 80 cm, retests on one day, a gap as long as a leg: every page has a clear word', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = await readyToPractise(page, `Unlike ${stamp()}`, { leftLegCm: '95', rightLegCm: '80' });
   const write = async (state: string, way: string, field: string, cm: string) => {

@@ -5,7 +5,7 @@ import { axe, readyToPractise, send, stamp, watched } from './steps';
 test('a cycle is shaped by dragging, by keys and by typing, kept under a name, and done so in the next session', async ({
   page
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = await readyToPractise(page, `Shape ${stamp()}`);
   await page.goto(`${base}/grade?exercise=front_hamstring_cycle`);

@@ -73,7 +73,7 @@ test('a locked knee: Grade of turned hips, the library, the plan and the player 
 test('an urgent sign needs no place: the session ends, and the person is closed until a named person clears it', async ({
   page
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const base = await readyToPractise(page, `Urgent ${stamp()}`);
   await page.goto(`${base}/practise`);
   await startSession(page);
@@ -189,7 +189,7 @@ test('a child gets no goal past flat, and the day of birth says who is one', asy
 });
 
 test('limits stand at the exercise they bear on, in Grade, before the session and beside the mat', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   // Born in 1950: 60 and over.
   const base = await readyToPractise(page, `Old ${stamp()}`, { birthYear: '1950' });
   const wide = 'Wide, supported positions only (60 and over).';

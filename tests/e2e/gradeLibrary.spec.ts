@@ -103,7 +103,7 @@ test('a pancake is graded from its measured seat: stacks, dials, an exercise of 
 });
 
 test('a lotus is graded under seat and knee, with the school it is done by and what it did', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   await fillShelf(page);
   const base = await client(

@@ -3,7 +3,7 @@ import { test } from './alive';
 import { axe, readyToPractise, send, skipToQuestion, stamp, startSession, watched } from './steps';
 
 test('lifts are shaped, played until they are no longer clean, and written with how many were', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = await readyToPractise(page, `Lifts ${stamp()}`);
   await page.goto(`${base}/grade?exercise=front_leg_lift`);

@@ -83,7 +83,6 @@ test('a plan is argued with: kept in, kept out, other days and minutes; told, na
 test('each session has its place, its hour and its work; one exercise is swapped for another; what does not fit is relaxed by a button', async ({
   page
 }) => {
-  test.setTimeout(60_000);
   const { faults } = watched(page);
   const base = await readyToPractise(page, `Where ${stamp()}`);
   await page.goto(`${base}/plan/change`);
@@ -136,7 +135,7 @@ test('each session has its place, its hour and its work; one exercise is swapped
 });
 
 test('two goals share one plan; what was missed is merged into what comes', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = await readyToPractise(page, `Share ${stamp()}`);
   await page.goto(`${base}/goal?goal=new`);
@@ -174,7 +173,7 @@ test('two goals share one plan; what was missed is merged into what comes', asyn
 });
 
 test('a judgement is dated, found by exercise and person, and taken out with a way back', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   const name = `Judged ${stamp()}`;
   const base = await readyToPractise(page, name);
@@ -205,7 +204,7 @@ test('a judgement is dated, found by exercise and person, and taken out with a w
 });
 
 test('a session is dragged to another day, and the page serves a phone', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const base = await readyToPractise(page, `Drag ${stamp()}`);
   await page.goto(`${base}/plan/change`);
   const days = page.getByRole('group', { name: 'Days with a session' });
@@ -235,7 +234,7 @@ test('a session is dragged to another day, and the page serves a phone', async (
 });
 
 test('busy hours come in from a calendar file, and the plan goes out as one', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = await readyToPractise(page, `Busy ${stamp()}`);
   await page.goto(`${base}/plan/change`);

@@ -3,7 +3,7 @@ import { test } from './alive';
 import { readyToPractise, skipToQuestion, stamp, startSession, watched } from './steps';
 
 test('a reload comes back to the place, and a lost connection loses no set', async ({ page, context }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const base = await readyToPractise(page, `Reload ${stamp()}`);
   await page.goto(`${base}/practise`);
   await startSession(page);

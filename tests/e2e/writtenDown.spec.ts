@@ -5,7 +5,7 @@ import { axe, readyToPractise, send, skipToQuestion, stamp, startSession, watche
 test('what is seen of a set is written down beside the mat; another session is written down after it, in under ten taps', async ({
   page
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = await readyToPractise(page, `Written ${stamp()}`);
   await page.goto(`${base}/practise`);

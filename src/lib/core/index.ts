@@ -334,8 +334,9 @@ export {
   type PainPlaceId
 } from './screen/pain';
 
+export { movementBetween, pushArrows, type Arrow, type Push } from './figure/arrows';
 export { figureBetween, poseFigure, type FigurePose } from './figure/poseFigure';
-export type { Body } from './figure/frame';
+export { usualBody, type Body } from './figure/frame';
 export { poseIds, poses, type PoseId } from './figure/poses';
 export { limbOutline, type Limb } from './figure/limbs';
 export { poseAt, positionOf, type InstrumentSpec, type MeasuringPosition, type PhotoSpec } from './measure/positions';

@@ -18,7 +18,7 @@ const contrast = (a: string, b: string) => {
 
 describe.each(['light', 'dark'] as const)('the %s theme', (theme) => {
   const of = (name: string) => colours[name]![theme];
-  test.each(['ink', 'ink-soft', 'mulberry', 'lake', 'ochre', 'ember', 'fern', 'stop'])(
+  test.each(['ink', 'ink-soft', 'mulberry', 'lake', 'ochre', 'iris', 'fern', 'stop'])(
     '%s can be read on both grounds',
     (name) => {
       expect(contrast(of(name), of('chalk'))).toBeGreaterThanOrEqual(4.5);

@@ -24,10 +24,9 @@ export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf }
   const c = forClient && (await caseOf(forClient.id));
   const brief = found
     .map((e) => ({ ...e, barred: c ? barBrief(c, e) : '' }))
-    .map(({ barred, id, name, aliases, family, links, position, phases, kinds, sides, privatePlace, dials }) => ({
+    .map(({ barred, id, name, family, links, position, phases, kinds, sides, privatePlace, pose, path }) => ({
       id,
       name,
-      aliases,
       family,
       links,
       position,
@@ -35,16 +34,17 @@ export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf }
       kinds,
       sides,
       privatePlace,
-      dials: dials.map((d) => d.name),
+      pose,
+      path,
       barred
     }));
   const rows = query.view === 'rows' ? chainsOf(catalogue).filter((row) => row.some((id) => ids.has(id))) : [];
-  const names = Object.fromEntries(catalogue.map((e) => [e.id, e.name]));
+  const named = new Map(catalogue.map((e) => [e.id, { id: e.id, name: e.name, pose: e.pose, path: e.path }]));
   const barredIds = new Set(c ? catalogue.filter((e) => barsOf(c, e).length > 0).map((e) => e.id) : []);
   return {
     query,
     found: brief,
     total: catalogue.length,
-    rows: rows.map((row) => row.map((id) => ({ id, name: names[id]!, isFound: ids.has(id), isBarred: barredIds.has(id) })))
+    rows: rows.map((row) => row.map((id) => ({ ...named.get(id)!, isFound: ids.has(id), isBarred: barredIds.has(id) })))
   };
 };

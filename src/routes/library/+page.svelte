@@ -2,8 +2,9 @@
   import { tick } from 'svelte';
   import { afterNavigate, goto } from '$app/navigation';
   import Plus from '@lucide/svelte/icons/plus';
-  import { exercisePhases, goals, motions, startPositions } from '$lib/core';
+  import { exercisePhases, goals, motionOf, motions, startPositions } from '$lib/core';
   import { capital, plural } from '$lib/ui/format';
+  import MiniFigure from '$lib/ui/drawing/MiniFigure.svelte';
   import Finder from '$lib/ui/Finder.svelte';
   import Select from '$lib/ui/Select.svelte';
 
@@ -91,7 +92,7 @@
         { label: '', options: [any('any motion')] },
         ...(['hip', 'knee', 'ankle', 'wrist', 'shoulder'] as const).map((joint) => ({
           label: capital(joint),
-          options: motions.filter((m) => m.joint === joint).map((m) => ({ value: m.id, label: `${capital(m.name)} (${m.id})` }))
+          options: motions.filter((m) => m.joint === joint).map((m) => ({ value: m.id, label: capital(m.name) }))
         }))
       ]}
       onchange={look}
@@ -122,7 +123,8 @@
         ><input type="checkbox" name="hand" defaultChecked={query.hand === 'on'} onchange={look} /> With what is on the shelf</label
       >
       <label class="choice"
-        ><input type="checkbox" name="public" defaultChecked={query.public === 'on'} onchange={look} /> Not for private places only</label
+        ><input type="checkbox" name="public" defaultChecked={query.public === 'on'} onchange={look} /> Hide exercises that need a private
+        room</label
       >
     </div>
     <noscript><button class="btn">Find</button></noscript>
@@ -147,7 +149,7 @@
     </p>
     {#if data.found.length === 0}
       <p class="mt-6 max-w-xl">
-        Nothing answers all of this. Take a filter away, try another word of it, or
+        No exercise matches all of this. Take a filter away, try another word, or
         <a class="underline" href="/library/new">write the exercise down</a> as your own.
       </p>
     {:else if query.view === 'rows'}
@@ -159,11 +161,13 @@
                 <li class="flex flex-none items-end">
                   <a
                     href={hrefOf(step.id)}
-                    class="block min-h-13 w-44 rounded-t-soft border border-b-0 border-line bg-paper px-3 py-1.5 leading-tight hover:border-ink {step.isFound
+                    class="block min-h-25 w-44 rounded-t-soft border border-b-0 border-line bg-paper px-3 py-1.5 leading-tight hover:border-ink {step.isFound
                       ? 'font-semibold'
                       : 'text-ink-soft'}"
-                    style:height="{3.5 + (row.length - 1 - i) * 0.35}rem"
-                    >{step.name}{#if step.isBarred}<span class="block text-sm text-stop">not now</span>{/if}</a
+                    style:height="{6.6 + (row.length - 1 - i) * 0.35}rem"
+                    ><MiniFigure exercise={step} class="h-10 w-full object-left" />{step.name}{#if step.isBarred}<span
+                        class="block text-sm text-stop">not now</span
+                      >{/if}</a
                   >
                 </li>
               {/each}
@@ -178,15 +182,19 @@
           <ul class="mt-1 grid gap-x-6 xl:grid-cols-2">
             {#each family ? data.found.filter((e) => e.family === family) : data.found as e (e.id)}
               <li>
-                <a href={hrefOf(e.id)} class="block min-h-11 rounded-soft px-2 py-1.5 leading-tight hover:bg-paper">
-                  <span class="font-semibold">{e.name}</span>
-                  {#if inWeek.has(e.id)}<span class="text-mulberry"> in the week</span>{/if}
-                  {#if e.barred}<span class="font-semibold text-stop"> Not now: {e.barred}</span>{/if}
-                  {#if e.privatePlace}<span class="text-ink-soft"> private place</span>{/if}
-                  <span class="block text-ink-soft">
-                    {[e.links.join(' '), e.position, e.phases[0], e.kinds.join(' + '), e.sides === 'each' ? 'each side' : e.sides]
-                      .filter(Boolean)
-                      .join(' · ')}
+                <a
+                  href={hrefOf(e.id)}
+                  class="flex min-h-14 items-center gap-3 rounded-soft px-2 py-1 leading-tight hover:bg-paper"
+                >
+                  <MiniFigure exercise={e} />
+                  <span>
+                    <span class="font-semibold">{e.name}</span>
+                    {#if inWeek.has(e.id)}<span class="text-mulberry"> in the week</span>{/if}
+                    {#if e.barred}<span class="font-semibold text-stop"> Not now: {e.barred}</span>{/if}
+                    {#if e.privatePlace}<span class="text-ink-soft"> private place</span>{/if}
+                    <span class="block text-ink-soft">
+                      {[e.links.map((l) => motionOf(l).name).join(' + '), e.position, e.phases[0]].filter(Boolean).join(' · ')}
+                    </span>
                   </span>
                 </a>
               </li>

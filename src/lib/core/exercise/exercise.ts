@@ -1,4 +1,5 @@
 import { sidesMeet, type Joint, type JointSide, type Line, type LineSide } from '../body/body';
+import type { Push } from '../figure/arrows';
 import type { PoseId } from '../figure/poses';
 import type { MotionId } from '../body/motions';
 import { equipmentOf, type EquipmentId } from '../props/equipment';
@@ -109,7 +110,10 @@ export type Exercise = Readonly<{
   sideWords: string;
   /** Ids of the goals whose position this is. */
   positionOf: readonly string[];
+  /** The position its figure stands in; every exercise that ships has one. */
   pose?: PoseId;
+  /** The numbers of that position where the movement begins and ends; of one alone, where it is held. A stack that gives the number comes first. */
+  path?: readonly number[];
   /** What it loads, worked out from what it trains (bearing.ts); 'same' is the side it is done on, 'other' the opposite one. */
   loads: readonly Readonly<{ joint: Joint; on: 'same' | 'other' | 'middle' }>[];
   /** Lines it stretches, by weight, help or swing, worked out likewise. */
@@ -124,6 +128,9 @@ export type Exercise = Readonly<{
   places?: readonly string[];
   press?: string;
   draw?: string;
+  /** Which way the press and the draw go, for their arrows. */
+  pressWays?: readonly Push[];
+  drawWays?: readonly Push[];
   checks: readonly string[];
   felt: string;
   notFelt: string;

@@ -27,7 +27,10 @@ export type ExerciseRecord = Readonly<
     }
 >;
 
-export type Family = Readonly<{ id: string; name: string; exercises: readonly ExerciseRecord[] }>;
+/** What ships has a figure. */
+type ShippedRecord = ExerciseRecord & Required<Pick<Exercise, 'pose'>>;
+
+export type Family = Readonly<{ id: string; name: string; exercises: readonly ShippedRecord[] }>;
 
 export const need = (id: EquipmentId, words?: string, count = 1): PropNeed => ({
   id,

@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { exerciseOf, exercises, poseFigure, sceneOf, supportsFor, type Body, type Setting } from '../index';
+import {
+  exerciseOf,
+  exercises,
+  movementBetween,
+  poseFigure,
+  pushArrows,
+  sceneOf,
+  supportsFor,
+  type Body,
+  type Setting
+} from '../index';
 
 const body: Body = { statureCm: 170, leftLegCm: 89, rightLegCm: 90 };
 const drawn = (id: string, setting: Setting, side: 'left' | 'right' = 'right') => {
@@ -61,9 +71,54 @@ describe('the figure of an exercise', () => {
           return supportsFor(d.stack.under).some((s) => supports[s]) ? [] : [`${e.id}/${d.id}`];
         })
       );
-    // A box under the feet, a block to lift over, a hand where the figure rests it on the knee: they stand beside the figure.
-    expect(without.toSorted()).toEqual(['front_leg_double_tap/overCm', 'rear_knee_press/handsCm', 'weighted_roll_down/reachCm']);
+    // A box under the feet, a block to lift over, a hand where the figure rests it on the knee, a chair: they stand beside the figure.
+    expect(without.toSorted()).toEqual([
+      'figure_four_chair/seatCm',
+      'front_leg_double_tap/overCm',
+      'rear_knee_press/handsCm',
+      'weighted_roll_down/reachCm'
+    ]);
   });
 
-  test('an exercise without a pose has no figure', () => expect(sceneOf(exerciseOf('pigeon_forward'), {})).toBeNull());
+  test('every exercise that ships has a figure, and one of the studio’s own may have none', () => {
+    for (const e of exercises) expect(sceneOf(e, e.start), e.id).not.toBeNull();
+    const { pose: _, ...own } = exerciseOf('pigeon_forward');
+    expect(sceneOf(own, {})).toBeNull();
+  });
+
+  test('what moves begins and ends at other places, by either side', () => {
+    for (const e of exercises.filter(({ path }) => path?.length === 2)) {
+      const { pose, from, value } = sceneOf(e, {})!;
+      for (const side of ['left', 'right'] as const) {
+        const [start, end] = [from, value].map((at) => poseFigure(pose, { side, value: at! }, body));
+        const way = movementBetween(start!, end!)!;
+        expect(way, e.id).toHaveLength(9);
+        expect(Object.values(end!.joints), e.id).toContainEqual(way.at(-1));
+      }
+    }
+  });
+
+  test('a press and a draw each have their arrow where they have words', () => {
+    for (const e of exercises) {
+      expect(Boolean(e.pressWays?.length), e.id).toBe(Boolean(e.press));
+      expect(Boolean(e.drawWays?.length), e.id).toBe(Boolean(e.draw));
+    }
+  });
+
+  test('an arrow points where its words say: down into the floor, and never under it', () => {
+    const { pose, ...scene } = sceneOf(exerciseOf('front_hamstring_cycle'), {})!;
+    for (const side of ['left', 'right'] as const) {
+      const figure = poseFigure(pose, { side, ...scene }, body);
+      const [down] = pushArrows(figure, 'ankle down');
+      if (!down || 'at' in down) throw new Error('an arrow was expected');
+      expect(down.to.y).toBeLessThan(down.from.y);
+      expect(down.to.y).toBeGreaterThanOrEqual(0);
+      // Seen from its own side the left body faces left.
+      const [ahead] = pushArrows(figure, 'knee ahead');
+      if (!ahead || 'at' in ahead) throw new Error('an arrow was expected');
+      expect(Math.sign(ahead.to.x - ahead.from.x)).toBe(side === 'right' ? 1 : -1);
+      expect(pushArrows(figure, 'knee out')).toEqual([{ at: figure.joints[`${side} knee`], goes: 'toward' }]);
+      expect(pushArrows(figure, 'both knee down')).toHaveLength(2);
+    }
+  });
 });

@@ -3,6 +3,9 @@ import { otherSide, type Side } from '../body/side';
 
 export type Body = Readonly<{ statureCm: number; leftLegCm: number; rightLegCm: number }>;
 
+/** A body of nobody in particular, for figures that show an exercise and no person. */
+export const usualBody: Body = { statureCm: 170, leftLegCm: 89, rightLegCm: 89 };
+
 /** Half-thickness of the silhouette, as a share of stature (drawn by eye, no claim). */
 const radii = {
   pelvis: 0.052,

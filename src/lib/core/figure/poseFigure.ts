@@ -5,7 +5,8 @@ import type { Point } from '../geometry/point';
 import type { Limb } from './limbs';
 import type { Built, Coloured, Landmark, Support, View } from './pose';
 import { poses, type PoseId } from './poses';
-import { bones, drawn, type Joint, type Posture } from './posture';
+import { bones, drawn, lowestOf, mapped, type Joint, type Posture } from './posture';
+import { sightOf, type Sight } from './sight';
 import { add, distance, sub, times, turned, unit, vec, type Vec } from './vec';
 
 export type PoseSetting = Readonly<{
@@ -78,19 +79,12 @@ export function figureBetween(from: FigurePose, to: FigurePose, share: number): 
 
 const headBone = { from: 'neck', to: 'head' } as const satisfies { from: Joint; to: Joint };
 
-/** Lowest point of a posture. */
-const lowestY = (posture: Posture, frame: Frame): number =>
-  Math.min(...bones.map((b) => Math.min(posture[b.from].y - frame.r[b.radii[0]], posture[b.to].y - frame.r[b.radii[1]])));
-
 /** In between a figure neither floats nor sinks: its lowest point goes from the one's to the other's. */
 function onFloor(posture: Posture, frame: Frame, from: FigurePose, to: FigurePose, share: number): Posture {
-  const [start, end] = [lowestY(from.space.posture, frame), lowestY(to.space.posture, frame)];
-  const up = vec(0, start + (end - start) * share - lowestY(posture, frame));
+  const [start, end] = [lowestOf(frame, from.space.posture), lowestOf(frame, to.space.posture)];
+  const up = vec(0, start + (end - start) * share - lowestOf(frame, posture));
   return mapped(posture, (p) => add(p, up));
 }
-
-const mapped = (posture: Posture, f: (p: Vec) => Vec): Posture =>
-  Object.fromEntries(Object.entries(posture).map(([joint, p]) => [joint, f(p)])) as Posture;
 
 const flip = ({ x, y, z }: Vec): Vec => vec(x, y, -z);
 const otherName = (joint: string): string =>
@@ -109,25 +103,6 @@ function mirrored({ posture, landmarks, supports, furniture = [], zeroY }: Built
     furniture: furniture.map(({ min, max }) => ({ min: vec(min.x, min.y, -max.z), max: vec(max.x, max.y, -min.z) })),
     ...(zeroY !== undefined && { zeroY })
   };
-}
-
-type Sight = Readonly<{ at: (p: Vec) => Point; depth: (p: Vec) => number }>;
-
-/** Where a point in space is seen, and how near it is to the eye. */
-function sightOf(view: View, side: Side): Sight {
-  const s = side === 'right' ? 1 : -1;
-  switch (view) {
-    case 'side':
-      return { at: ({ x, y }) => ({ x: s * x, y }), depth: ({ z }) => s * z };
-    case 'front':
-      return { at: ({ y, z }) => ({ x: -z, y }), depth: ({ x }) => x };
-    case 'behind':
-      return { at: ({ y, z }) => ({ x: z, y }), depth: ({ x }) => -x };
-    case 'top':
-      return { at: ({ x, z }) => ({ x: z, y: x }), depth: ({ y }) => y };
-    case 'facing down on':
-      return { at: ({ x, z }) => ({ x: -z, y: -x }), depth: ({ y }) => y };
-  }
 }
 
 const projected = <K extends string>(points: Readonly<Partial<Record<K, Vec>>>, at: Sight['at']) =>

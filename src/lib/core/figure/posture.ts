@@ -197,5 +197,25 @@ export function postureOf(trunk: Trunk, legs: Readonly<Record<Which, Leg>>, arms
   return { pelvis, waist, chest, neck, head, ...of('right', 'trained'), ...of('left', 'other') } as Posture;
 }
 
+/** What is made for both sides alike. */
+export const both = <T>(make: (which: Which) => T): Record<Which, T> => ({ trained: make('trained'), other: make('other') });
+
+/** 1 on the trained side, which is built on the right, −1 on the other. */
+export const sideOf = (which: Which): 1 | -1 => (which === 'trained' ? 1 : -1);
+
+/** Height of the lowest point of a body. */
+export const lowestOf = (f: Frame, posture: Posture): number =>
+  Math.min(...bones.map((b) => Math.min(posture[b.from].y - f.r[b.radii[0]], posture[b.to].y - f.r[b.radii[1]])));
+
+/** Every joint put somewhere else. */
+export const mapped = (posture: Posture, at: (p: Vec) => Vec): Posture =>
+  Object.fromEntries(Object.entries(posture).map(([joint, p]) => [joint, at(p)])) as Posture;
+
+/** Let down, or lifted, until the lowest point lies on the floor. */
+export function grounded(f: Frame, posture: Posture): Posture {
+  const up = vec(0, -lowestOf(f, posture));
+  return mapped(posture, (p) => add(p, up));
+}
+
 /** How far a bone reaches, cm. */
 export const boneLength = (posture: Posture, bone: Bone): number => lengthOf(sub(posture[bone.to], posture[bone.from]));

@@ -30,8 +30,8 @@
 </script>
 
 <path d="M0 {y(0)}H{width}" stroke="var(--color-line)" stroke-width="1.5" />
-<path d={area(1)} fill="var(--color-ember)" opacity="0.24" />
+<path d={area(1)} fill="var(--color-iris)" opacity="0.24" />
 <path d={area(-1)} fill="var(--color-fern)" opacity="0.26" />
-<path d={edge(1)} fill="none" stroke="var(--color-ember)" stroke-width={height > 60 ? 2.4 : 1.4} />
+<path d={edge(1)} fill="none" stroke="var(--color-iris)" stroke-width={height > 60 ? 2.4 : 1.4} />
 <path d={edge(-1)} fill="none" stroke="var(--color-fern)" stroke-width={height > 60 ? 2.4 : 1.4} />
 <path d={held} stroke="var(--color-ink)" stroke-width={height > 60 ? 5 : 3} />

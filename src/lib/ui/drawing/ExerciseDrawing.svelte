@@ -1,7 +1,10 @@
 <script lang="ts">
   import {
     dialAtRung,
+    isFromAbove,
+    movementBetween,
     poseFigure,
+    pushArrows,
     sceneOf,
     supportsFor,
     type Body,
@@ -12,28 +15,45 @@
     type Setting,
     type Side
   } from '$lib/core';
+  import Arrows from './Arrows.svelte';
   import Furniture from './Furniture.svelte';
   import Figure from './Figure.svelte';
   import { movingFigure } from './movingFigure.svelte';
   import Scene from './Scene.svelte';
   import StackDrawing from './StackDrawing.svelte';
 
-  /** The figure and every stack of the exercise on one floor line, to scale; pale, the body at its measure. */
+  /**
+   * The figure and every stack of the exercise on one floor line, to scale, with arrows for the way it moves, presses and draws;
+   * pale, the body at its measure, or where the movement begins.
+   */
   type Props = {
     exercise: Exercise;
     side: Side;
     setting: Setting;
-    /** The stack of each dial that stands on one. */
-    stacks: readonly { dialId: string; rung: Rung }[];
+    /** The stack of each dial that stands on one. @default none */
+    stacks?: readonly { dialId: string; rung: Rung }[];
     /** The setting that was measured, shown pale. */
-    measured: Setting | null;
-    shelf: readonly (Prop & { material: Material })[];
+    measured?: Setting | null;
+    shelf?: readonly (Prop & { material: Material })[];
     body: Body;
     label: string;
+    /** Which efforts have their arrows. @default both */
+    efforts?: readonly ('press' | 'draw')[];
     /** Height of the drawing, as a class. */
     size?: string;
   };
-  let { exercise, side, setting, stacks, measured, shelf, body, label, size = 'max-h-[38vh]' }: Props = $props();
+  let {
+    exercise,
+    side,
+    setting,
+    stacks = [],
+    measured = null,
+    shelf = [],
+    body,
+    label,
+    efforts = ['press', 'draw'],
+    size = 'max-h-[38vh]'
+  }: Props = $props();
 
   const placed = $derived({
     ...setting,
@@ -45,7 +65,16 @@
     return scene && poseFigure(scene.pose, { side, ...scene }, body);
   };
   const pose = $derived(posed(placed));
-  const ghost = $derived(measured && posed({ ...placed, ...measured }));
+  const begin = $derived.by(() => {
+    const scene = sceneOf(exercise, placed);
+    return scene?.from === undefined ? null : poseFigure(scene.pose, { side, ...scene, value: scene.from }, body);
+  });
+  const ghost = $derived(measured ? posed({ ...placed, ...measured }) : begin);
+  const path = $derived(pose && begin && movementBetween(begin, pose));
+  const pushes = (kind: 'press' | 'draw') =>
+    pose && efforts.includes(kind)
+      ? ((kind === 'press' ? exercise.pressWays : exercise.drawWays) ?? []).flatMap((push) => pushArrows(pose, push))
+      : [];
   const moving = movingFigure(() => pose ?? poseFigure('standing', { side }, body));
   const spots = $derived(
     stacks.flatMap(({ dialId, rung }) => {
@@ -69,14 +98,17 @@
   });
   const besideAt = (index: number) =>
     box.maxX + beside.slice(0, index).reduce((sum, s) => sum + widthOf(s.rung) + 14, 0) + 14 + widthOf(beside[index]!.rung) / 2;
-  const isFromAbove = $derived(pose?.view === 'top' || pose?.view === 'facing down on');
+  const fromAbove = $derived(pose !== null && isFromAbove(pose.view));
+  const below = $derived(fromAbove ? 4 - Math.min(...[pose, ghost].filter((p) => p !== null).map((p) => p.box.minY)) : 4);
+  const arrowScale = $derived(Math.max(0.4, Math.min(1, (box.maxY + below) / 110, (box.maxX - box.minX) / 150)));
 </script>
 
 <Scene
   minX={box.minX - 6}
   maxX={box.maxX + box.besideX + 6}
   maxY={box.maxY + 2}
-  floor={!isFromAbove}
+  {below}
+  floor={!fromAbove}
   align="right"
   {label}
   class="{size} w-full"
@@ -90,4 +122,7 @@
     <StackDrawing items={rung.items} {shelf} x={besideAt(i)} />
   {/each}
   {#if pose}<Figure pose={moving.current} />{/if}
+  <Arrows arrows={[]} {path} colour="var(--color-mulberry)" scale={arrowScale} />
+  <Arrows arrows={pushes('press')} colour="var(--color-iris)" scale={arrowScale} />
+  <Arrows arrows={pushes('draw')} colour="var(--color-fern)" scale={arrowScale} />
 </Scene>

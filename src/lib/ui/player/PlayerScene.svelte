@@ -17,6 +17,11 @@
   /** Of a movement inside a flow only its own figure; of the set its stacks as well. */
   const isOfSet = $derived(player.shown.exerciseId === player.set.exerciseId);
   const stacks = $derived((isOfSet && player.work.stacks) || []);
+  /** The arrow of the effort that is on; between efforts, of both. */
+  const effort = $derived.by((): ('press' | 'draw')[] => {
+    const { kind } = player.phase;
+    return kind.startsWith('press') ? ['press'] : kind.startsWith('draw') ? ['draw'] : ['press', 'draw'];
+  });
 </script>
 
 <section class="flex min-h-0 flex-col gap-3" aria-label="Shape and stop signs">
@@ -26,7 +31,7 @@
       side={player.shown.side ?? 'right'}
       setting={isOfSet ? player.work.setting : exercise.start}
       {stacks}
-      measured={null}
+      efforts={effort}
       {shelf}
       {body}
       label="{exercise.name}{player.shown.side ? `, ${player.shown.side} ${exercise.sideWords}` : ''}"
@@ -40,6 +45,10 @@
   {#each stacks as stack (stack.dialId)}
     <p class="text-xl max-sm:text-base">{stackLine(exercise, stack, shelf, unit)}</p>
   {/each}
+  <p class="leading-snug max-sm:hidden">
+    <strong>Felt:</strong>
+    {exercise.felt}. <span class="text-ink-soft">Not: {exercise.notFelt}.</span>
+  </p>
   {#if player.isEased}<p class="text-xl text-ink-soft">One step easier today.</p>{/if}
   <GateNotes within={player.set.work.notes} compact />
   <div class="rounded-soft border border-stop px-3 py-2 max-sm:px-2 max-sm:py-1 lg:mt-auto">

@@ -19,7 +19,7 @@
   const stackChange = $derived(
     stackChangeText(player.find(player.set.exerciseId), player.work, player.sets[player.setIndex - 1]?.work, shelf, unit)
   );
-  const tone = { ink: 'text-ink', ember: 'text-ember', fern: 'text-fern' } as const;
+  const tone = { ink: 'text-ink', iris: 'text-iris', fern: 'text-fern' } as const;
   const upcoming = $derived.by(() => {
     const named = ({ exerciseId, side }: { exerciseId: string; side: string | null }) =>
       `${player.find(exerciseId).name}${side ? `, ${side}` : ''}`;
@@ -48,9 +48,10 @@
     {clockText(Math.ceil(player.remainingS))}
   </p>
   <div class="flex flex-wrap gap-x-5 text-[clamp(2.5rem,6.5vw,4.75rem)] leading-none font-bold">
-    <p class={tone[cue.tone]} aria-live="assertive">{player.paused ? 'Paused' : cue.text}</p>
+    <p class={tone[cue.tone]} aria-live="assertive">{cue.text}</p>
     {#if player.count}<p>{countText(player.count)}</p>{/if}
   </div>
+  {#if player.paused}<p class="text-2xl font-bold text-ink-soft" role="status">Paused</p>{/if}
   <p class="mt-2 text-2xl leading-snug max-sm:mt-1 max-sm:text-xl">{capital(how)}</p>
   {#if check}<p class="text-xl text-ink-soft max-sm:text-base">{capital(check)}</p>{/if}
   {#if isReady && stackChange}<p class="text-2xl font-semibold">{stackChange}</p>{/if}

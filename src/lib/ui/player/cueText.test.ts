@@ -48,7 +48,7 @@ describe('the cue', () => {
 
   test('press and draw are told apart by colour as well as by word', () => {
     const tones = (kinds: Phase['kind'][]) => new Set(kinds.map((k) => cueOf(of(k), 20, set).tone));
-    expect(tones(['press up', 'press', 'press down'])).toEqual(new Set(['ember']));
+    expect(tones(['press up', 'press', 'press down'])).toEqual(new Set(['iris']));
     expect(tones(['draw up', 'draw', 'draw down'])).toEqual(new Set(['fern']));
     expect(tones(['hold', 'settle', 'turn'])).toEqual(new Set(['ink']));
   });
@@ -123,7 +123,7 @@ describe('what is said aloud', () => {
 
   test('breaths and pulses are cues of their own, and what is counted is told', () => {
     const breaths: Phase = { kind: 'hold', startS: 0, endS: 24, fromPct: 15, toPct: 15, cue: '', beatS: 8 };
-    expect(cueOf(breaths, 15, set)).toEqual({ text: 'Breathe', tone: 'ember' });
+    expect(cueOf(breaths, 15, set)).toEqual({ text: 'Breathe', tone: 'iris' });
     expect(cueOf({ ...breaths, fromPct: 0, toPct: 0 }, 0, set)).toEqual({ text: 'Breathe', tone: 'ink' });
     expect(countText(countAt(breaths, 0))).toBe('1 of 3');
     expect(countText(countAt(breaths, 23.9))).toBe('3 of 3');

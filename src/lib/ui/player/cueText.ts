@@ -15,16 +15,16 @@ import { figuresText } from '$lib/ui/figuresText';
 import { clockText, shortDate } from '$lib/ui/format';
 import { stackLine } from '$lib/ui/stackText';
 
-type Cue = Readonly<{ text: string; tone: 'ink' | 'ember' | 'fern' }>;
+type Cue = Readonly<{ text: string; tone: 'ink' | 'iris' | 'fern' }>;
 
 /** The one cue, large: what to do now, with the announced effort where there is one. */
 export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue {
   switch (phase.kind) {
     case 'press up':
     case 'press':
-      return { text: announcedPct === 0 ? 'Begin to press' : `Press ${announcedPct} %`, tone: 'ember' };
+      return { text: announcedPct === 0 ? 'Begin to press' : `Press ${announcedPct} %`, tone: 'iris' };
     case 'press down':
-      return { text: `Release ${announcedPct} %`, tone: 'ember' };
+      return { text: `Release ${announcedPct} %`, tone: 'iris' };
     case 'draw up':
       return { text: announcedPct === 0 ? 'Begin to draw' : `Draw ${announcedPct} %`, tone: 'fern' };
     case 'draw':
@@ -44,7 +44,7 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
     case 'hold':
       return phase.beatS === undefined
         ? { text: 'Hold', tone: 'ink' }
-        : { text: 'Breathe', tone: phase.fromPct > 0 ? 'ember' : 'ink' };
+        : { text: 'Breathe', tone: phase.fromPct > 0 ? 'iris' : 'ink' };
     case 'ready':
       return { text: set.sideChange ? 'Change sides' : 'Get ready', tone: 'ink' };
     case 'rest':

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { exercisesIn, isAsked, type Block } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
+  import MiniFigure from '$lib/ui/drawing/MiniFigure.svelte';
   import GateNotes from '$lib/ui/GateNotes.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
   import { doseText, heightText } from './doseText';
@@ -13,8 +14,9 @@
 <ol class="rounded-soft border border-line bg-paper">
   {#each blocks as block, i (i)}
     {@const exercise = find(block.exerciseId)}
-    <li class="flex flex-wrap gap-x-4 border-b border-line px-4 py-2 last:border-0">
-      <h2 class="w-64 text-base">{exercise.name}</h2>
+    <li class="flex flex-wrap items-start gap-x-4 border-b border-line px-4 py-2 last:border-0">
+      <MiniFigure {exercise} />
+      <h2 class="w-56 text-base max-sm:w-auto max-sm:grow">{exercise.name}</h2>
       <div class="grow">
         {#each block.work as work (work.side)}
           {#if isAsked(work)}

@@ -1,24 +1,25 @@
 <script lang="ts">
-  import { poseFigure, type Exercise } from '$lib/core';
-  import Figure from '$lib/ui/drawing/Figure.svelte';
-  import Furniture from '$lib/ui/drawing/Furniture.svelte';
-  import Scene from '$lib/ui/drawing/Scene.svelte';
+  import { usualBody, type Exercise } from '$lib/core';
+  import ExerciseDrawing from '$lib/ui/drawing/ExerciseDrawing.svelte';
 
   /** How it is set up and done, and what to look at. */
   let { exercise: e }: { exercise: Exercise } = $props();
-  const pose = $derived(e.pose ? poseFigure(e.pose, { side: 'right' }, { statureCm: 170, leftLegCm: 89, rightLegCm: 89 }) : null);
 </script>
 
 <div class="flex flex-col gap-4">
-  {#if pose}
-    <Scene
-      minX={pose.box.minX - 6}
-      maxX={pose.box.maxX + 6}
-      maxY={pose.box.maxY + 2}
-      floor={pose.view !== 'top' && pose.view !== 'facing down on'}
-      label={e.name}
-      class="max-h-52 w-full"><Furniture boxes={pose.furniture} /><Figure {pose} /></Scene
-    >
+  {#if e.pose}
+    <ExerciseDrawing exercise={e} side="right" setting={e.start} body={usualBody} label={e.name} size="max-h-60" />
+    {#if e.path?.length === 2 || e.press || e.draw}
+      <p class="text-sm text-ink-soft">
+        {[
+          e.path?.length === 2 && 'Pale: where it begins.',
+          e.press && 'Violet arrow: the press.',
+          e.draw && 'Green arrow: the draw.'
+        ]
+          .filter(Boolean)
+          .join(' ')}
+      </p>
+    {/if}
   {/if}
   <p class="border-l-4 border-ink pl-3 text-lg">{e.why}</p>
   <section>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { motionOf, propWords, type Exercise } from '$lib/core';
   import { doseText } from '$lib/ui/dialText';
+  import MiniFigure from '$lib/ui/drawing/MiniFigure.svelte';
   import { capital } from '$lib/ui/format';
 
   let { data } = $props();
@@ -32,7 +33,11 @@
         <tr class="border-b-[3px] border-ink text-left align-bottom">
           <th class="w-28 py-2" scope="col"><span class="sr-only">What</span></th>
           {#each data.two as { exercise } (exercise.id)}
-            <th scope="col" class="px-3 py-2 text-lg"><a class="underline" href="/library/{exercise.id}">{exercise.name}</a></th>
+            <th scope="col" class="px-3 py-2 text-lg"
+              ><MiniFigure {exercise} class="h-24 w-full object-left" /><a class="underline" href="/library/{exercise.id}"
+                >{exercise.name}</a
+              ></th
+            >
           {/each}
         </tr>
       </thead>

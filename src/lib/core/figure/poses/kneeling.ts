@@ -1,22 +1,20 @@
 import { toDeg } from '../../geometry/angles';
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
-import { armBy, armTo, legBy, legTo, postureOf, restingAt, trunkOf, underHand, type Leg } from '../posture';
+import { armBy, armTo, both, legBy, legTo, postureOf, restingAt, trunkOf, underHand, type Leg } from '../posture';
 import { add, along, solve, vec, way, type Vec } from '../vec';
 
-const both = <T>(make: (which: Which) => T): Record<Which, T> => ({ trained: make('trained'), other: make('other') });
-
 /** A leg kneeling: the knee on the floor under or before the hip, shin and top of the foot lying behind. */
-function kneelingLeg(f: Frame, which: Which, hip: Vec, thigh: Vec): Leg {
+export function kneelingLeg(f: Frame, which: Which, hip: Vec, thigh: Vec): Leg {
   const shinAt = (deg: number) =>
     legBy(f, which, hip, { thigh, shank: way(180 - deg), toes: way(194 - deg), soleFaces: vec(0, 1) });
   return restingAt(f, 0, shinAt, -20, 20);
 }
 /** Hip over a knee on the floor, the thigh leaning by a direction from the knee. */
-const hipOver = (f: Frame, which: Which, fromKnee: Vec, z: number): Vec =>
+export const hipOver = (f: Frame, which: Which, fromKnee: Vec, z: number): Vec =>
   along(vec(0, f.r.knee, z), fromKnee, f.leg[which].thigh);
 const flat = (f: Frame, which: Which, hip: Vec, ankleX: number, z: number, kneeToward: Vec): Leg =>
-  legTo(f, which, hip, vec(ankleX, f.foot.height, z), { kneeToward, toes: way(0), soleFaces: way(-90) });
+  legTo(f, which, hip, vec(ankleX, f.step + f.foot.height, z), { kneeToward, toes: way(0), soleFaces: way(-90) });
 
 /** Sitting on the heels, or held off them: the gap between calf and thigh. */
 function heelSit(f: Frame, gapCm: number): Built {
@@ -73,7 +71,7 @@ function halfKneeling(f: Frame): Built {
   const arms = both((which) =>
     armTo(f, trunk.shoulder[which], add(other.knee, vec(-7, f.r.knee + 2, which === 'trained' ? 5 : -3)), way(180), way(-20))
   );
-  return { posture: postureOf(trunk, { trained, other }, arms) };
+  return { posture: postureOf(trunk, { trained, other }, arms), supports: { frontFoot: vec(other.ankle.x, f.step) } };
 }
 
 /** Front foot flat between the hands, the rear leg straight behind on its toes. */

@@ -1,18 +1,16 @@
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
-import { armBy, armTo, legBy, legTo, postureOf, restingAt, trunkOf, type Leg, type Trunk } from '../posture';
+import { armBy, armTo, both, legBy, legTo, postureOf, restingAt, trunkOf, type Leg, type Trunk } from '../posture';
 import { across, add, onFloor, vec, way, type Vec } from '../vec';
 
-const both = <T>(make: (which: Which) => T): Record<Which, T> => ({ trained: make('trained'), other: make('other') });
-
 /** On the back: the head behind, the feet ahead. */
-const onBack = (f: Frame): Trunk => trunkOf(f, vec(0, f.r.pelvis), { lower: way(181), upper: way(180.5), head: way(181) });
+export const onBack = (f: Frame): Trunk => trunkOf(f, vec(0, f.r.pelvis), { lower: way(181), upper: way(180.5), head: way(181) });
 /** On the front: the head ahead, the feet behind. */
-const onFront = (f: Frame): Trunk => trunkOf(f, vec(0, f.r.pelvis), { lower: way(0), upper: way(-1), head: way(2) });
+export const onFront = (f: Frame): Trunk => trunkOf(f, vec(0, f.r.pelvis), { lower: way(0), upper: way(-1), head: way(2) });
 
-const flatLeg = (f: Frame, trunk: Trunk, which: Which): Leg =>
+export const flatLeg = (f: Frame, trunk: Trunk, which: Which): Leg =>
   restingAt(f, 0, (deg) => legBy(f, which, trunk.hip[which], { thigh: way(deg), toes: way(deg + 80) }), -10, 4);
-const proneLeg = (f: Frame, trunk: Trunk, which: Which): Leg =>
+export const proneLeg = (f: Frame, trunk: Trunk, which: Which): Leg =>
   restingAt(
     f,
     0,
@@ -20,14 +18,14 @@ const proneLeg = (f: Frame, trunk: Trunk, which: Which): Leg =>
     -4,
     10
   );
-const bentLeg = (f: Frame, trunk: Trunk, which: Which, ankleX = 0.2): Leg =>
+export const bentLeg = (f: Frame, trunk: Trunk, which: Which, ankleX = 0.2): Leg =>
   legTo(f, which, trunk.hip[which], vec(ankleX * f.stature, f.foot.height, trunk.hip[which].z), {
     kneeToward: vec(0, 1),
     toes: way(0),
     soleFaces: way(-90)
   });
 
-const armsBeside = (f: Frame, trunk: Trunk) =>
+export const armsBeside = (f: Frame, trunk: Trunk) =>
   both((which) =>
     armTo(
       f,
@@ -37,7 +35,7 @@ const armsBeside = (f: Frame, trunk: Trunk) =>
       way(0)
     )
   );
-const armsUnderHead = (f: Frame, trunk: Trunk) =>
+export const armsUnderHead = (f: Frame, trunk: Trunk) =>
   both((which) =>
     armTo(
       f,

@@ -2,28 +2,39 @@
 import { toRad } from '../../geometry/angles';
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
-import { armBy, armTo, legBy, legSwung, legTo, legVia, postureOf, restingAt, trunkOf, type Leg, type Trunk } from '../posture';
+import {
+  armBy,
+  armTo,
+  both,
+  legBy,
+  legSwung,
+  legTo,
+  legVia,
+  postureOf,
+  restingAt,
+  sideOf,
+  trunkOf,
+  type Leg,
+  type Trunk
+} from '../posture';
 import { across, add, along, onFloor, solve, sub, times, unit, vec, way, type Vec } from '../vec';
 
-const sideOf = (which: Which): 1 | -1 => (which === 'trained' ? 1 : -1);
-const both = <T>(make: (which: Which) => T): Record<Which, T> => ({ trained: make('trained'), other: make('other') });
-
 /** The pelvis on the floor, or on its seat. */
-const sat = (f: Frame): Vec => vec(0, f.r.pelvis + f.seat);
-const tall = (f: Frame, pelvis: Vec): Trunk => trunkOf(f, pelvis, { lower: way(91), upper: way(88), head: way(90) });
+export const sat = (f: Frame): Vec => vec(0, f.r.pelvis + f.seat);
+export const tall = (f: Frame, pelvis: Vec): Trunk => trunkOf(f, pelvis, { lower: way(91), upper: way(88), head: way(90) });
 /** Hands on the floor a little behind the hips. */
-const handsBehind = (f: Frame, trunk: Trunk) =>
+export const handsBehind = (f: Frame, trunk: Trunk) =>
   both((which) =>
     armTo(f, trunk.shoulder[which], vec(-0.12 * f.stature, f.r.wrist, trunk.shoulder[which].z * 1.5), way(180), way(180))
   );
 /** Hands resting on the knees. */
-const handsOnKnees = (f: Frame, trunk: Trunk, legs: Readonly<Record<Which, Leg>>) =>
+export const handsOnKnees = (f: Frame, trunk: Trunk, legs: Readonly<Record<Which, Leg>>) =>
   both((which) =>
     armTo(f, trunk.shoulder[which], add(legs[which].knee, vec(-3, f.r.knee + 1)), vec(-0.6, -0.4, sideOf(which)), way(-10))
   );
 
 /** A thigh that lies outward, its knee at a height. */
-function openThigh(f: Frame, which: Which, hip: Vec, kneeCm: number, outDeg: number): Vec {
+export function openThigh(f: Frame, which: Which, hip: Vec, kneeCm: number, outDeg: number): Vec {
   const rise = Math.max(-0.95, Math.min(0.95, (kneeCm + f.r.knee - hip.y) / f.leg[which].thigh));
   const flat = Math.sqrt(1 - rise ** 2);
   return add(times(onFloor(sideOf(which) * outDeg), flat), vec(0, rise));
@@ -63,7 +74,7 @@ function butterfly(f: Frame, kneeCm: number): Built {
 }
 
 /** A leg folded in: knee at a height, the foot toward a place. */
-function folded(f: Frame, trunk: Trunk, which: Which, kneeCm: number, outDeg: number, foot: Vec): Leg {
+export function folded(f: Frame, trunk: Trunk, which: Which, kneeCm: number, outDeg: number, foot: Vec): Leg {
   const thigh = openThigh(f, which, trunk.hip[which], kneeCm, outDeg);
   const side = sideOf(which);
   return legVia(f, which, trunk.hip[which], thigh, foot, vec(0.25, 0.1, -side), vec(0.35, 1, -0.1 * side));
@@ -206,11 +217,11 @@ function seatedFold(f: Frame, reachCm: number): Built {
 }
 
 const seatCm = (f: Frame) => 0.36 * f.stature;
-const seatBox = (f: Frame) => ({
+export const seatBox = (f: Frame) => ({
   min: vec(-0.13 * f.stature, 0, -0.2 * f.stature),
   max: vec(0.17 * f.stature, seatCm(f), 0.2 * f.stature)
 });
-const onSeat = (f: Frame) => tall(f, vec(0, seatCm(f) + f.r.thigh));
+export const onSeat = (f: Frame) => tall(f, vec(0, seatCm(f) + f.r.thigh));
 const handsOnSeat = (f: Frame, trunk: Trunk) =>
   both((which) =>
     armTo(
@@ -221,7 +232,7 @@ const handsOnSeat = (f: Frame, trunk: Trunk) =>
       way(-20)
     )
   );
-const hangingLeg = (f: Frame, which: Which, hip: Vec, shank: Vec, toes: Vec = way(-8)): Leg =>
+export const hangingLeg = (f: Frame, which: Which, hip: Vec, shank: Vec, toes: Vec = way(-8)): Leg =>
   legBy(f, which, hip, { thigh: way(0), shank, toes });
 
 /** On a high seat, the shin turned inward (1) or outward (−1) about the thigh. */
@@ -301,13 +312,13 @@ function handOverEdge(f: Frame, bentDeg: number, up: 1 | -1): Built {
 
 /** Sitting tall, one foot flat, the other leg lifted straight. */
 function seatedLegLift(f: Frame): Built {
-  const trunk = tall(f, vec(0, f.r.pelvis));
+  const trunk = tall(f, sat(f));
   const trained = legBy(f, 'trained', trunk.hip.trained, { thigh: way(13), toes: way(90) });
   const foot = vec(0.14 * f.stature, f.foot.height, trunk.hip.other.z);
   const other = legTo(f, 'other', trunk.hip.other, foot, { kneeToward: vec(0, 1), toes: way(0), soleFaces: way(-90) });
   const arm = (which: Which) =>
     armTo(f, trunk.shoulder[which], add(other.knee, vec(4, -10, which === 'trained' ? 6 : -2)), way(-90));
-  return { posture: postureOf(trunk, { trained, other }, both(arm)) };
+  return { posture: postureOf(trunk, { trained, other }, both(arm)), supports: { seat: vec(0, f.seat) } };
 }
 
 export const sittingPoses = {

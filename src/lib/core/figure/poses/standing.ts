@@ -4,16 +4,16 @@ import type { Built, Pose } from '../pose';
 import { armBy, armTo, legBy, legTo, legVia, lowestOfFoot, postureOf, trunkOf, type Leg, type Trunk } from '../posture';
 import { add, along, onFloor, solve, vec, way, type Vec } from '../vec';
 
-const hanging = (f: Frame, trunk: Trunk) => ({
+export const hanging = (f: Frame, trunk: Trunk) => ({
   trained: armBy(f, trunk.shoulder.trained, way(-93, 6), way(-84, 2)),
   other: armBy(f, trunk.shoulder.other, way(-93, -6), way(-84, -2))
 });
 
 /** A leg under the hip, its foot flat on a level. */
-const standingLeg = (f: Frame, which: Which, hip: Vec, levelY = 0): Leg =>
+export const standingLeg = (f: Frame, which: Which, hip: Vec, levelY = 0): Leg =>
   legTo(f, which, hip, vec(hip.x, levelY + f.foot.height, hip.z), { kneeToward: way(0), toes: way(0), soleFaces: way(-90) });
 
-const standingPelvis = (f: Frame, levelY = 0): Vec =>
+export const standingPelvis = (f: Frame, levelY = 0): Vec =>
   vec(0, levelY + f.foot.height + Math.min(f.leg.trained.whole, f.leg.other.whole) - 0.3);
 
 function standing(f: Frame): Built {

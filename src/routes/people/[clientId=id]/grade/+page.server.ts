@@ -24,6 +24,8 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
     week: week.map(({ exercise }) => ({
       id: exercise.id,
       name: exercise.name,
+      pose: exercise.pose,
+      path: exercise.path,
       dials: exercise.dials,
       left: settingOf(c, exercise, 'left'),
       right: settingOf(c, exercise, 'right'),

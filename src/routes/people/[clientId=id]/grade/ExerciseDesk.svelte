@@ -19,6 +19,7 @@
   import { dialText } from '$lib/ui/dialText';
   import { fieldError, formProblem } from '$lib/ui/formState';
   import { degText, shortDate, stateText } from '$lib/ui/format';
+  import HowShort from '$lib/ui/HowShort.svelte';
   import GateNotes from '$lib/ui/GateNotes.svelte';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
   import { stackText } from '$lib/ui/stackText';
@@ -185,8 +186,9 @@
     {/if}
     <LadderPanel {graded} {stack} {rung} shelf={data.shelf} {shelfHref} {unit} onLook={look} />
   {/if}
+  <div class="mt-2 border-t border-line pt-3"><HowShort {exercise} /></div>
   <p class="text-ink-soft">
-    <a class="underline" href="/library/{exercise.id}?client={data.client.id}">In the library</a>.
+    <a class="underline" href="/library/{exercise.id}?client={data.client.id}">All about it in the library</a>.
     {#if fetch.length > 0}Fetch {fetch.join(', ')}.{/if}
     {#if exercise.padding.length > 0}Padding: {exercise.padding.join(', ')}.{/if}
     {#each mayMove as text (text)}{text}

@@ -6,6 +6,7 @@
   import type { Dial, Exercise, Setting } from '$lib/core';
   import { settingText } from '$lib/ui/dialText';
   import { formProblem, type FormState } from '$lib/ui/formState';
+  import MiniFigure from '$lib/ui/drawing/MiniFigure.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { keepTyped } from '$lib/ui/sending';
   import Tip from '$lib/ui/Tip.svelte';
@@ -14,6 +15,8 @@
   type Item = {
     id: string;
     name: string;
+    pose: Exercise['pose'];
+    path: Exercise['path'];
     dials: readonly Dial[];
     left: Setting;
     right: Setting;
@@ -51,6 +54,7 @@
             ? 'bg-paper shadow-[inset_4px_0_0_var(--color-mulberry)]'
             : 'hover:bg-paper'}"
         >
+          <MiniFigure exercise={item} class="mb-1 h-12 w-full object-left" />
           <span class="block font-semibold">{item.name}</span>
           <span class="block text-sm text-ink-soft">
             {#if item.barred}<span class="font-semibold text-stop">Not now: {item.barred}</span>{:else if !item.isSet}not set yet{:else if item.perSide}L

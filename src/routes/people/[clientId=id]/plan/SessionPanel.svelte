@@ -2,6 +2,7 @@
   import type { ChosenSession } from '$lib/contract/plan';
   import { blockWhyText, exercisesIn, isAsked, leftOutTexts, motionOf, timelineOf } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
+  import MiniFigure from '$lib/ui/drawing/MiniFigure.svelte';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { clockText, plural, weekdayDate } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
@@ -70,7 +71,9 @@
   <ol class="flex flex-col">
     {#each session.blocks as block, i (i)}
       <li class="flex gap-3 border-t border-line py-2">
-        <span class="w-12 flex-none font-semibold">{clockText(secondsOf(i))}</span>
+        <span class="flex w-14 flex-none flex-col gap-1 font-semibold"
+          >{clockText(secondsOf(i))}<MiniFigure exercise={find(block.exerciseId)} class="h-9 w-14 object-left" /></span
+        >
         <div class="grow leading-snug">
           <h3>{find(block.exerciseId).name}</h3>
           {#each block.work as work (work.side)}

@@ -69,7 +69,7 @@
   <div class="relative min-w-[36rem] [&>svg]:block" bind:this={box}>
     <div class="pointer-events-none absolute inset-x-0 border-t-2 border-dashed border-stop" style:top={top(capPct)}></div>
     <div class="pointer-events-none absolute inset-x-0 border-t-2 border-dashed border-stop" style:top={top(-capPct)}></div>
-    <span class="pointer-events-none absolute top-0 left-0 text-sm text-ember">press, at most {capPct} %</span>
+    <span class="pointer-events-none absolute top-0 left-0 text-sm text-iris">press, at most {capPct} %</span>
     <span class="pointer-events-none absolute bottom-0 left-0 text-sm text-fern">draw, at most {capPct} %</span>
     <EffortCurve phases={draft.phases} width={1000} {height} {scalePct} fluid label="Effort over the cycle" />
     {#each draft.corners as corner (corner.id)}
