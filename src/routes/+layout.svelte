@@ -1,7 +1,9 @@
 <script lang="ts">
   import '../app.css';
   import { onMount } from 'svelte';
+  import { goto } from '$app/navigation';
   import { page } from '$app/state';
+  import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
   import { loadToaster } from '$lib/ui/toasts';
   import Preferences from './Preferences.svelte';
   import Restored from './Restored.svelte';
@@ -27,6 +29,12 @@
 </script>
 
 <svelte:head><title>Calm Reach</title></svelte:head>
+<svelte:window
+  onkeydown={(e) => {
+    const typing = e.target instanceof HTMLElement && e.target.closest('input, textarea, select, [contenteditable]');
+    if (e.key === '?' && !typing && !isBare) void goto('/help');
+  }}
+/>
 
 {#if isBare}
   {@render children()}
@@ -52,7 +60,11 @@
         >
       {/each}
     </nav>
-    <div class="ml-auto flex items-center"><Waiting /><Preferences units={data.units} theme={data.theme} /></div>
+    <div class="ml-auto flex items-center">
+      <Waiting /><a class="btn btn-quiet px-3" href="/help" aria-current={page.url.pathname === '/help' ? 'page' : undefined}
+        ><CircleHelp size={20} /><span class="sr-only">Help</span></a
+      ><Preferences units={data.units} theme={data.theme} />
+    </div>
   </header>
   {#if data.restored}<Restored restored={data.restored} />{/if}
   <div id="work">{@render children()}</div>

@@ -186,11 +186,11 @@ test('a front split read by both its links, and a second goal beside it', async 
   await expect(page.getByRole('region', { name: 'What if, right leading' }).getByText('24 cm', { exact: true })).toBeVisible();
 
   await page.goto(`${base}/goal?goal=new`);
-  await choose(page, 'What for', 'A goal of your own');
+  await choose(page, 'Goal', 'A goal of your own');
   await page.getByRole('button', { name: 'Set the goal' }).click();
   await expect(page.getByText('What is it called?')).toBeVisible();
   await page.getByLabel('What is it called').fill('Bow pose');
-  await page.getByText('What it demands of the joints').click();
+  await page.getByText('Joint range needed').click();
   await page.getByLabel('Hip extension °', { exact: true }).fill('30');
   await send(page, 'Set the goal');
   // The motion was measured already: it serves this goal as well.
@@ -250,7 +250,7 @@ test('a side split by two ways: cross-checked, swapped sides and impossible valu
 
   // The same angle two ways on one day: what is typed is held against what was kept.
   await page.goto(`${base}/goal?goal=new`);
-  await choose(page, 'What for', 'Seated forward fold');
+  await choose(page, 'Goal', 'Seated forward fold');
   await send(page, 'Set the goal');
   await page.goto(`${base}/measure?set=full&m=HF-KS`);
   await keep(page, 'Hip flexion, knee straight', bothSides('leg', ['80', '80'], ['82', '82']));

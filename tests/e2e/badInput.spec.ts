@@ -7,14 +7,14 @@ test('a bad person is told beside each field, and nothing typed is lost', async 
   const typed = {
     Name: 'Half Typed',
     'Year of birth': 'soon',
-    'Stature cm': '-4',
+    'Height cm': '-4',
     'Left leg cm': 'NaN',
     'Sessions a week': '2,5',
     'Minutes a session': '0'
   };
   for (const [label, value] of Object.entries(typed)) await page.getByLabel(label, { exact: true }).fill(value);
   await page.getByRole('button', { name: 'Add, then set the goal' }).click();
-  await expect(page.getByText('Some fields need another look. Nothing typed is lost.')).toBeVisible();
+  await expect(page.getByText('Please check the fields marked below. Your entries are still here.')).toBeVisible();
   for (const message of ['Between 100 and 230 cm', 'A whole number', 'Between 5 and 240', 'Choose a level'])
     await expect(page.getByText(message)).toBeVisible();
   await expect(page.getByText('Write a number, for example 12.5')).toHaveCount(2);
@@ -72,7 +72,7 @@ test('a red flag closes planning and playing until a named person clears it', as
   await page.getByRole('button', { name: 'Next' }).click();
   for (const title of ['Their week', 'Caps', 'Any of these now?', 'Injury', 'Joints', 'Very mobile', 'Pregnancy']) {
     await expect(page.getByRole('heading', { name: title })).toBeVisible();
-    await page.getByRole('button', { name: /^(Next|None of these|Keep the answers)$/ }).click();
+    await page.getByRole('button', { name: /^(Next|None of these|Save answers)$/ }).click();
   }
   await expect(page.getByRole('heading', { name: 'A clinician first', exact: true })).toBeVisible();
   await page.goto(`${base}/plan`);
@@ -110,13 +110,13 @@ test('inches are typed and shown, and kept as centimetres', async ({ page }) => 
     await page.goto('/people/new');
     await page.getByLabel('Name', { exact: true }).fill(`Inches ${stamp()}`);
     await page.getByLabel('Year of birth', { exact: true }).fill('1990');
-    await page.getByLabel('Stature in', { exact: true }).fill('67');
+    await page.getByLabel('Height in', { exact: true }).fill('67');
     await page.getByLabel('Sessions a week', { exact: true }).fill('3');
     await page.getByLabel('Minutes a session', { exact: true }).fill('45');
     await page.getByText('Beginner', { exact: true }).click();
     await page.getByRole('button', { name: 'Add, then set the goal' }).click();
     await page.getByRole('link', { name: /^Edit / }).click();
-    await expect(page.getByLabel('Stature in', { exact: true })).toHaveValue('67');
+    await expect(page.getByLabel('Height in', { exact: true })).toHaveValue('67');
   } finally {
     await setUnits('cm');
   }
@@ -126,6 +126,7 @@ test('archiving can be undone', async ({ page }) => {
   const name = `Archived ${stamp()}`;
   await addClient(page, name);
   await page.goto('/people');
+  await page.getByLabel(`More about ${name}`).click();
   await page.getByRole('button', { name: `Archive ${name}` }).click();
   await expect(page.getByRole('link', { name })).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -138,7 +139,7 @@ test('legs of 95 and 80 cm, retests on one day, a gap as long as a leg: every pa
   const base = await readyToPractise(page, `Unlike ${stamp()}`, { leftLegCm: '95', rightLegCm: '80' });
   const write = async (state: string, way: string, field: string, cm: string) => {
     await page.goto(`${base}/measure?set=short&m=front_split_gap`);
-    await page.getByRole('radiogroup', { name: 'State of the body' }).getByText(state, { exact: true }).click();
+    await page.getByRole('radiogroup', { name: 'Before or after warming up?' }).getByText(state, { exact: true }).click();
     await page.getByRole('radiogroup', { name: 'Way' }).getByText(way, { exact: true }).click();
     await page.getByLabel(`Reached, left leg in front, trial 1, ${field}`, { exact: false }).fill(cm);
   };

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import Papa from 'papaparse';
 import { allAlive, test } from './alive';
 import { startDemo } from '../../scripts/browser.mjs';
+import { codeWords } from '../../src/lib/ui/glossary';
 import { axe, watched } from './steps';
 
 const stations = [
@@ -19,6 +20,19 @@ const stations = [
   'review/report',
   'pain',
   'check'
+];
+const studioPages = [
+  '/people',
+  '/people/new',
+  '/props',
+  '/library',
+  '/library?view=rows',
+  '/library/notes',
+  '/library/schools',
+  '/library/new',
+  '/library/compare?a=frog&b=pigeon_forward',
+  '/forecasts',
+  '/help'
 ];
 const phone = { width: 390, height: 844 };
 
@@ -69,10 +83,12 @@ test('every page of everybody in the demo opens whole on a phone, and says what 
       const inBrowser = i % 3 === 0;
       const text = inBrowser ? await opens(page, path) : await givesText(page, path);
       expect(text, path).not.toMatch(/undefined|NaN|\[object/);
+      expect(text, path).not.toMatch(codeWords);
       if (text.includes('Stopped until cleared')) stopped.push(path);
       // What comes after the page is alive: charts, and the session this device keeps.
       if (inBrowser && /review|practise/.test(station)) await page.waitForLoadState('networkidle');
     }
+  for (const path of studioPages) expect(await givesText(page, path), path).not.toMatch(codeWords);
   // Whoever is stopped is so on every page; the Check has it whole.
   const who = new Set(stopped.map((path) => path.split('/')[2]));
   expect(who.size).toBeGreaterThan(0);

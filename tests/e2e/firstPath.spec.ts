@@ -103,10 +103,10 @@ test('one client from the tape measure to the next verdict', async ({ page }) =>
     const split = page.getByRole('region', { name: 'Front split on its stack' });
     await split.getByRole('button', { name: 'Overrule' }).first().click();
     await split.getByText('Deepen', { exact: true }).click();
-    await split.getByRole('button', { name: 'Decide so' }).click();
+    await split.getByRole('button', { name: 'Save this decision' }).click();
     await expect(split.getByText('Write down why', { exact: true })).toBeVisible();
     await split.getByLabel('Because').fill('A calm, low sensation; she has been lower before.');
-    await split.getByRole('button', { name: 'Decide so' }).click();
+    await split.getByRole('button', { name: 'Save this decision' }).click();
     await expect(split.getByRole('button', { name: 'Accept' })).toHaveCount(1);
     await page.getByRole('button', { name: /^Accept all/ }).click();
     await expect(page.getByRole('heading', { name: 'Decided' })).toBeVisible();

@@ -60,7 +60,7 @@ test('a pancake is graded from its measured seat: stacks, dials, an exercise of 
   await expect(page.getByRole('listitem').filter({ hasText: '17.5 cm → 15 cm' })).toBeVisible();
 
   // No figure is usual for the hold: it is asked for, and a school's figure is only offered.
-  await expect(page.getByText('No figure is usual: it is yours to set.')).toBeVisible();
+  await expect(page.getByText('There is no standard value. Choose your own.')).toBeVisible();
   await page.getByRole('textbox', { name: 'hold' }).fill('9o');
   await page.getByRole('button', { name: 'Set', exact: true }).click();
   await expect(page.getByText('Write a number, for example 12.5')).toBeVisible();
@@ -77,7 +77,7 @@ test('a pancake is graded from its measured seat: stacks, dials, an exercise of 
   await expect(page.getByText(/of \d+ exercises/)).toBeVisible();
   await page.getByRole('link', { name: /^Pancake on its seat, relaxed/ }).click();
   await page.getByRole('link', { name: 'Copy and change' }).click();
-  await expect(page.getByLabel('Harder neighbour')).toHaveValue('Pancake on the floor, relaxed');
+  await expect(page.getByLabel('A harder exercise')).toHaveValue('Pancake on the floor, relaxed');
   const name = `Table pancake ${stamp()}`;
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByLabel('Set up, a step a line').fill('');
@@ -286,16 +286,16 @@ test('the library is found in, laid side by side, and written in', async ({ page
   const name = `Lantern lunge ${stamp()}`;
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByLabel('hold', { exact: true }).check();
-  await page.getByLabel('something outside').check();
+  await page.getByLabel('gravity, a partner or a prop').check();
   await page.getByLabel('hip extension', { exact: true }).check();
   await page.getByLabel('Set up, a step a line').fill('Lunge.');
   await page.getByLabel('Felt', { exact: true }).fill('front of the hip');
   await page.getByLabel('Why, in one line').fill('For the pageant.');
-  await page.getByLabel('Dial 1').selectOption({ label: 'hold' });
+  await page.getByLabel('Setting 1').selectOption({ label: 'hold' });
   await page.getByLabel('Least').fill('60');
   await page.getByLabel('Most').fill('20');
   await page.getByLabel('Step', { exact: true }).fill('10');
-  await choose(page, 'Harder neighbour', 'Front split on its stack');
+  await choose(page, 'A harder exercise', 'Front split on its stack');
   await page.getByRole('button', { name: 'Put it into the library' }).click();
   await expect(page.getByText('More than the least')).toBeVisible();
   await expect(page.getByLabel('hip extension', { exact: true })).toBeChecked();
@@ -309,14 +309,14 @@ test('the library is found in, laid side by side, and written in', async ({ page
     /Raised split/
   ]);
 
-  // Its own neighbour it cannot be.
+  // Harder than itself it cannot be.
   await page.getByRole('link', { name: 'Edit' }).click();
   await page.waitForLoadState('networkidle');
-  await choose(page, 'Harder neighbour', name);
+  await choose(page, 'A harder exercise', name);
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByText('An exercise cannot be its own neighbour. Choose another one, or none.')).toBeVisible();
+  await expect(page.getByText('An exercise cannot be easier or harder than itself. Choose another one, or none.')).toBeVisible();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue(name);
-  await choose(page, 'Harder neighbour', 'none');
+  await choose(page, 'A harder exercise', 'none');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await page.getByRole('button', { name: 'Take out of the library' }).click();
   await expect(page.getByRole('heading', { name: 'Library' })).toBeVisible();

@@ -336,6 +336,7 @@ test('who is archived can be deleted for good', async ({ page }) => {
   await addClient(page, name);
   const base = clientBase(page);
   await page.goto('/people');
+  await page.getByLabel(`More about ${name}`).click();
   await send(page, `Archive ${name}`);
   await page.goto('/people?show=archived');
   await page.getByLabel(`Delete ${name} for good`).click();

@@ -32,7 +32,7 @@ test('a person, a goal and the check without a mouse', async ({ page }) => {
   await tabTo(page, 'radio', 'Beginner');
   await page.keyboard.press('Space');
   for (const [name, value] of [
-    ['Stature cm', '168'],
+    ['Height cm', '168'],
     ['Sessions a week', '2'],
     ['Minutes a session', '40']
   ] as const) {
@@ -61,13 +61,13 @@ test('a person, a goal and the check without a mouse', async ({ page }) => {
   await page.keyboard.press('Enter');
   for (const [title, button] of [
     ['Their week', 'Next'],
-    ['Caps', 'Keep the answers']
+    ['Caps', 'Save answers']
   ] as const) {
     await expect(page.getByRole('heading', { name: title })).toBeVisible();
     await tabTo(page, 'button', button);
     await page.keyboard.press('Enter');
   }
-  await expect(page.getByRole('heading', { name: 'Open for work' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Cleared to train' })).toBeVisible();
 });
 
 test('a set is played and told without a mouse', async ({ page }) => {

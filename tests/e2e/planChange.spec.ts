@@ -139,7 +139,7 @@ test('two goals share one plan; what was missed is merged into what comes', asyn
   const { faults } = watched(page);
   const base = await readyToPractise(page, `Share ${stamp()}`);
   await page.goto(`${base}/goal?goal=new`);
-  await choose(page, 'What for', 'Pancake');
+  await choose(page, 'Goal', 'Pancake');
   await send(page, 'Set the goal');
   await page.goto(`${base}/plan`);
   await page.getByLabel('Goal in work').selectOption({ label: 'Front split' });

@@ -71,7 +71,7 @@ export async function addClient(page: Page, name: string, more: Record<string, s
   const fields = {
     Name: name,
     'Year of birth': '1990',
-    'Stature cm': '170',
+    'Height cm': '170',
     'Left leg cm': '90',
     'Right leg cm': '89,5',
     'Sessions a week': '3',
@@ -85,7 +85,7 @@ export async function addClient(page: Page, name: string, more: Record<string, s
 
 /** Sets a goal by its name, at a stage of it; gives the taps it took. */
 export async function chooseGoal(page: Page, name: string, stage?: string): Promise<number> {
-  await choose(page, 'What for', name);
+  await choose(page, 'Goal', name);
   let taps = 2;
   if (stage) {
     await page.locator('select[name=stage]').selectOption({ label: stage });
@@ -135,8 +135,8 @@ export async function passCheck(page: Page, from = 0): Promise<number> {
   await card('Their week');
   await page.getByRole('button', { name: 'Next' }).click();
   await card('Caps');
-  await page.getByRole('button', { name: 'Keep the answers' }).click();
-  await expect(page.getByRole('heading', { name: 'Open for work' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save answers' }).click();
+  await expect(page.getByRole('heading', { name: 'Cleared to train' })).toBeVisible();
   return tickCards.length - from + 3 + 1 + 1 + 1;
 }
 

@@ -156,7 +156,7 @@ export const ownExerciseForm = z
           if (isStandard && rows.findIndex((r) => r?.kind === row.kind) < i)
             ctx.addIssue({
               code: 'custom',
-              message: `There is a dial for ${dialKinds[row.kind].name} already`,
+              message: `There is a setting for ${dialKinds[row.kind].name} already`,
               path: [i, 'kind']
             });
         }

@@ -9,7 +9,7 @@ export const slips = ['nothing', 'hips turned', 'knee bent', 'back rounded', 'ca
 /** What a set was done with: where its dials stood, inside bounds of sense. */
 const settingSchema = z
   .record(z.string().regex(/^[a-zA-Z][a-zA-Z0-9]{0,30}$/), z.number().min(-300).max(7200))
-  .refine((setting) => Object.keys(setting).length <= 12, 'Too many dials')
+  .refine((setting) => Object.keys(setting).length <= 12, 'Too many settings')
   .transform((setting): Setting => setting);
 
 /** What shows while something works; each may be normal, or the reason why a set ended. */

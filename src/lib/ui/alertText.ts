@@ -26,16 +26,16 @@ export function alertText(alert: Alert, nameOf: (exerciseId: string) => string, 
     case 'sensation drifts':
       return {
         text: `${nameOf(alert.exerciseId)}${sided(alert.side)}: how strong it felt went from ${alert.from} to ${alert.to} of 10 over ${plural(alert.sessions, 'session')}.`,
-        mend: 'Ease a dial before it goes over the cap.',
+        mend: 'Make one setting easier before it goes over the cap.',
         to: `grade?exercise=${alert.exerciseId}`,
-        link: 'To its dials'
+        link: 'To its settings'
       };
     case 'shape lost':
       return {
         text: `${nameOf(alert.exerciseId)}${sided(alert.side)}: the shape was lost in ${alert.lost} of the last ${plural(alert.sessions, 'session')}.`,
-        mend: 'Ease a dial until it is kept.',
+        mend: 'Make one setting easier until the shape is kept.',
         to: `grade?exercise=${alert.exerciseId}`,
-        link: 'To its dials'
+        link: 'To its settings'
       };
     case 'plateau':
       return {

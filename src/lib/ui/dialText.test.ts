@@ -27,5 +27,5 @@ test('a setting names what its stacks stand under, and leaves out what is not se
 test('a dose says its figures and its note, and never invents one', () => {
   expect(doseText({ school: 'drills', holdS: [20, 30], sets: 3 })).toBe('hold 20 to 30 s, 3 sets');
   expect(doseText({ school: 'drills', note: 'until it is comfortable' })).toBe('until it is comfortable');
-  expect(doseText({ school: 'drills' })).toBe('no figure is usual');
+  expect(doseText({ school: 'drills' })).toBe('no standard value');
 });

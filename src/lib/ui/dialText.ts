@@ -50,5 +50,5 @@ export function doseText(dose: Dose): string {
   const figures = doseWords.flatMap(([key, name, of]) =>
     dose[key] === undefined ? [] : [`${name ? `${name} ` : ''}${spanText(dose[key])}${of}`]
   );
-  return [...figures, ...(dose.note ? [dose.note] : [])].join(', ') || 'no figure is usual';
+  return [...figures, ...(dose.note ? [dose.note] : [])].join(', ') || 'no standard value';
 }

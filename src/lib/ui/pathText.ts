@@ -9,33 +9,35 @@ export function pathText(word: StationWord): string {
     case 'urgent sign':
       return 'An urgent sign: medical help first.';
     case 'clinician first':
-      return 'A clinician first.';
+      return 'A clinician must agree first.';
     case 'cleared first':
-      return 'Cleared by a named person first.';
+      return 'A named person must clear it first.';
     case 'stops open':
-      return word.stops === 1 ? 'A stop is open.' : `${word.stops} stops are open.`;
+      return word.stops === 1
+        ? 'Stopped after pain: needs clearance.'
+        : `Stopped after pain in ${word.stops} places: each needs clearance.`;
     case 'check again':
-      return `Asked on ${dateText(word.on)}: time to ask again.`;
+      return `Last asked on ${dateText(word.on)}. It is time to ask again.`;
     case 'screened':
       return `Screened on ${dateText(word.on)}.`;
     case 'goal first':
       return 'Set a goal first.';
     case 'no baseline':
-      return 'No baseline of the headline yet.';
+      return 'The goal is not measured yet.';
     case 'retest':
-      return `Last measured ${word.days} days ago: time to measure again.`;
+      return `Measure again. The last time was ${word.days} days ago.`;
     case 'measured':
       return word.days === 0 ? 'Measured today.' : word.days === 1 ? 'Measured yesterday.' : `Measured ${word.days} days ago.`;
     case 'headline first':
-      return 'The headline is measured first.';
+      return 'Measure the goal first.';
     case 'no link measured':
-      return 'No link is measured yet: the headline says how far, not why.';
+      return 'No joint range is measured yet. The goal’s own measure says how far, not why.';
     case 'read':
-      return 'Read down to its links.';
+      return 'The joints behind it are measured.';
     case 'nothing chosen':
-      return 'No setting is chosen yet.';
+      return 'No exercise is set up yet.';
     case 'both sides set':
-      return 'Both sides are set.';
+      return 'The exercises are set up on both sides.';
     case 'no plan':
       return 'There is no plan yet.';
     case 'planned':
@@ -51,10 +53,10 @@ export function pathText(word: StationWord): string {
     case 'session overdue':
       return `Week ${word.week}, session ${word.ordinal} is overdue since ${shortDate(word.on)}.`;
     case 'verdicts wait':
-      return 'Verdicts wait for you.';
+      return 'There are decisions to make.';
     case 'nothing waits':
-      return 'Nothing waits.';
+      return 'There is nothing to decide.';
     case 'after the first session':
-      return 'After the first session.';
+      return 'Opens after the first session.';
   }
 }

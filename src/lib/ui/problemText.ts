@@ -69,13 +69,13 @@ const sentences = {
     'A session of today was stopped, and the stop is still open. No other session begins today until a named person clears it in Check.',
   same_day_unconfirmed: () => 'This would be the second session today. Confirm below that you mean it.',
   check_overdue_unconfirmed: () => 'The Check is overdue. Ask it again first, or confirm below that nothing has changed.',
-  deepen_against_limit: (d: Data) => `A limit says that nothing is deepened: ${d.why}. A named person may relax it in Check.`,
+  deepen_against_limit: (d: Data) => `A limit says that nothing is made harder: ${d.why}. A named person may relax it in Check.`,
   turnout_past_hips: (d: Data) =>
     `The hips together turn ${d.hipsDeg}°. A target past ${d.mostDeg}° needs your reason, written beside it.`,
   value_not_a_number: () => 'A number is missing or is none. Look at what was written.',
   table_too_small: () => 'Two people, each measured by both, are the least.',
   no_spread: () => 'All values are alike: nothing can be said about agreement.',
-  nothing_adds_up: () => 'Measure both links of it, then a change can be tried here.',
+  nothing_adds_up: () => 'Measure both joint ranges of it, then a change can be tried here.',
   opening_unreachable: () => 'These legs cannot open like that. Check the leg lengths of this person.',
   run_out_of_range: () => 'Rise and run cannot both be zero. Measure again.',
   domain_too_narrow: () => 'These numbers lie at the very edge of what the body allows. Measure again, or measure the limb.',
@@ -84,11 +84,11 @@ const sentences = {
   session_not_running: () => 'This session was not started. Open it from Practise.',
   session_already_running: () => 'A session of this client is already running. Finish that one first.',
   reason_missing: () => 'Write down why. The reason is kept with the decision.',
-  deepen_while_locked: () => 'While a stop is open nothing is deepened, and this cannot be overruled.',
+  deepen_while_locked: () => 'While something is stopped nothing is made harder, and this cannot be overruled.',
   stop_not_undone: () => 'A stop is not taken back here. A named person clears it in Check.',
   decision_carried_on: () => 'The work has gone on since this was decided. Change the setting in Grade.',
   stop_not_overruled: () => 'A stop cannot be overruled. A named person clears it in Check.',
-  nothing_to_deepen: () => 'Every dial of this exercise is at its end.',
+  nothing_to_deepen: () => 'This exercise is at its hardest setting.',
   resume_undecided: () => 'There was a pause. Choose: one step back, or as before with a reason.',
   archived: () => 'This person is archived. Bring them back first.',
   consent_missing: () => 'Pictures are kept only with consent. Write down who gives it, or measure without keeping the picture.',
@@ -104,17 +104,18 @@ const sentences = {
   block_height_zero: () => 'Write how high the block is, in numbers above 0.',
   block_ends_coincide: () => 'Bottom and top of the block lie on one spot. Put one at either end.',
   exercise_in_use: (d: Data) => `It stands in the week of ${d.people}. Take it out there first; nothing was removed.`,
-  own_neighbour: () => 'An exercise cannot be its own neighbour. Choose another one, or none.',
-  neighbour_ring: (d: Data) => `With this neighbour the row would run in a ring through ${d.through}. Choose another one.`,
+  own_neighbour: () => 'An exercise cannot be easier or harder than itself. Choose another one, or none.',
+  neighbour_ring: (d: Data) =>
+    `With this choice the row from easier to harder would run in a ring through ${d.through}. Choose another one.`,
   jump_unconfirmed: (d: Data) =>
     `That is ${d.steps} steps at once, from ${d.from} to ${d.to}. One step at a time, or confirm that you mean it.`,
   dial_out_of_range: (d: Data) =>
-    `This dial goes from ${d.min} to ${d.max}${d.cap ? `; the cap of this client is ${d.cap}` : ''}.`,
+    `This setting goes from ${d.min} to ${d.max}${d.cap ? `; the cap of this client is ${d.cap}` : ''}.`,
   exercise_barred: (d: Data) => `This is not for this person now. ${d.why}`,
   week_empty: () => 'The last exercise of the week stays. Put another one in first.'
 } satisfies Record<ProblemCode, (data: Data) => string>;
 
 export const problemText = (problem: Problem): string =>
   problem.code === 'invalid_input'
-    ? 'Some fields need another look. Nothing typed is lost.'
+    ? 'Please check the fields marked below. Your entries are still here.'
     : sentences[problem.code](problem.data);

@@ -7,7 +7,7 @@ export function winText(win: Win, nameOf: (exerciseId: string) => string, headli
   const side = win.side ? `, ${win.side}` : '';
   switch (win.code) {
     case 'first lift':
-      return `First clean lift: ${nameOf(win.exerciseId)}${side}.`;
+      return `First lift as planned: ${nameOf(win.exerciseId)}${side}.`;
     case 'longest hold':
       return `Longest hold: ${clockText(win.holdS)} in ${nameOf(win.exerciseId)}${side}; it began at ${clockText(win.beforeS)}.`;
     case 'first at height':

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { problemCodes } from '$lib/contract/problem';
-import { limitText, measureOf, measures, screen, screeningRows, type Limit } from '$lib/core';
+import { exercises, goals, limitText, measureOf, measures, motions, screen, screeningRows, type Limit } from '$lib/core';
 import {
   apartText,
   capital,
@@ -17,6 +17,7 @@ import {
   targetText,
   valueText
 } from './format';
+import { codeWords, glossary } from './glossary';
 import { problemText } from './problemText';
 
 describe('values in words', () => {
@@ -123,7 +124,7 @@ describe('limits in words', () => {
   });
   test('says number, motion and side', () => {
     expect(limitText({ kind: 'joint end stop', motion: 'KF', value: 120, side: 'right', from: 'end stop' })).toBe(
-      'Knee flexion: stop at 120°, right'
+      'Knee bend: stop at 120°, right'
     );
     expect(limitText({ kind: 'warm-up at least', value: 480, from: '60 and over' })).toBe('Warm-up at least 8 minutes');
   });
@@ -134,4 +135,41 @@ test('every problem has a sentence that says what to do', () => {
     const said = problemText({ code, data: { why: 'Not today.', endCm: 20, value: 1, min: 0, max: 2 } });
     expect(said, code).toMatch(/^[A-Z].{8,}[.]$/);
   }
+});
+
+describe('the glossary', () => {
+  const isPlain = (text: string, of: string) => expect(text, of).not.toMatch(codeWords);
+
+  test('says each word once, in whole sentences, with none of the words that stay in the code', () => {
+    expect(new Set(glossary.map((w) => w.word)).size).toBe(glossary.length);
+    for (const { word, means } of glossary) {
+      expect(means, word).toMatch(/^[A-Z].*[.]$/);
+      isPlain(means, word);
+    }
+  });
+
+  test('no exercise, goal, method, limit or station shows a word of the code', () => {
+    for (const e of exercises)
+      for (const text of [
+        e.name,
+        e.why,
+        e.felt,
+        e.notFelt,
+        ...e.setup,
+        ...e.checks,
+        ...e.stops,
+        ...e.cautions,
+        ...e.mistakes.flatMap((m) => [m.mistake, m.fix])
+      ])
+        isPlain(text, e.id);
+    for (const g of goals) for (const text of [g.name, g.endPoint, ...g.stages, ...g.cautions]) isPlain(text, g.id);
+    for (const m of measures) for (const text of [m.name, ...m.howTo, m.landmarks]) isPlain(text, m.id);
+    for (const m of motions) isPlain(m.name, m.id);
+  });
+
+  test('finds what it is to find', () => {
+    for (const text of ['HF-KS 18.3', 'The headline is 8 cm', 'no neighbour is known', '12 %·s', 'A stop is open.', 'Every dial'])
+      expect(text).toMatch(codeWords);
+    for (const text of ['HERE', 'A link to the page', 'stops the session']) expect(text).not.toMatch(codeWords);
+  });
 });

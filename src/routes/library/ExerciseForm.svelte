@@ -100,8 +100,8 @@
       label: {
         active: 'its own muscles',
         assisted: 'own muscles with help',
-        passive: 'something outside',
-        isometric: 'nobody: muscles press'
+        passive: 'gravity, a partner or a prop',
+        isometric: 'no movement, muscles press'
       }[v]
     }))
   )}
@@ -162,14 +162,14 @@
   </div>
 
   <fieldset class="flex flex-col gap-3">
-    <legend class="text-lg font-semibold">Dials, in the order they are moved</legend>
+    <legend class="text-lg font-semibold">Settings, in the order they are moved</legend>
     {#each rows as i (i)}
       {@const row = (field: Parameters<typeof dialField>[1]) => at(dialField(i, field))}
       {@const kind = kinds[i] ?? (kindOptions.some((o) => o.value === row('kind')) ? row('kind') : '')}
       <div class="grid grid-cols-2 items-start gap-3 border-b border-line pb-3 md:grid-cols-[1.7fr_1.7fr_1fr_1fr_1fr_1fr]">
         <input type="hidden" name="dial{i}_id" value={row('id')} />
         <Select
-          label="Dial {i + 1}"
+          label="Setting {i + 1}"
           name="dial{i}_kind"
           groups={[{ label: '', options: kindOptions }]}
           value={kind}
@@ -227,12 +227,12 @@
       </div>
     {/each}
     {#if rows.length < ownDialRows}
-      <button type="button" class="btn self-start" onclick={() => (rowCount = rows.length + 1)}>One more dial</button>
+      <button type="button" class="btn self-start" onclick={() => (rowCount = rows.length + 1)}>One more setting</button>
     {/if}
   </fieldset>
 
   <div class="grid gap-4 md:grid-cols-2">
-    {#each [{ label: 'Easier neighbour', name: 'easier' }, { label: 'Harder neighbour', name: 'harder' }] as { label, name } (name)}
+    {#each [{ label: 'An easier exercise', name: 'easier' }, { label: 'A harder exercise', name: 'harder' }] as { label, name } (name)}
       <Finder {label} {name} groups={neighbours} value={at(name)} error={fieldError(form, name)} />
     {/each}
   </div>
@@ -263,7 +263,7 @@
   </details>
   <p class="text-ink-soft">
     The usual stop signs are put in for what it trains; a copy keeps all those of what it was copied from. No dose is put in:
-    where no figure is usual, it is asked for in Grade.
+    where there is no standard value, it is asked for in Grade.
   </p>
   <div class="flex gap-3">
     <button class="btn btn-primary">{submitLabel}</button>

@@ -39,7 +39,7 @@
   <ProblemNote text={formProblem(form)} />
   <div class="grid gap-5 sm:grid-cols-2">
     <Field label="Name" name="name" {form} known={known?.name} />
-    <Field label="How to reach them" name="contact" {form} known={known?.contact} />
+    <Field label="Phone or email" name="contact" {form} known={known?.contact} />
     <Field label="Date of birth" name="birthDate" type="date" {form} known={known?.birthDate ?? ''} hint="If you know it" />
     <Field
       label="Year of birth"
@@ -63,7 +63,7 @@
   </div>
   <div class="grid gap-5 sm:grid-cols-3">
     <Field
-      label="Stature"
+      label="Height"
       unit={units.length}
       name="statureCm"
       inputmode="decimal"
@@ -87,7 +87,7 @@
       inputmode="decimal"
       {form}
       known={cm(known?.rightLegCm)}
-      hint="Empty: taken from stature, and marked so"
+      hint="Leave blank to estimate it from height"
     />
     <Field
       label="Lower leg"
@@ -124,7 +124,7 @@
       inputmode="numeric"
       {form}
       known={known?.sessionsPerWeek}
-      hint="That they really have"
+      hint="What they can really manage"
     />
     <Field label="Minutes a session" name="minutesPerSession" inputmode="numeric" {form} known={known?.minutesPerSession} />
   </div>

@@ -195,7 +195,7 @@
       {/key}
     </section>
     {#await data.use}
-      <section class="card" aria-busy="true"><p>Looking at everybody’s ladders…</p></section>
+      <section class="card" aria-busy="true"><p>Looking at everybody’s exercises…</p></section>
     {:then use}
       <ShelfAdvice {use} {unit} />
     {/await}

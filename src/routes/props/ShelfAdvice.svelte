@@ -29,7 +29,7 @@
     </Why>
   </h2>
   {#if use.ladders === 0}
-    <p>Nobody is on a ladder of this shelf yet: measure, or choose a stack in Grade.</p>
+    <p>Nobody uses a stack of this shelf yet. Measure somebody, or choose a stack in Grade.</p>
   {:else if use.addition}
     <p class="text-lg">
       <strong>{use.addition.candidate.name}</strong>, {use.addition.candidate.faces
@@ -44,7 +44,9 @@
       <dd>{told(use.addition.after)}</dd>
     </dl>
     <details>
-      <summary class="min-h-11 py-2">smooths {use.addition.changed.length} of {plural(use.ladders, 'ladder')}</summary>
+      <summary class="min-h-11 py-2"
+        >gives smaller steps in {use.addition.changed.length} of {plural(use.ladders, 'exercise')}</summary
+      >
       <ul class="flex flex-col gap-1">
         {#each use.addition.changed as { label, before, after }, i (i)}
           <li>{label}: <span class="text-ink-soft">{told(before)} → {told(after)}</span></li>

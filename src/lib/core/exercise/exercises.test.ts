@@ -36,6 +36,13 @@ describe('the catalogue', () => {
     expect(new Set(exercises.map((e) => e.setup.join(' '))).size).toBe(exercises.length);
   });
 
+  test('each says what commonly goes wrong and what mends it, in whole sentences', () => {
+    for (const e of exercises) {
+      expect(e.mistakes.length, e.id).toBeGreaterThan(0);
+      for (const { mistake, fix } of e.mistakes) for (const text of [mistake, fix]) expect(text, e.id).toMatch(/^[A-Z].*[.]$/);
+    }
+  });
+
   test('every reference resolves', () => {
     for (const e of exercises) {
       for (const id of [...e.harder, ...e.harderInferred, ...e.then, ...(e.mirrors ? [e.mirrors] : [])])

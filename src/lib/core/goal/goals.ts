@@ -169,7 +169,7 @@ const positions: readonly Goal[] = [
     stages: ['easy cross-legged seat', 'half lotus', 'lotus'],
     view: 'front',
     checks: ['knee silent before, during, after', 'hands place the foot, never lever it'],
-    cautions: [kneeCaution, 'Each stage pain-free for weeks before the next.'],
+    cautions: [kneeCaution, 'Stay several pain-free weeks at each stage before moving on.'],
     kneeRules: true
   },
   {

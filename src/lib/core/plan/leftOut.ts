@@ -80,7 +80,7 @@ function missingText(left: Wanting): string {
     case 'no stack':
       return 'The shelf has no stack near the height in use.';
     case 'no dose':
-      return 'Neither the exercise nor its school says how much; give it a dial in the Library.';
+      return 'Neither the exercise nor its school says how much. Give it a setting in the Library.';
   }
 }
 

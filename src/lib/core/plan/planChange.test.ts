@@ -121,7 +121,7 @@ describe('what a week goes without', () => {
     const passive = week.filter((e) => e.id === 'rear_hip_cycle');
     const notes = weekNotes(passive, [[{ exerciseId: 'rear_hip_cycle', sets: 1 }]], ['HE']);
     expect(notes).toEqual([{ code: 'nothing active for it', link: 'HE' }]);
-    expect(weekNoteText(notes[0]!)).toMatch(/^Hip extension is stretched/);
+    expect(weekNoteText(notes[0]!)).toMatch(/^Front of the hip is stretched/);
   });
   test('what came since, or waits for a figure, counts as done', () =>
     expect(weekNotes(week, [[{ exerciseId: 'front_hamstring_cycle', sets: 1 }]], ['HF-KS', 'HE'])).toEqual([
@@ -177,7 +177,7 @@ describe('what a week does otherwise than the last', () => {
   });
   test('where motions take turns, whose turn it is stands for every set that moved', () =>
     expect(weekStepTexts(of('open', false, 1, 'HE'), of('open', false, 3, 'HE'))).toEqual([
-      'The themes of the week: hip extension.'
+      'The themes of the week: front of the hip.'
     ]));
   test('phases, easy weeks and sets are told', () => {
     expect(weekStepTexts(of('open', false, 1), of('own', false, 2))).toEqual([

@@ -29,12 +29,12 @@ export type PlainWhy = keyof typeof plainTexts;
 const plainTexts = {
   'too strong': 'The stretch was told as too strong.',
   'nothing logged': 'Nothing is logged yet.',
-  'something unsaid': 'Something about a set was not said.',
-  'retest overdue': 'A retest is overdue: measure before deepening.',
-  'link deepened': 'This motion was already deepened today.',
+  'something unsaid': 'A set has unanswered questions.',
+  'retest overdue': 'A new measure is overdue. Measure before anything is made harder.',
+  'link deepened': 'This motion was already made harder today.',
   'weaker side leads': 'The weaker side leads; this side is already one step ahead.',
-  'all at their end': 'Every dial is at its end: the next harder exercise, or the goal is reached.',
-  'all at their easiest': 'Every dial is at its easiest: take the easier exercise.',
+  'all at their end': 'This is the hardest setting: take the next harder exercise, or the goal is reached.',
+  'all at their easiest': 'This is the easiest setting: take the easier exercise.',
   'not met yet': 'The target is not met twice running yet.'
 } as const;
 
@@ -71,13 +71,13 @@ export function whyText(why: VerdictWhy): string {
     case 'days missed':
       return `${why.days} days missed: resume a step back${why.measureFirst ? ', and measure before going on' : ''}.`;
     case 'many deepenings':
-      return `${why.count} deepenings since the last measure: measure again first.`;
+      return `${why.count} steps harder since the last measure: measure again first.`;
     case 'target met':
       return `Target met, under the cap and in shape, ${why.sessions} sessions running.`;
     case 'came back twice':
-      return `Twice back from ${why.from} ${why.unit}: another dial instead.`;
+      return `Twice back from ${why.from} ${why.unit}: change another setting instead.`;
     case 'taken back before':
-      return `It was taken back before: ${why.needed} clean sessions first, ${why.sessions} so far.`;
+      return `It was taken back before: ${why.needed} sessions as planned first, ${why.sessions} so far.`;
     case 'kept':
       return why.text;
     default:

@@ -296,7 +296,7 @@ describe('end stops', () => {
     expect(asked('pigeon_forward', 'left', { limits }).within.some((r) => r.code === 'end stop' && r.limit.motion === 'KF')).toBe(
       true
     );
-    expect(reasonText(asked('figure_four_chair', 'left', { limits }).within[0]!)).toMatch(/Knee flexion, left: stopped at 110°/);
+    expect(reasonText(asked('figure_four_chair', 'left', { limits }).within[0]!)).toMatch(/Knee bend, left: stopped at 110°/);
   });
 });
 

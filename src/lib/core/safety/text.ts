@@ -13,7 +13,7 @@ const limitSentences = {
   'sensation cap': (l) => `sensation at most ${l.value} of 10`,
   'warm-up at least': (l) => `warm-up at least ${Math.round((l.value ?? 0) / 60)} minutes`,
   'contraction at most': (l) => `contractions up to ${l.value} seconds`,
-  'deepening at most every': (l) => `deepened at most every ${l.value} days`,
+  'deepening at most every': (l) => `made harder at most every ${l.value} days`,
   'rung at least': (l) => `at least ${l.value} days at each step that turns or bends the knee`,
   'joint end stop': (l) => `${l.motion ? motionOf(l.motion).name : 'the joint'}: stop at ${l.value}°`,
   'teach first, effort cap': (l) => `taught first, effort at most ${l.value} % for two sessions`,
@@ -78,7 +78,7 @@ export function stopPlaceText(stop: Stop): string {
 function stopSentence({ stop, bears }: Extract<GateReason, { code: 'stop' }>): string {
   const tail = `Open until a named person clears it in Check.`;
   if (isPersonStop(stop)) return `Nothing is trained: ${lower(stop.reason)}. ${tail}`;
-  if (!bears) return `A stop is open elsewhere (${lower(stop.reason)}): nothing is made harder meanwhile.`;
+  if (!bears) return `Something else is stopped (${lower(stop.reason)}), so nothing is made harder meanwhile.`;
   if (isJointStop(stop)) return `${stopPlaceText(stop)} is locked: ${lower(stop.reason)}. ${tail}`;
   if (isLineStop(stop)) return `${stopPlaceText(stop)}: resting from passive stretching, ${lower(stop.reason)}. ${tail}`;
   return `Stopped${stop.side ? `, ${stop.side}` : ''}: ${lower(stop.reason)}. ${tail}`;

@@ -63,7 +63,7 @@ export const differences: readonly Difference[] = [
   ask(
     'The pelvis?',
     says('neutral or held', 'short_holds', 'drills'),
-    says('its tilt is the dial', 'long_hold'),
+    says('its tilt is what is made harder', 'long_hold'),
     says('first neutral, later free', 'breath_counted')
   ),
   ask(
@@ -97,7 +97,7 @@ export const differences: readonly Difference[] = [
     says('nothing: the stretch is the warm-up')
   ),
   ask(
-    'How is it deepened?',
+    'How is it made harder?',
     says('the limb moves', 'short_holds', 'contract_relax'),
     says('pelvis or trunk moves', 'long_hold'),
     says('another prop, a load, a breath out', 'drills')
@@ -139,7 +139,7 @@ export const differences: readonly Difference[] = [
     says('in many months')
   ),
   ask(
-    'When is it deepened?',
+    'When is it made harder?',
     says('each repetition of the same session', 'contract_relax'),
     says('next session, a lower target', 'long_hold'),
     says('after weeks without pain')

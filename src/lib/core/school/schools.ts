@@ -49,7 +49,7 @@ const contractRelax: School = {
     between: null,
     settle: { words: 'a last hold of 10 to 30 s', span: [10, 30] },
     rounds: { words: 'three to five, or until the last time is exceeded', span: [3, 5] },
-    sensation: { words: 'firm, bearable; no figure is usual' },
+    sensation: { words: 'firm, bearable; no standard value' },
     frequency: { words: 'each session' },
     order: { words: 'passive first, then active' },
     costs: { words: 'concentration' }

@@ -45,7 +45,7 @@ export function readinessText(why: ReadinessWhy): string {
     case 'tiring':
       return `${capital(why.things.join(', '))}: one step easier today.`;
     case 'painkillers':
-      return 'Painkillers today: nothing is deepened after this session.';
+      return 'Painkillers today: nothing is made harder after this session.';
   }
 }
 

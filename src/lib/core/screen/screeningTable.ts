@@ -91,7 +91,7 @@ export const screeningTopics: readonly ScreeningTopic[] = [
         tier: 'limits',
         text: 'A pause of over two weeks, or an illness',
         limits: [{ kind: 'measure first' }],
-        caution: 'Resume one or two steps back, and measure before anything is deepened.'
+        caution: 'Resume one or two steps back, and measure before anything is made harder.'
       }
     ]
   },
@@ -303,7 +303,7 @@ export const screeningTopics: readonly ScreeningTopic[] = [
         text: 'First attempt at a deep position',
         question: { text: 'Is it their first attempt at a deep position?', appliesOn: 'yes' },
         limits: [{ kind: 'half way only' }],
-        caution: 'Half way, hands supported, no target.'
+        caution: 'Go half way only, hands supported, no depth to aim for.'
       }
     ]
   },

@@ -74,7 +74,7 @@
   const label = $derived(
     `Staircase${s.side ? `, ${s.side} ${measure.sideWords}` : ''}: ${now ? `now on ${headlineText(now.value, s.measureId, unit)}` : 'nothing stood on yet'}, goal ${goalText}. ` +
       `${s.dots.length} measures, the last ${s.dots.length ? headlineText(s.dots.at(-1)!.value, s.measureId, unit) : 'none'}. ` +
-      (s.treads.some((t) => t.ahead) ? `Treads ahead are the earliest the rules allow, one a week. ` : '') +
+      (s.treads.some((t) => t.ahead) ? `Steps ahead are the earliest the rules allow, one a week. ` : '') +
       (shownBand.length > 1
         ? `By ${shortDate(addDays(s.startOn, Math.round((s.todayWeek + shownBand.at(-1)!.week) * 7)))} likely ${headlineText(shownBand.at(-1)!.p25, s.measureId, unit)} to ${headlineText(shownBand.at(-1)!.p75, s.measureId, unit)}.`
         : '')

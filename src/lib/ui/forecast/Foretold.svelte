@@ -63,7 +63,8 @@
     </dl>
     {#if isStopped}
       <p class="mt-2 font-semibold text-stop">
-        A stop is open. This takes for granted that sessions go on; nothing that is stopped is trained before it is cleared.
+        Something is stopped after pain, and is not trained before it is cleared. This forecast takes for granted that sessions go
+        on.
       </p>
     {/if}
     <p class="mt-2 font-semibold">{priorText(told.priorShare)}</p>

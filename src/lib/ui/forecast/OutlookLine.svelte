@@ -50,7 +50,9 @@
       By {weekDate(today, end.week)} nine in ten lie within {bandText(end, headline, unit)}.
     {/if}
     {priorText(told.priorShare)}
-    {#if isStopped}<strong class="text-stop">A stop is open: this takes for granted that sessions go on.</strong>{/if}
+    {#if isStopped}<strong class="text-stop"
+        >Something is stopped after pain. This forecast takes for granted that sessions go on.</strong
+      >{/if}
   {/if}
   <a class="font-semibold underline" href={more}>{moreText}</a>
 </p>

@@ -99,7 +99,7 @@
         bind:this={cleanButton}
         onclick={() => player.clean(figures)}
       >
-        Clean
+        As planned
         <span class="text-lg font-normal text-ink-soft">whole time, right place, at most {sensationCap} of 10, shape kept</span>
       </button>
       <button class="btn min-h-44 flex-col gap-1 text-4xl" onclick={() => (player.mode = 'notes')}>
@@ -108,7 +108,7 @@
       </button>
     </div>
     {@render figuresForm()}
-    <p><button class="btn btn-quiet text-lg" onclick={() => player.askWhyLeftOut()}>It was not done</button></p>
+    <p><button class="btn btn-quiet text-lg" onclick={() => player.askWhyLeftOut()}>Skipped</button></p>
   </section>
 {:else}
   <section class="flex grow flex-col justify-center gap-5" aria-label="What was not quite">
@@ -123,12 +123,12 @@
         <BodyMap picked={figures.feltAt ?? null} onpick={(feltAt) => (figures = { ...figures, feltAt })} wide />
       </details>
     {/if}
-    {@render answersTo('What slipped?', 'slipped', slipped, 'text-lg')}
+    {@render answersTo('What went out of shape?', 'slipped', slipped, 'text-lg')}
     {@render figuresForm()}
     <div class="flex gap-3">
       <button class="btn btn-primary min-h-14 text-xl" onclick={keep}>Keep</button>
       <button class="btn min-h-14 text-lg" onclick={() => (player.mode = 'ask')}>Back</button>
-      <p class="self-center text-ink-soft">What is left open stays open: nothing is deepened on it.</p>
+      <p class="self-center text-ink-soft">Unanswered questions count as unknown: this exercise will not be made harder.</p>
     </div>
   </section>
 {/if}

@@ -63,5 +63,5 @@
       </select>
     </label>
   {/if}
-  <p class="mt-auto text-lg text-ink-soft max-sm:text-base">then {upcoming}</p>
+  <p class="mt-auto text-lg text-ink-soft max-sm:text-base">next: {upcoming}</p>
 </section>

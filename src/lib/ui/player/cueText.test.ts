@@ -33,16 +33,16 @@ describe('the cue', () => {
   });
 
   test('a ramp begins in words and goes on by its percent', () => {
-    expect(cueOf(of('press up'), 0, set).text).toBe('Begin to press');
+    expect(cueOf(of('press up'), 0, set).text).toBe('Build up to 40 %');
     expect(cueOf(of('press up'), 20, set).text).toBe('Press 20 %');
-    expect(cueOf(of('draw up'), 0, set).text).toBe('Begin to draw');
+    expect(cueOf(of('draw up'), 0, set).text).toBe('Draw, up to 30 %');
     expect(cueOf(of('draw'), 30, set).text).toBe('Draw 30 %');
   });
 
   // Source: common practice. Letting go is as gradual as pressing, so its percent is told as well.
   test('letting go is told by its percent, the turn by none', () => {
-    expect(cueOf(of('press down'), 10, set).text).toBe('Release 10 %');
-    expect(cueOf(of('draw down'), 10, set).text).toBe('Release 10 %');
+    expect(cueOf(of('press down'), 10, set).text).toBe('Let go slowly, 10 %');
+    expect(cueOf(of('draw down'), 10, set).text).toBe('Let go slowly, 10 %');
     expect(cueOf(of('turn'), 0, set).text).toBe('Let go');
   });
 

@@ -22,15 +22,18 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
   switch (phase.kind) {
     case 'press up':
     case 'press':
-      return { text: announcedPct === 0 ? 'Begin to press' : `Press ${announcedPct} %`, tone: 'iris' };
+      return { text: announcedPct === 0 ? `Build up to ${Math.round(phase.toPct)} %` : `Press ${announcedPct} %`, tone: 'iris' };
     case 'press down':
-      return { text: `Release ${announcedPct} %`, tone: 'iris' };
+      return { text: `Let go slowly, ${announcedPct} %`, tone: 'iris' };
     case 'draw up':
-      return { text: announcedPct === 0 ? 'Begin to draw' : `Draw ${announcedPct} %`, tone: 'fern' };
+      return {
+        text: announcedPct === 0 ? `Draw, up to ${Math.round(Math.abs(phase.toPct))} %` : `Draw ${announcedPct} %`,
+        tone: 'fern'
+      };
     case 'draw':
       return { text: `Draw ${announcedPct} %`, tone: 'fern' };
     case 'draw down':
-      return { text: `Release ${announcedPct} %`, tone: 'fern' };
+      return { text: `Let go slowly, ${announcedPct} %`, tone: 'fern' };
     case 'lift':
       return { text: 'Lift', tone: 'fern' };
     case 'held':

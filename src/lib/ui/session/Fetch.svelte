@@ -24,7 +24,7 @@
 
 {#if things.length + stacks.length > 0}
   <section class="card">
-    <h2>Fetch</h2>
+    <h2>You need</h2>
     <ul class="mt-1">
       {#each things as thing (thing)}<li>{thing}</li>{/each}
       {#each stacks as { side, line } (line)}

@@ -132,8 +132,8 @@
       {/if}
       <section>
         <h2 class="flex items-center gap-2">
-          Dials
-          <Why about="the dials">
+          What is set
+          <Why about="what is set">
             <p>
               In the order in which they are moved, one at a time; the easier end first. Practitioners differ: a copy of yours may
               have others.
@@ -151,7 +151,7 @@
                 {#if d.stack}<span class="text-ink-soft">
                     a stack under the {d.stack.under}{d.stack.pairs === 2 ? ', twice' : ''}; higher is {d.stack.higherIs}</span
                   >{/if}
-                {#if e.asks.includes(d.id)}<span class="text-ink-soft"> no figure is usual</span>{/if}
+                {#if e.asks.includes(d.id)}<span class="text-ink-soft"> no standard value</span>{/if}
               </dd>
             {/each}
           </dl>
@@ -159,7 +159,9 @@
       </section>
       <section>
         <h2>Doses, by school</h2>
-        {#if data.doses.length === 0}<p class="text-ink-soft">No figure is usual. It is the instructor’s to set.</p>{/if}
+        {#if data.doses.length === 0}<p class="text-ink-soft">
+            There is no standard value. It is the instructor’s to choose.
+          </p>{/if}
         <dl class="mt-1">
           {#each data.doses as { dose, school } (dose.school)}
             <dt class="font-semibold">{school}</dt>

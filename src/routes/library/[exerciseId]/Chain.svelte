@@ -51,10 +51,14 @@
     {/each}
   </ol>
   <p class="mt-1 text-ink-soft">
-    {chain.length > 1 ? 'Easier on the left, harder on the right' : 'No neighbour is known yet'}{clientName &&
-    chain.some((s) => s.today)
-      ? `; below a name, where ${clientName} stands`
-      : ''}.
+    {#if chain.length === 1}
+      No easier and no harder exercise is listed.
+    {:else}
+      Easier on the left, harder on the right.
+      {#if hereId === chain[0]?.id}This is the easiest of the row.{:else if hereId === chain.at(-1)?.id}This is the hardest of the
+        row.{/if}
+    {/if}
+    {#if clientName && chain.some((s) => s.today)}Below a name stands where {clientName} is.{/if}
     {#if judged.length > 0}Part of this order is our own judgement: {judged.join(', ')}.{/if}
   </p>
 </section>

@@ -15,7 +15,7 @@
     ['Felt', (e) => e.felt],
     ['Not felt', (e) => e.notFelt],
     ['Props', (e) => propWords(e).join(', ') || 'none'],
-    ['Dials', (e) => e.dials.map((d) => d.name).join(', ') || 'none'],
+    ['Settings', (e) => e.dials.map((d) => d.name).join(', ') || 'none'],
     ['Loads', (e) => [...new Set(e.loads.map((l) => l.joint))].join(', ') || 'no joint in particular'],
     ['Mind', (e) => e.cautions.join(' ') || '–'],
     ['Stop', (e) => e.stops.join(' ')]

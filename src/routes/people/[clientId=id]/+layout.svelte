@@ -52,7 +52,9 @@
           <span class="block truncate">
             {data.goals.length > 1
               ? targetText(data.goal, data.units.length).slice(2) || 'no target'
-              : `${data.goal.name}${targetText(data.goal, data.units.length)}`}{stage ? ` · ${stage}` : ''}
+              : `${data.goal.name}${targetText(data.goal, data.units.length)}`}{stage && data.goals.length === 1
+              ? ` · ${stage}`
+              : ''}
           </span>
           <span class="block truncate">
             {#if data.goal.daysLeft === null}open end{:else if data.goal.daysLeft >= 0}{data.goal.eventName || 'date'} in {data

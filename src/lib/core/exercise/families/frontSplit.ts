@@ -77,6 +77,7 @@ export const frontSplit: Family = {
       ],
       checks: ['sitting tall', 'high, not far', 'the second tap is the hard one'],
       felt: 'front of the hip',
+      mistakes: [['The trunk leans back.', 'Use a lower block, or sit on one.']],
       notFelt: 'low back',
       why: 'Longer under way, at the same height.',
       dials: [
@@ -108,6 +109,7 @@ export const frontSplit: Family = {
       ],
       checks: ['thigh tight', 'the leg does not drop', 'low back keeps its space'],
       felt: 'front of the hip',
+      mistakes: [['The leg drops when the help leaves.', 'Back off further before letting go, and tighten the thigh first.']],
       notFelt: 'low back',
       why: 'Close under the most, where strength is least.',
       dials: [along('offDeg', 'below the most', [5, 10, 1], 'down', '°'), hold(5, 10, 1), reps(2, 5)],
@@ -155,6 +157,12 @@ export const frontSplit: Family = {
       setup: ['Lunge with the rear knee down, front foot ahead of its knee.', 'Tuck the pelvis and take the hips forward.'],
       checks: ['front foot stays ahead of the knee', 'pelvis tucked', 'hips forward'],
       felt: 'front of the rear hip',
+      mistakes: [
+        [
+          'The low back arches instead of the hip opening.',
+          'Tuck the pelvis first, then move forward only as far as it stays tucked.'
+        ]
+      ],
       notFelt: 'low back, front of the knee',
       why: 'The rear end of the split, where it is easiest to find.',
       dials: [levels('trunk', 'trunk', 'hands down', 'upright', 'leaning back'), hold(20, 60, 10)],
@@ -179,6 +187,7 @@ export const frontSplit: Family = {
       setup: ['Lunge, rear knee down.', 'Hips forward and back in small bounces.'],
       checks: [squareHips],
       felt: 'front of the rear hip',
+      mistakes: [['The bounce comes from the low back.', 'Bounce less, with the pelvis tucked.']],
       notFelt: 'low back',
       why: 'Warms the line before it is held.',
       cautions: ['Momentum is meant here; small.'],
@@ -202,6 +211,7 @@ export const frontSplit: Family = {
       setup: ['Lunge, rear leg straight, knee off the floor.', 'Sink the hips in small bounces.'],
       checks: ['rear leg straight', 'hips low'],
       felt: 'front of the rear hip',
+      mistakes: [['The rear knee bends.', 'Shorten the stance, and tighten the rear thigh.']],
       notFelt: 'low back',
       why: 'The same with the whole rear leg.',
       dials: [levels('low', 'hips', 'high', 'low'), reps(5, 15, 5)],
@@ -226,6 +236,9 @@ export const frontSplit: Family = {
       press: 'both feet toward each other',
       checks: [squareHips, 'hands share the weight'],
       felt: 'both legs',
+      mistakes: [
+        ['The hips turn open to the side.', 'Bring the rear hip forward; take less depth until both hip bones face ahead.']
+      ],
       notFelt: 'low back, sit-bone',
       why: 'Both ends of the split in one effort.',
       dials: [hands, levels('length', 'lunge', 'short', 'longer', 'long'), rounds(5)],
@@ -252,6 +265,7 @@ export const frontSplit: Family = {
       press: 'rear knee down into the floor',
       checks: ['pelvis tucked', squareHips],
       felt: 'front of the rear hip',
+      mistakes: [['The hips shift back as the knee presses.', 'Press less hard; nothing moves while it presses.']],
       notFelt: 'low back, front of the knee',
       why: 'The rear half of the split, alone.',
       dials: [hands, along('contractionS', 'contraction', [5, 15, 5], 'up', 's'), rounds(5)],
@@ -284,6 +298,12 @@ export const frontSplit: Family = {
       draw: 'rear hip forward by its own seat muscle',
       checks: ['pelvis tucked', squareHips, 'ribs down'],
       felt: 'front of the rear hip',
+      mistakes: [
+        [
+          'The low back arches instead of the hip opening.',
+          'Tuck the pelvis first, then move forward only as far as it stays tucked.'
+        ]
+      ],
       notFelt: 'low back, front of the knee',
       why: 'The rear end of the split: hip extension.',
       dials: [hold(30, 120, 15), effort],
@@ -321,6 +341,7 @@ export const frontSplit: Family = {
       ],
       checks: ['hips stay low', 'rear knee straight', 'pelvis tucked'],
       felt: 'seat of the rear leg and front of its thigh',
+      mistakes: [['The hips rise with the knee.', 'Lift the knee only as far as the hips stay low.']],
       notFelt: 'low back',
       why: 'What is reached is owned: the rear leg holds itself.',
       dials: [reps(), hold(3, 10, 1)],
@@ -347,6 +368,9 @@ export const frontSplit: Family = {
       ],
       checks: ['rear knee under its hip', 'rear hip turned in'],
       felt: 'back of the front thigh and front of the rear hip',
+      mistakes: [
+        ['The hips turn open to the side.', 'Bring the rear hip forward; take less depth until both hip bones face ahead.']
+      ],
       notFelt: splitNotFelt,
       why: 'The first way down, by small slides.',
       cautions: [firstTimer],
@@ -374,6 +398,7 @@ export const frontSplit: Family = {
       press: 'both legs into the floor, toward each other',
       checks: [squareHips, 'felt at both ends'],
       felt: 'both legs',
+      mistakes: [['The hands do all the work.', 'Stand higher, and carry some weight with the legs.']],
       notFelt: splitNotFelt,
       why: 'A visible target, a little lower each session.',
       dials: [depth, hands, rounds(5)],
@@ -397,6 +422,12 @@ export const frontSplit: Family = {
       setup: ['Front foot on a block or step that does not tip.', 'Hips forward, pelvis tucked.'],
       checks: ['hips forward', 'pelvis tucked'],
       felt: 'front of the rear hip',
+      mistakes: [
+        [
+          'The low back arches instead of the hip opening.',
+          'Tuck the pelvis first, then move forward only as far as it stays tucked.'
+        ]
+      ],
       notFelt: 'low back',
       why: 'More room for the front hip, more for the rear one to do.',
       dials: [
@@ -464,6 +495,7 @@ export const frontSplit: Family = {
       ],
       checks: [squareHips],
       felt: 'back, hips',
+      mistakes: [['The weight drops into the low back.', 'Lift the chest before leaning, and lean less.']],
       notFelt: 'neck, low back',
       why: 'A comfortable split gets its two ends.',
       cautions: [warmBack],
@@ -491,6 +523,7 @@ export const frontSplit: Family = {
       setup: ['In the split at its height, hands light.', 'Thigh tight; lift the front heel and keep it up.'],
       checks: ['thigh tight', 'no lean back'],
       felt: 'front of the front thigh',
+      mistakes: [['The trunk leans back to lift the foot.', 'Lift less high, with the hands beside the hips.']],
       notFelt: 'low back',
       why: 'The front leg works where it is longest.',
       dials: [hold(5, 20, 5)],
@@ -515,6 +548,9 @@ export const frontSplit: Family = {
       setup: ['Front heel on a low stack that cannot tip, hands on blocks.', 'Sink square; come out hands first.'],
       checks: [squareHips, 'posture kept'],
       felt: 'back of the front thigh',
+      mistakes: [
+        ['The hips turn open to the side.', 'Bring the rear hip forward; take less depth until both hip bones face ahead.']
+      ],
       notFelt: splitNotFelt,
       why: 'Past flat, in steps as small as below it.',
       cautions: ['Only after a flat split is held 30 s with ease on several days.', 'A moderate height.', warmBack],
@@ -551,6 +587,7 @@ export const frontSplit: Family = {
       ],
       checks: ['bent knee down', 'straight knee up', 'pelvis ahead'],
       felt: 'front of the hip, inner thigh',
+      mistakes: [['The bent knee lifts.', 'Lift the hips less, and press the bent knee down.']],
       notFelt: 'inside the bent knee',
       why: 'Opens the front of the hip and the inner thigh in one flow.',
       dials: [reps(3, 8)],
@@ -573,6 +610,7 @@ export const frontSplit: Family = {
       setup: ['Sit, one leg straight to the side, the other folded.', 'Sit tall, arm over, bend toward the straight leg.'],
       checks: ['bent knee down', 'other knee up', 'tall'],
       felt: 'inner thigh, ribs',
+      mistakes: [['The straight leg rolls in.', 'Keep its kneecap pointing up, and bend less.']],
       notFelt: 'inside the bent knee',
       why: 'Side and inner thigh, unforced.',
       cautions: ['Nothing is forced.'],
@@ -594,6 +632,7 @@ export const frontSplit: Family = {
       setup: ['Lie on the side, head on the arm, hold the upper foot.', 'Draw the thigh back with the back quiet.'],
       checks: ['knee level with the hip', 'back not pushed'],
       felt: 'front of the hip and thigh',
+      mistakes: [['The low back arches.', 'Tuck the pelvis and draw the thigh back less.']],
       notFelt: 'low back, knee',
       why: 'The front of the hip where nothing bears weight.',
       dials: [breaths],
@@ -614,6 +653,7 @@ export const frontSplit: Family = {
       setup: ['Push up from lying on the side to a side-sit.', 'Push the floor, grow tall, turn.'],
       checks: ['push, grow tall'],
       felt: 'the trunk',
+      mistakes: [['The shoulder sinks toward the ear.', 'Push the floor away and grow tall before turning.']],
       why: 'The trunk turns before the hips are asked for more.',
       dials: [breaths],
       doses: [{ school: 'breath_counted', breaths: [3, 9] }],
@@ -635,6 +675,7 @@ export const frontSplit: Family = {
       setup: ['As before; the other elbow guides the turn.'],
       checks: ['pushing hand active', 'legs relaxed'],
       felt: 'the trunk',
+      mistakes: [['The elbow forces the turn.', 'Let the breath turn the trunk; the elbow only guides.']],
       why: 'A little more of the same.',
       dials: [breaths],
       doses: [{ school: 'breath_counted', breaths: 3 }],
@@ -655,7 +696,8 @@ export const frontSplit: Family = {
       setup: ['Leg raise, leg drawn in, leg aside, leg back, side-sit, turn: one breath each.', 'Each pass a little smoother.'],
       checks: ['one breath each'],
       felt: 'the whole side',
-      why: 'Links what was done one by one.',
+      mistakes: [['The breath is held.', 'One breath to each position; stop where it is lost.']],
+      why: 'Joins what was done one by one.',
       dials: [levels('pace', 'pace', 'halting', 'smooth'), rounds(3)],
       doses: [{ school: 'breath_counted', breaths: 1, rounds: [2, 3], note: 'one breath in each place' }],
       then: ['stand_and_compare']

@@ -3,9 +3,9 @@ import { along, effort, height, hold, levels, load, reps } from '../dial';
 import { may, need, type Family } from '../record';
 import { seatOn } from './stacks';
 
-const painBack = 'Pain in the knee: the thicker towel, less pull, or the easier neighbour.';
+const painBack = 'Pain in the knee: the thicker towel, less pull, or the easier exercise.';
 const rail = 'A hand on the rail.';
-const ladderDose = { school: 'drills', note: 'daily; figures are usual for the first rung only' } as const;
+const ladderDose = { school: 'drills', note: 'daily; figures are usual for the first step only' } as const;
 const towel = levels('towel', 'towel', 'thick', 'thin', 'none');
 const stairs = (words: string) =>
   height('footCm', words, { under: 'front foot', pairs: 1, higherIs: 'easier', bears: 'weight', stairs: true }, [0, 70]);
@@ -42,6 +42,7 @@ export const kneeAnkle: Family = {
       setup: ['Sit, a rolled towel deep behind the knee.', 'Pull the heel in with both hands; let go.'],
       checks: ['calf meets thigh round the towel'],
       felt: 'behind the knee',
+      mistakes: [['The heel is pulled with force.', 'Use a thicker towel, and pull less.']],
       notFelt: 'inside or in front of the knee',
       why: 'Makes room in the knee before anything presses it shut.',
       cautions: [painBack],
@@ -65,6 +66,7 @@ export const kneeAnkle: Family = {
       setup: ['All fours, toes tucked, towel behind the knees.', 'Rock the seat back toward the heels and come forward.'],
       checks: ['weight shared with the hands'],
       felt: 'front of the thighs, soles',
+      mistakes: [['All the weight is on the knees.', 'Keep more weight on the hands.']],
       notFelt: 'inside the knee',
       why: 'The bent knee with part of the weight.',
       cautions: [painBack],
@@ -88,6 +90,7 @@ export const kneeAnkle: Family = {
       setup: ['All fours, tops of the feet on the floor.', 'Rock the seat back toward the heels.'],
       checks: ['weight shared with the hands', 'feet straight back'],
       felt: 'front of the ankles and thighs',
+      mistakes: [['The feet turn in.', 'Point them straight back; a pad under the ankles helps.']],
       notFelt: 'inside the knee',
       why: 'Knee and ankle closing together.',
       cautions: [painBack],
@@ -110,6 +113,7 @@ export const kneeAnkle: Family = {
       setup: ['One foot on a bench or chair that does not tip.', 'Rock the hip toward that heel until calf meets thigh.'],
       checks: ['calf to thigh', 'foot flat as long as it can be'],
       felt: 'front of the thigh',
+      mistakes: [['The heel lifts early and the knee falls in.', 'Use a higher bench, the knee over the second toe.']],
       notFelt: 'inside the knee',
       why: 'More of the weight, still high up.',
       cautions: [painBack, 'The bench stands against a wall.'],
@@ -141,6 +145,7 @@ export const kneeAnkle: Family = {
       setup: ['One foot two or three steps up, a hand on the rail.', 'Drive the knee ahead over the toes; the heel may lift.'],
       checks: ['knee over the second toe', 'hand on the rail'],
       felt: 'front of the thigh',
+      mistakes: [['The knee falls in.', 'Drive less far, the knee over the second toe.']],
       notFelt: 'inside the knee',
       why: 'The knee bears weight bent, at a height that spares it.',
       cautions: [rail, painBack],
@@ -169,6 +174,7 @@ export const kneeAnkle: Family = {
       ],
       checks: ['hand on the rail', 'a gentle turn'],
       felt: 'front of the thigh, round the knee',
+      mistakes: [['The hand twists the shin.', 'A gentle turn only; less is enough.']],
       notFelt: 'inside the knee',
       why: 'A bending knee turns its shin in by nature; some help it.',
       cautions: [rail, painBack, 'Practitioners differ on whether the knee should be turned at all.'],
@@ -193,6 +199,7 @@ export const kneeAnkle: Family = {
       setup: ['Kneel, hands in front sharing the weight.', 'Sit back toward the heels and rock.'],
       checks: ['hands share the weight', 'feet straight back'],
       felt: 'front of the ankles',
+      mistakes: [['The weight drops onto the heels.', 'Keep it on the hands, and rock less far.']],
       notFelt: 'inside the knee',
       why: 'Weight goes back only as fast as the ankles allow.',
       dials: [levels('weight', 'weight', 'mostly on the hands', 'shared', 'mostly back')],
@@ -214,6 +221,7 @@ export const kneeAnkle: Family = {
       setup: ['One foot on a low step, a hand on wall or rail.', 'Drive the knee ahead until the thigh covers the calf.'],
       checks: ['knee over the second toe', 'the heel may lift'],
       felt: 'front of the thigh',
+      mistakes: [['The knee falls in.', 'Go back one step higher.']],
       notFelt: 'inside the knee',
       why: 'Stair by stair, then block by block, down to the floor.',
       cautions: ['About one stair at a time, never a big jump.', rail, painBack],
@@ -238,6 +246,7 @@ export const kneeAnkle: Family = {
       setup: ['Heels on a slant board or stacks, feet under the shoulders.', 'Squat with the shins travelling ahead.'],
       checks: ['shins ahead', 'knees over the second toes'],
       felt: 'front of the thighs',
+      mistakes: [['The trunk folds forward.', 'Raise the heels more, and sink less.']],
       notFelt: 'inside the knee',
       why: 'Both knees at their end, ankles helped.',
       cautions: ['Pain: back to the higher step.'],
@@ -288,6 +297,7 @@ export const kneeAnkle: Family = {
       ],
       checks: ['thigh still'],
       felt: 'inner front of the thigh, warm',
+      mistakes: [['The whole thigh lifts.', 'Keep the thigh still; only the knee straightens.']],
       notFelt: 'inside the knee',
       why: 'The last degrees belong to one muscle; this finds it.',
       dials: [levels('band', 'band', 'none', 'light', 'strong'), reps(6, 12)],
@@ -349,6 +359,7 @@ export const kneeAnkle: Family = {
       press: 'shins into the floor, thighs tight',
       checks: ['pelvis tucked', 'ribs down', 'front of the pelvis ahead'],
       felt: 'front of the thigh',
+      mistakes: [['The hips bend and the low back arches.', 'Lean less; knee, hip and shoulder stay in one line.']],
       notFelt: 'the knee, low back',
       why: 'The long front thigh, and its strength there.',
       cautions: ['The anchor is fixed and was tested with full weight.'],
@@ -410,6 +421,7 @@ export const kneeAnkle: Family = {
       setup: ['Stand at a wall, one foot ahead.', 'Bend that knee over the foot, heel down.'],
       checks: ['heel down', 'knee over the second toe'],
       felt: 'low in the calf',
+      mistakes: [['The arch of the foot sinks and the heel lifts.', 'Stand nearer; knee over the second toe.']],
       notFelt: 'front of the ankle',
       why: 'The calf with weight on it.',
       dials: [along('wallCm', 'foot from the wall', [0, 20, 1]), hold(20, 60, 10)],
@@ -458,6 +470,7 @@ export const kneeAnkle: Family = {
       setup: ['Lie on the back, draw one knee up beside the body with the hands.'],
       checks: ['pelvis flat', 'other leg down'],
       felt: 'the hip, deep',
+      mistakes: [['The pelvis rolls with the knee.', 'Draw it less far; the other leg stays down.']],
       notFelt: 'a pinch in the groin',
       why: 'To the chest it gives little once somebody is supple; to the side it does.',
       dials: [levels('way', 'direction', 'to the chest', 'to the side'), hold(20, 30, 5)],

@@ -20,6 +20,7 @@ export const settling: Family = {
       setup: ['Lie on the back, knees bent, feet wide.'],
       checks: [],
       felt: 'nothing much',
+      mistakes: [['It is left out when time is short.', 'Leave out a stretch instead; settling is part of the work.']],
       notFelt: 'any strain',
       why: 'The session ends without strain.'
     },
@@ -41,6 +42,9 @@ export const settling: Family = {
       setup: ['Kneel and sit back, trunk down, arms ahead or beside.', 'Knees together or wide.'],
       checks: ['relaxed'],
       felt: 'low back, gently',
+      mistakes: [
+        ['The seat hangs in the air and the neck works.', 'Put a pad between seat and heels, and one under the forehead.']
+      ],
       notFelt: 'inside the knee',
       why: 'The counter-shape after arching.',
       dials: [breaths],
@@ -61,6 +65,7 @@ export const settling: Family = {
       setup: ['Lie, eyes closed.', 'Roll to the right side, wait, and sit up.'],
       checks: ['eyes closed'],
       felt: 'nothing much',
+      mistakes: [['It ends with a quick sit-up.', 'Roll to the side first, then rise slowly.']],
       notFelt: 'any strain',
       why: 'The body keeps what it was shown.',
       cautions: ['Rise slowly.'],
@@ -80,6 +85,7 @@ export const settling: Family = {
       setup: ['After the last contraction: stay where you are, relax and breathe.'],
       checks: ['relaxed'],
       felt: 'the stretch, easing',
+      mistakes: [['The breath is held.', 'Ease out a little until the breath flows.']],
       notFelt: 'any joint',
       why: 'The new place is shown to the body without effort.',
       cautions: ['Leave it gradually.'],
@@ -103,6 +109,7 @@ export const settling: Family = {
       setup: ['Stand, hinge back with straight knees and reach down; note where the fingertips are.'],
       checks: ['hips go back', 'knees straight'],
       felt: 'back of the legs',
+      mistakes: [['The knee bends to reach further.', 'Straighten the knee first and give up some depth.']],
       why: 'Before and after, in one breath.',
       doses: [{ school: 'short_holds', note: 'before and after the pedalling fold' }]
     },
@@ -119,6 +126,7 @@ export const settling: Family = {
       setup: ['After one side, stand up and notice the difference before the other.'],
       checks: ['both feet bear alike'],
       felt: 'one leg longer, lighter or warmer',
+      mistakes: [['The weight rests on one leg.', 'Stand with both feet alike before comparing.']],
       why: 'A difference that is noticed is remembered.',
       doses: [{ school: 'breath_counted', note: 'after one side' }]
     },
@@ -138,6 +146,7 @@ export const settling: Family = {
       setup: ['Rub a little oil round hip, knee and ankle.'],
       checks: ['no pressure on the kneecap'],
       felt: 'warmth',
+      mistakes: [['The kneecap is pressed.', 'Rub round it, lightly.']],
       why: 'Attention and warmth, with daily practice.'
     }
   ]

@@ -23,6 +23,7 @@ export const warmUp: Family = {
       setup: ['Clear a body length of floor.', 'A hand on the wall for the swings, if balance wants it.'],
       checks: ['warm enough to breathe a little faster'],
       felt: 'the whole body warming',
+      mistakes: [['It ends while the body is still cool.', 'Go on until the breath is a little faster and the hands are warm.']],
       notFelt: 'any joint pain',
       why: 'Cold tissue is not stretched hard; the back is warmed before any lean.',
       stops: ['Dizziness or chest pain: stop, and get help.']
@@ -45,6 +46,12 @@ export const warmUp: Family = {
       setup: ['Stand tall, feet together.', 'Jump the feet apart as the arms go overhead, and back.'],
       checks: ['soft landing', 'knees over the feet'],
       felt: 'breath and pulse rising',
+      mistakes: [
+        [
+          'The knees fall in on landing.',
+          'Land softly with the knees over the feet; step out instead of jumping if they still do.'
+        ]
+      ],
       why: 'A warm body lengthens more easily and more safely.',
       cautions: [space],
       dials: [reps(5, 30, 5)],
@@ -68,6 +75,7 @@ export const warmUp: Family = {
       setup: ['Stand with one foot ahead, its knee a little bent, the rear leg straight.', 'Jump and change the feet.'],
       checks: ['rear leg straight', 'soft landing'],
       felt: 'breath and pulse rising, front of the rear hip',
+      mistakes: [['The rear knee bends on landing.', 'Take a shorter stance and jump lower.']],
       why: 'Raises the pulse in the line of the split.',
       cautions: [space, 'Only as far as the landing stays quiet.'],
       dials: [reps(5, 30, 5)],
@@ -90,6 +98,7 @@ export const warmUp: Family = {
       setup: ['March where you stand, knees as high as is easy, arms swinging.'],
       checks: ['tall', 'light on the feet'],
       felt: 'warmth and breath',
+      mistakes: [['The trunk leans back as the knee rises.', 'Lift the knee less and stay tall.']],
       why: 'The body warms before anything is asked of it.',
       dials: [hold(30, 120, 30)],
       harderInferred: ['running_on_the_spot'],
@@ -111,6 +120,7 @@ export const warmUp: Family = {
       setup: ['Run lightly where you stand, arms swinging.'],
       checks: ['light on the feet'],
       felt: 'breath and pulse rising',
+      mistakes: [['The feet stamp.', 'Run lower, on the balls of the feet.']],
       why: 'The gentlest way to a warm body.',
       cautions: [space],
       dials: [hold(10, 60, 10)],
@@ -133,6 +143,7 @@ export const warmUp: Family = {
       setup: ['Sink into a squat.', 'Jump up tall, arms overhead, and land softly.'],
       checks: ['long at the top', 'knees over the feet on landing'],
       felt: 'breath and pulse rising, thighs working',
+      mistakes: [['The heels lift and the knees fall in.', 'Squat less deep and land with the knees over the feet.']],
       why: 'Raises the pulse and works hips, knees and ankles at once.',
       cautions: [space, 'Only as far as the landing stays quiet.'],
       dials: [levels('bend', 'depth', 'shallow', 'thighs level', 'deep'), reps(5, 20, 5)],
@@ -152,6 +163,7 @@ export const warmUp: Family = {
       setup: ['Shake arms and legs loose.', 'Lift the shoulders to the ears and let them drop.'],
       checks: ['jaw and hands loose'],
       felt: 'shoulders letting go',
+      mistakes: [['The jaw and the hands stay tight.', 'Breathe out as the shoulders drop.']],
       why: 'Tension that is let go first does not have to be stretched.',
       harderInferred: ['seated_twist_side_bend']
     },
@@ -170,6 +182,7 @@ export const warmUp: Family = {
       setup: ['Sit or stand tall.', 'Look left and right, tilt an ear to each shoulder, then half circles in front.'],
       checks: ['slow', 'no weight on the head'],
       felt: 'side and back of the neck',
+      mistakes: [['The head is rolled back in a full circle.', 'Half circles in front only, slowly.']],
       why: 'The head is heavy in every fold and lean.',
       cautions: ['Dizzy or a tingling arm: leave it out.']
     },
@@ -188,6 +201,7 @@ export const warmUp: Family = {
       setup: ['Sit tall, legs crossed or on a chair.', 'Turn to each side, then lean to each side, then raise both arms.'],
       checks: ['both sit-bones stay down', 'the breath goes with the arms'],
       felt: 'waist and ribs',
+      mistakes: [['One sit-bone lifts.', 'Lean or turn less, and press both sit-bones down.']],
       why: 'A trunk that turns freely lets the hips work alone.'
     },
     {
@@ -208,6 +222,7 @@ export const warmUp: Family = {
       ],
       checks: ['long while leaning', 'ribs quiet'],
       felt: 'shoulder, upper arm, side of the trunk',
+      mistakes: [['The ribs push out to lean further.', 'Grow tall first, then lean with the ribs quiet.']],
       notFelt: 'a pinch on top of the shoulder',
       why: 'Opens the side that every reach and side split asks for.',
       dials: [hold(10, 60, 10)],
@@ -255,6 +270,7 @@ export const warmUp: Family = {
       setup: ['Circle the straight arms, then from the elbows, then the wrists.', 'Both directions.'],
       checks: ['ribs stay down'],
       felt: 'shoulders and forearms warming',
+      mistakes: [['The ribs flare as the arms rise.', 'Make smaller circles with the ribs down.']],
       why: 'Hands carry weight in every split on blocks.'
     },
     {
@@ -273,6 +289,7 @@ export const warmUp: Family = {
       setup: ['Face the wall, hands on it.', 'Swing one straight leg across the body and out to the side.'],
       checks: ['leg straight', 'hips face the wall'],
       felt: 'inner thigh as it goes out',
+      mistakes: [['The hips turn with the leg.', 'Swing lower; the hips face the wall.']],
       why: 'Warms the line of the side split with little load.',
       cautions: [momentum],
       dials: [levels('swing', 'height of the swing', 'low', 'middle', 'as high as it goes freely'), reps(5, 20, 5)],
@@ -292,6 +309,7 @@ export const warmUp: Family = {
       setup: ['Stand with feet apart, hands on the hips.', 'Circle the pelvis slowly, pressing out to every side; both ways.'],
       checks: ['slow', 'pressed out to every side'],
       felt: 'all round the hips',
+      mistakes: [['It is done fast, by swing.', 'Slow down until it can be stopped at any point.']],
       why: 'Takes the hip through every direction before any is stretched.',
       dials: [levels('size', 'size of the circle', 'small', 'large')]
     },
@@ -309,6 +327,7 @@ export const warmUp: Family = {
       setup: ['Stand with feet apart.', 'Push one hip out to its side, the trunk upright; change.'],
       checks: ['knees straight', 'trunk over the feet'],
       felt: 'outer hip of the side pushed out',
+      mistakes: [['The trunk leans the other way.', 'Push the hip less far and keep the trunk over the feet.']],
       why: 'The outer hip is stretched by few things a split does.'
     },
     {
@@ -325,6 +344,7 @@ export const warmUp: Family = {
       setup: ['Stand with the heels together, toes a little apart.', 'Rise onto the balls of the feet and lower slowly.'],
       checks: ['heels stay together', 'ankles do not roll out'],
       felt: 'calf',
+      mistakes: [['The ankles roll out.', 'Press through the big toe; keep the heels together.']],
       why: 'Warms the ankles and owns their pointing.',
       dials: [reps(5, 25, 5)],
       doses: [{ school: 'drills', reps: 10 }]
@@ -367,6 +387,7 @@ export const warmUp: Family = {
       setup: ['Sit with the legs ahead.', 'Draw the feet up, then point them.'],
       checks: ['knees straight', 'the whole foot moves, not the toes alone'],
       felt: 'shin and calf in turn',
+      mistakes: [['Only the toes move.', 'Move from the ankle, the whole foot.']],
       why: 'Warms the ankles without weight on them.',
       dials: [levels('assist', 'help', 'hands draw the feet up', 'no hands'), reps(5, 20, 5)],
       doses: [{ school: 'drills', reps: 10 }],
@@ -385,6 +406,7 @@ export const warmUp: Family = {
       setup: ['Sit, one leg crossed over the other.', 'Circle the foot both ways: freely first, then led by the hand.'],
       checks: ['the knee stays still'],
       felt: 'all round the ankle',
+      mistakes: [['The knee moves with the foot.', 'Hold the shin still with the hand.']],
       why: 'A free ankle spares the knee in every crossed seat.',
       dials: [levels('assist', 'how', 'free', 'led by the hand'), reps(5, 20, 5)],
       doses: [{ school: 'drills', reps: 10, note: 'by hand; free circles are not counted', unsure: true }]
@@ -403,6 +425,7 @@ export const warmUp: Family = {
       setup: ['Sit with straight legs, hands behind.', 'Let the knees bounce lightly, quite loose.'],
       checks: ['loose'],
       felt: 'nothing much',
+      mistakes: [['The legs are held tight.', 'Let go of the thighs; smaller bounces.']],
       why: 'Shows whether the thighs can let go at all.',
       cautions: ['Never past straight with force.']
     },
@@ -420,6 +443,7 @@ export const warmUp: Family = {
       setup: ['Sit with one knee bent, the thigh held.', 'Let the shin draw slow circles, both ways.'],
       checks: ['gentle', 'thigh still'],
       felt: 'lightness round the knee',
+      mistakes: [['The knee joint is forced round.', 'Hold the thigh; let the shin draw a small circle of its own.']],
       notFelt: 'inside the knee',
       why: 'Warms the knee before rotation work at the hip.',
       cautions: ['Practitioners differ on whether the knee itself may turn: small circles only.'],
@@ -443,6 +467,7 @@ export const warmUp: Family = {
       setup: ['Hands under shoulders, knees under hips.', 'Let the low back sink, then the upper back; round up the other way.'],
       checks: ['one part of the back after the other'],
       felt: 'along the back',
+      mistakes: [['Only the low back moves.', 'Move one part of the back after the other, slowly.']],
       why: 'The back is warmed before any lean in a split.',
       dials: [reps(5, 15, 5)],
       doses: [{ school: 'breath_counted', reps: 5 }],

@@ -36,7 +36,7 @@
     {isOpen
       ? hasLocks
         ? 'Open, but for what is stopped'
-        : 'Open for work'
+        : 'Cleared to train'
       : s.clearance === 'urgent' || isCleared(s.clearance, s.clearedBy)
         ? 'Medical help first'
         : 'A clinician first'}
@@ -46,7 +46,7 @@
       {#each raised as row (row.id)}<li>{row.text}{s.sides[row.id] ? `, ${s.sides[row.id]}` : ''}</li>{/each}
     </ul>
   {:else if mobility.score === 0}
-    <p>None of it applied.</p>
+    <p>No health issues reported.</p>
   {/if}
   {#if mobility.score > 0}
     <p>

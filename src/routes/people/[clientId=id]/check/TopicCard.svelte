@@ -240,7 +240,7 @@
     {#if none}
       <button class="btn btn-primary" name="none" value="on">None of these</button>
     {:else}
-      <button class="btn btn-primary">{isLast ? 'Keep the answers' : 'Next'}</button>
+      <button class="btn btn-primary">{isLast ? 'Save answers' : 'Next'}</button>
     {/if}
     {#if at > 0}<a class="btn" href="{base}?topic={cards[at - 1]!.id}">Back</a>{/if}
   </div>

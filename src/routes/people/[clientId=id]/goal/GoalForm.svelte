@@ -72,19 +72,12 @@
   <Once />
   <ProblemNote text={formProblem(form)} />
   {#if isNew}
-    <Finder
-      label="What for"
-      name="kind"
-      {groups}
-      value={kind}
-      onchange={(v) => (chosenKind = v)}
-      error={fieldError(form, 'kind')}
-    />
+    <Finder label="Goal" name="kind" {groups} value={kind} onchange={(v) => (chosenKind = v)} error={fieldError(form, 'kind')} />
   {:else}
     <input type="hidden" name="kind" value={kind} />
   {/if}
   <p class="-mt-3 max-w-2xl text-ink-soft">
-    Told by: {headline.name.toLowerCase()}. Ends at: {catalogue.endPoint}.
+    Measured by: {headline.name.toLowerCase()}. Reached at: {catalogue.endPoint}.
     {#if catalogue.leads}Both sides are measured, planned and trained; the leading leg named here comes first.{/if}
   </p>
   {#each catalogue.cautions as caution (caution)}<p class="-mt-3 font-semibold">{caution}</p>{/each}
@@ -101,7 +94,7 @@
   {#if kind === 'custom'}
     <Field label="What is it called" name="title" {form} known={known?.title} />
     <Finder
-      label="Told by"
+      label="Measured by"
       name="headline"
       groups={[{ label: '', options: ownHeadlines.map((id) => ({ value: id, label: measureOf(id).name })) }]}
       value={headline.id}
@@ -185,11 +178,11 @@
   {/if}
   <div class="grid gap-5 sm:grid-cols-2">
     <Field label="By when" name="targetOn" type="date" {form} known={known?.targetOn} hint="Empty: open end" />
-    <Field label="For what" name="eventName" {form} known={known?.eventName} hint="A pageant, an evening, nothing" />
+    <Field label="Occasion" name="eventName" {form} known={known?.eventName} hint="Optional: a pageant, an evening" />
   </div>
   {#if kind === 'custom' || demands.length > 0}
     <details class="card">
-      <summary class="font-semibold">What it demands of the joints</summary>
+      <summary class="font-semibold">Joint range needed</summary>
       <p class="mt-2 text-ink-soft">
         {kind === 'custom'
           ? 'Write the degrees each motion needs, both sides; empty ones are not asked for.'

@@ -25,7 +25,7 @@
                 ? dialText(dial, change.to, unit)
                 : `${dialText(dial, change.from, unit)} → ${dialText(dial, change.to, unit)}`}{:else}{change.to}{/if}
             <span class="text-ink-soft"
-              >{change.by === 'verdict' ? 'by verdict' : ''}{change.reason ? `before its day: ${change.reason}` : ''}</span
+              >{change.by === 'verdict' ? 'decided in Review' : ''}{change.reason ? `before its day: ${change.reason}` : ''}</span
             ></span
           >
         </li>

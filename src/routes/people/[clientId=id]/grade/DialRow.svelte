@@ -73,7 +73,7 @@
     {/if}
   </form>
   {#if at === null}
-    <p class="w-full text-ink-soft">No figure is usual: it is yours to set.</p>
+    <p class="w-full text-ink-soft">There is no standard value. Choose your own.</p>
     {#if suggestion}
       <form method="POST" action="?/dial" class="w-full" use:enhance={keepTyped}>
         <input type="hidden" name="exerciseId" value={exerciseId} />

@@ -189,7 +189,7 @@
   <div class="mt-2 border-t border-line pt-3"><HowShort {exercise} /></div>
   <p class="text-ink-soft">
     <a class="underline" href="/library/{exercise.id}?client={data.client.id}">All about it in the library</a>.
-    {#if fetch.length > 0}Fetch {fetch.join(', ')}.{/if}
+    {#if fetch.length > 0}You need: {fetch.join(', ')}.{/if}
     {#if exercise.padding.length > 0}Padding: {exercise.padding.join(', ')}.{/if}
     {#each mayMove as text (text)}{text}
     {/each}
@@ -223,8 +223,8 @@
   {#if otherDials.length > 0}
     <section>
       <h2 class="flex items-center gap-2">
-        Dials
-        <Why about="the dials">
+        What is set
+        <Why about="what is set">
           <p>In the order in which they are moved, one at a time. Where the hold has no usual figure, none is put in for you.</p>
         </Why>
       </h2>

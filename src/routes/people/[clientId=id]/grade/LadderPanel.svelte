@@ -29,12 +29,12 @@
 
 <div>
   <h2 class="flex items-center gap-2">
-    The ladder on this shelf
-    <Why about="the ladder">
+    The steps on this shelf
+    <Why about="the steps">
       <p>
         The stacks this shelf can make, from here to the goal: no step above {lengthText(usualStepCm.max, unit)} where there is one,
         steps as near to
-        {lengthText(usualStepCm.wish, unit)} as possible, then the fewest changed props. Before it stand rungs to ease to.
+        {lengthText(usualStepCm.wish, unit)} as possible, then the fewest changed props. Before it stand steps to go back to.
       </p>
       <p>
         {graded.dial.harder === 'up' ? 'Here a higher stack is harder.' : 'A higher stack is easier.'}
@@ -45,7 +45,7 @@
   </h2>
   {#if stack.rungs.length > 1}
     <Slide
-      label="{graded.dial.name}: along the ladder"
+      label="{graded.dial.name}: along the steps"
       max={stack.rungs.length - 1}
       value={Math.max(
         0,
@@ -65,7 +65,7 @@
       <a class="underline" href={shelfHref}>To the shelf</a>
     </p>
   {:else}
-    <p class="mt-1 text-ink-soft">The shelf has a step everywhere.</p>
+    <p class="mt-1 text-ink-soft">No gaps: the shelf covers every step.</p>
   {/each}
   {#if graded.end}
     <p class="mt-1 font-semibold">

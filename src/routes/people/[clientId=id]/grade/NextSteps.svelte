@@ -18,12 +18,17 @@
     { word: 'Harder', step: next.harder },
     { word: 'Easier', step: next.easier }
   ]);
+  /** Where no step is left, neither in the exercise nor beside it. */
+  const endWords: Partial<Record<Step['why'], string>> = {
+    'all at their end': 'This is the hardest setting, and no harder exercise is listed.',
+    'all at their easiest': 'This is the easiest setting, and no easier exercise is listed.'
+  };
   const whys: Readonly<Record<Step['why'], string>> = {
-    'first not at its end': 'the first dial that is not at its end',
-    'moved last': 'the dial that was moved last goes back',
-    'last not at its easiest': 'the last dial that is not at its easiest',
-    'all at their end': 'every dial is at its end',
-    'all at their easiest': 'every dial is at its easiest'
+    'first not at its end': 'the first setting that is not at its hardest',
+    'moved last': 'the setting that was moved last goes back',
+    'last not at its easiest': 'the last setting that is not at its easiest',
+    'all at their end': 'everything is at its hardest',
+    'all at their easiest': 'everything is at its easiest'
   };
 </script>
 
@@ -35,7 +40,9 @@
         {@const dial = dials.find((d) => d.id === step.dial)!}
         <strong>{dial.name} {dialText(dial, step.to, unit)}</strong>
       {:else if step.ids.length === 0}
-        <span class="text-ink-soft">{step.barred ? reasonText(step.barred) : `${whys[step.why]}; no neighbour is known`}</span>
+        <span class="text-ink-soft"
+          >{step.barred ? reasonText(step.barred) : (endWords[step.why] ?? 'No other exercise is listed.')}</span
+        >
       {:else}
         {#each step.ids as id, i (id)}{i > 0 ? ', ' : ''}<a class="underline" href="{base}/grade?exercise={id}"
             >{names[id] ?? id}</a
@@ -43,7 +50,7 @@
       {/if}
       {#if word === 'Harder'}
         <Why about="the next step">
-          <p>One dial at a time, in the order in which they are moved: {whys[next.harder.why]}.</p>
+          <p>One setting at a time, in the order in which they are moved: {whys[next.harder.why]}.</p>
           <p>Easing takes back what was moved last: {whys[next.easier.why]}.</p>
         </Why>
       {/if}

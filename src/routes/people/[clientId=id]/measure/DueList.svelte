@@ -26,7 +26,7 @@
   </div>
   <p class="text-ink-soft">
     {size === 'short'
-      ? 'The headline, and what holds the goal back.'
+      ? 'The goal’s own measure, and the main limits.'
       : `Everything the goal needs, ${plural(groups.length, 'position')}. It may be spread over two visits: measuring is a stretch too.`}
   </p>
   {#each groups as { position, measures } (position)}

@@ -156,7 +156,7 @@
 
   <div class="flex flex-wrap items-end gap-x-6 gap-y-3">
     <Choices
-      legend="State of the body"
+      legend="Before or after warming up?"
       name="bodyState"
       bind:value={() => state.bodyState, (v) => (state.bodyState = v as BodyState)}
       error={fieldError(form, 'bodyState')}

@@ -115,13 +115,14 @@
     <p class="border-t border-line pt-3">
       {#if gap.leads}
         <strong class="text-stop"
-          >Held reads further than reached by {apart}, more than the error: the passive end was not reached, or two numbers are
-          mixed up. Measure the passive one again; what you keep is kept as it is.</strong
+          >The active hold reads {apart} further than the passive reach, more than the measuring error. The passive end was not reached,
+          or two numbers are mixed up: measure the passive one again. What you save is kept as it is.</strong
         >
       {:else if gap.trails}
-        What is held trails what is reached by <strong>{apart}</strong>, more than the error: active work closes it.
+        The active hold is <strong>{apart}</strong> short of the passive reach, more than the measuring error. Active work closes that
+        gap.
       {:else}
-        Held and reached differ by {apart}, within the error of {text(gap.margin)}.
+        The active hold and the passive reach differ by {apart}, within the measuring error of {text(gap.margin)}.
       {/if}
     </p>
   {/if}

@@ -53,7 +53,7 @@
     <div>
       <h1>Tell pain</h1>
       <p class="text-ink-soft">
-        Afterwards, the next morning, at any time. It counts for the next verdict, and what it bears on is not made harder
+        Afterwards, the next morning, at any time. It counts for the next decision, and what it bears on is not made harder
         meanwhile. Pain during a session is told in the player.
       </p>
     </div>
@@ -62,7 +62,7 @@
     </p>
     {#if data.told}
       <p class="rounded-soft border border-ink px-3 py-2" role="status">
-        It is kept. {data.hasStops ? 'A stop is open: see the Check.' : 'It counts in the next review.'}
+        It is kept. {data.hasStops ? 'Something is stopped now: the Check says what.' : 'It counts in the next review.'}
         <a class="font-semibold underline" href="{base}/{data.hasStops ? 'check' : 'review'}"
           >{data.hasStops ? 'To the Check' : 'To the review'}</a
         >

@@ -146,8 +146,8 @@
         {/each}
         <p class="text-ink-soft">
           {staircase.side ? 'Half-discs' : 'Discs'} are measures with their error. {staircase.treads.some((t) => t.ahead)
-            ? 'Dashed: the earliest the rules allow, one step a week when every session is clean; each tread takes as long as it takes.'
-            : 'A tread is the last measure until the next.'}
+            ? 'Dashed: the earliest the rules allow, one step a week when every session goes as planned; each step takes as long as it takes.'
+            : 'Each step is the last measure until the next.'}
           {other?.side ? `Thin line: the ${other.side} ${measure?.sideWords}.` : ''}
         </p>
       {/if}
@@ -189,7 +189,7 @@
                 </div>
                 <Dialog.Description class="mb-4 text-ink-soft">
                   It takes over from today, from its first week on. What was done stays; stacks, holds and efforts stay where
-                  verdicts have brought them, and what was wished of exercises and days goes on.
+                  decisions have brought them, and what was wished of exercises and days goes on.
                 </Dialog.Description>
                 <PlanForm
                   form={making}

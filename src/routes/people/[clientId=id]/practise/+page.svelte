@@ -75,7 +75,8 @@
           <ProblemNote text={formProblem(own)} />
           {#if data.undecided > 0 && !running}
             <p>
-              {data.undecided} verdicts of the last session wait. Decided first, this session carries them out.
+              {plural(data.undecided, 'decision')} of the last session {data.undecided === 1 ? 'is' : 'are'} still to make. Make them
+              first, and this session carries them out.
               <a class="font-semibold underline" href="{base}/review">To the review</a>
             </p>
           {/if}

@@ -28,7 +28,7 @@
   );
   const isWhole = $derived(written.length === works.length);
   const allClean = () => (words = Object.fromEntries(works.map(([key]) => [key, 'clean'])));
-  const label = { clean: 'Clean', 'not quite': 'Not quite', 'not done': 'Not done' } as const;
+  const label = { clean: 'As planned', 'not quite': 'Not quite', 'not done': 'Not done' } as const;
 </script>
 
 <details class="border-t border-line pt-1">

@@ -85,7 +85,7 @@
   {#if !somethingKnown}
     <section class="card max-w-2xl">
       <h1>Nothing to read yet</h1>
-      <p class="mt-2">Measure the headline first; two trials are enough.</p>
+      <p class="mt-2">Measure the goal first; two trials are enough.</p>
       <p class="mt-4"><a class="btn btn-primary" href="/people/{data.client.id}/measure">Measure</a></p>
     </section>
   {:else}

@@ -119,7 +119,7 @@
     </div>
   {/each}
   <p class="border-t border-line pt-2 text-ink-soft">
-    Hollow: reached. Filled: held. The upright line: what the goal needs. What holds it back most stands at the top{canTry
+    Outline: passive reach. Solid: active hold. Upright line: what the goal needs. The main limit stands at the top{canTry
       ? '; drag the end of a bar to try what more would give'
       : ''}.
   </p>

@@ -34,11 +34,13 @@ describe('a goal that is reached', () => {
   test('is held back by nothing: what is short is told as that, and the reading never says both', () => {
     const turned = read('turnout', { 'HER0/left': [52], 'HER0/right': [54] }, null, 124);
     expect(sentencesOf([turned], true)[0]!.text).toBe(
-      'The goal is reached. Left outward rotation, hip straight is 8° short of 60°: look at what carries it instead'
+      'The goal is reached. Left turning out, hip straight is 8° short of 60°: look at what carries it instead'
     );
-    expect(sentencesOf([turned], true)[0]!.text).not.toMatch(/holds it back/);
+    expect(sentencesOf([turned], true)[0]!.text).not.toMatch(/main limit/);
     const carried = read('turnout', { 'HER0/left': [62], 'HER0/right': [64] }, null, 124);
-    expect(sentencesOf([carried], true)[0]!.text).toBe('The goal is reached, and none of the links measured is short of it');
+    expect(sentencesOf([carried], true)[0]!.text).toBe(
+      'The goal is reached, and none of the joint ranges measured is short of it'
+    );
   });
 
   test('what is short agrees with the two figures beside it', () => {
@@ -50,13 +52,13 @@ describe('a goal that is reached', () => {
 describe('the sentence of a reading', () => {
   test('names the link, how short it is, and what is within error of it', () =>
     expect(textOf([read('lotus', { 'HER90/left': [40], 'HER90/right': [42], 'KF/left': [150] })])).toEqual([
-      'Left outward rotation, hip bent holds it back most: 40° short of 80°, and right outward rotation, hip bent within error of it'
+      'Left turning out, hip bent is the main limit: 40° short of 80°. Right turning out, hip bent may limit it as much, within the measuring error'
     ]));
 
   test('says one thing where both leads agree on the motion', () => {
     const known = { 'HF-KS/left': [138], 'HF-KS/right': [137], 'HE/left': [12], 'HE/right': [22] } as const;
     expect(textOf([splitOf('left', known), splitOf('right', known)])).toEqual([
-      'Hip extension holds it back most, 18° on the right and 28° on the left short of 40°'
+      'Front of the hip is the main limit: 18° on the right and 28° on the left short of 40°'
     ]);
   });
 
@@ -64,19 +66,19 @@ describe('the sentence of a reading', () => {
     const known = { 'HF-KS/left': [100], 'HF-KS/right': [139], 'HE/left': [10], 'HE/right': [39] } as const;
     const said = sentencesOf([splitOf('left', known), splitOf('right', known)]);
     expect(said.map((s) => s.side)).toEqual(['left', 'right']);
-    expect(said[0]!.text).toContain('Left hip flexion, knee straight');
-    expect(said[1]!.text).toContain('Left hip extension');
+    expect(said[0]!.text).toContain('Left hamstring length');
+    expect(said[1]!.text).toContain('Left front of the hip');
   });
 
   test.each([
-    ['nothing measured', splitOf('left', {}), 'No link is measured yet: the headline says how far, not why'],
-    ['some measured, none short', splitOf('left', { 'HF-KS/left': [150] }), 'None of the links measured so far is short'],
+    ['nothing measured', splitOf('left', {}), 'No joint range is measured yet. The goal’s own measure says how far, not why'],
+    ['some measured, none short', splitOf('left', { 'HF-KS/left': [150] }), 'None of the joint ranges measured so far is short'],
     [
       'all there',
       splitOf('left', { 'HF-KS/left': [145], 'HE/right': [40] }),
-      'No link is short: what is missing does not lie in these joints'
+      'None of these joint ranges is short. What is missing lies elsewhere'
     ],
-    ['no links at all', read('desk_ease', {}), 'This goal is told by its headline alone']
+    ['no links at all', read('desk_ease', {}), 'This goal is measured by its own number alone']
   ])('%s', (_, reading, text) => expect(textOf([reading])).toEqual([text]));
 
   test('no goal, no sentence', () => expect(sentencesOf([])).toEqual([]));
@@ -88,7 +90,7 @@ describe('findings', () => {
   test('what is not explained is told neutrally, either way', () => {
     const known = { 'HF-KS/left': [120], 'HE/right': [20] } as const;
     expect(texts(splitOf('left', known, 15))[0]).toMatch(
-      /^Left leading: \d+° of the opening is not explained by these joints\.$/
+      /^Left leading: \d+° of the opening does not come from the joints measured \(often the back or the feet\)\.$/
     );
     const roomy = { 'HF-KS/left': [145], 'HE/right': [34] } as const;
     expect(texts(splitOf('left', roomy, 30))[0]).toMatch(/^Left leading: the joints allow \d+° more than the position shows\.$/);
@@ -107,9 +109,9 @@ describe('findings', () => {
   // Source: common practice. Turnout that the hips do not explain is made by knees and feet.
   test('past its allowance a turnout says where to look', () => {
     const hips = { 'HER0/left': [45], 'HER0/right': [45] } as const;
-    expect(texts(read('turnout', hips, null, 100), 20)[0]).toBe('10° of the opening is not explained by these joints.');
+    expect(texts(read('turnout', hips, null, 100), 20)[0]).toBe('10° of the opening does not come from the joints measured (often the back or the feet).');
     expect(texts(read('turnout', hips, null, 120), 20)[0]).toContain(
-      'more than the 20° that are allowed for: look at knees and feet'
+      'That is more than the usual 20°: look at knees and feet'
     );
   });
 
@@ -117,17 +119,17 @@ describe('findings', () => {
     const found = texts(
       read('lotus', { 'HER90/left': [60, 30], 'HER90/right': [60, 40], 'HAB90/left': [60, 45], 'KF/left': [140, 137] })
     );
-    expect(found.filter((t) => t.includes('more is reached than held'))).toEqual([
-      'Left outward rotation, hip bent: 30° more is reached than held.',
-      'Right outward rotation, hip bent: 20° more is reached than held.'
+    expect(found.filter((t) => t.includes('short of the passive reach'))).toEqual([
+      'Left turning out, hip bent: the active hold is 30° short of the passive reach.',
+      'Right turning out, hip bent: the active hold is 20° short of the passive reach.'
     ]);
     expect(found.at(-1)).toContain('Never measured:');
-    expect(found.at(-1)).toContain('right knee flexion');
+    expect(found.at(-1)).toContain('right knee bend');
   });
 
   test('held beyond reached asks for the passive one again', () =>
     expect(texts(read('lotus', { 'KF/left': [120, 140] }))).toContainEqual(
-      'Left knee flexion: held reads 20° further than reached. Measure the passive one again.'
+      'Left knee bend: the active hold reads 20° further than the passive reach. Measure the passive one again.'
     ));
 
   test('every finding can be asked why', () => {

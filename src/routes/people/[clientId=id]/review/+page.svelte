@@ -10,6 +10,7 @@
   import SideMark from '$lib/ui/SideMark.svelte';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { verdictText } from '$lib/ui/verdictText';
   import { moveText } from './moveText';
   import Alerts from './Alerts.svelte';
   import Judgements from './Judgements.svelte';
@@ -59,7 +60,7 @@
         <ProblemNote text={formProblem(problem)} />
         {#if data.proposals.length === 0}
           <p>
-            Every verdict of the last session is decided; the next one carries them out.
+            Every decision of the last session is made. The next session carries them out.
             <a class="font-semibold underline" href="/people/{data.client.id}/practise">To the next session</a>
           </p>
         {/if}
@@ -92,7 +93,7 @@
                   <SideMark side={d.side} size={14} />
                   <span>{d.exerciseName}</span>
                   <span class="ml-auto flex items-center gap-2 font-semibold"
-                    ><VerdictMark verdict={d.verdict} size={18} /> {capital(d.verdict)} {moveText(d, d.dials, unit)}</span
+                    ><VerdictMark verdict={d.verdict} size={18} /> {verdictText[d.verdict]} {moveText(d, d.dials, unit)}</span
                   >
                   <span class="w-full text-ink-soft"
                     >{d.overruledBecause
@@ -179,7 +180,7 @@
   {#if staircase}
     <section class="flex flex-col gap-3">
       <div class="flex flex-wrap items-center gap-4">
-        <h2 class="text-xl">Measures and treads</h2>
+        <h2 class="text-xl">Measures and steps</h2>
         {#if staircase.side}<SideSwitch
             {side}
             onSideChange={(s) => (picked = s)}

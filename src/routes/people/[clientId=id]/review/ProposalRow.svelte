@@ -7,9 +7,10 @@
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { fieldError, typedOr, type FormState } from '$lib/ui/formState';
-  import { capital, plural } from '$lib/ui/format';
+  import { plural } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { verdictText } from '$lib/ui/verdictText';
   import Why from '$lib/ui/Why.svelte';
   import { keepTyped, undoable } from '$lib/ui/sending';
   import { moveText } from './moveText';
@@ -48,7 +49,7 @@
     >
     <span class="flex items-center gap-2 text-lg font-bold {proposal.verdict === 'stop' ? 'text-stop' : ''}">
       <VerdictMark verdict={proposal.verdict} />
-      {capital(proposal.verdict)}
+      {verdictText[proposal.verdict]}
       <span class="font-semibold">{moveText(proposal, dials, unit)}</span>
     </span>
   </div>
@@ -61,8 +62,8 @@
         Check closes, pain, sensation, shape, a pause, something missing, a retest, target met; else stay.
       </p>
       <p>
-        Deepened only when the target was met, under the cap and in shape, two sessions running (three after an ease); a depth at
-        most once a week, a step of the knee once a fortnight. Common practice.
+        Made harder only when the target was met, under the cap and in shape, two sessions running (three after a step easier); a
+        depth at most once a week, a step of the knee once a fortnight. Common practice.
       </p>
     </Why>
   </p>
@@ -99,7 +100,7 @@
         name="verdict"
         form={own}
         known={others[0]}
-        choices={others.map((value) => ({ value, label: capital(value) }))}
+        choices={others.map((value) => ({ value, label: verdictText[value] }))}
       />
       <div class="min-w-64 grow">
         <Field
@@ -109,7 +110,7 @@
           error={own?.problem?.code === 'reason_missing' ? 'Write down why' : fieldError(own, 'overruledBecause')}
         />
       </div>
-      <button class="btn btn-primary">Decide so</button>
+      <button class="btn btn-primary">Save this decision</button>
     </form>
   {/if}
 </div>

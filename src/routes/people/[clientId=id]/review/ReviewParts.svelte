@@ -3,7 +3,7 @@
 
   let { base }: { base: string } = $props();
   const parts = $derived([
-    { href: `${base}/review`, label: 'Verdicts' },
+    { href: `${base}/review`, label: 'Decisions' },
     { href: `${base}/review/progress`, label: 'Progress' },
     { href: `${base}/review/report`, label: 'Report' }
   ]);

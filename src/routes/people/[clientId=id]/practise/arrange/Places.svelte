@@ -77,7 +77,7 @@
               >
             </p>
           {/each}
-          {#if fetchedAt(i).length > 0}<p class="text-ink-soft">Fetch {fetchedAt(i).join(', ')}.</p>{/if}
+          {#if fetchedAt(i).length > 0}<p class="text-ink-soft">You need: {fetchedAt(i).join(', ')}.</p>{/if}
           {#if hand.hasSides(place)}
             <label class="mt-1 flex items-center gap-2">
               <span class="sr-only">Sides of {exercise.name}</span>

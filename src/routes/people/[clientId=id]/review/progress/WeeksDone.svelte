@@ -92,9 +92,7 @@
       </table>
     </div>
     <p class="text-ink-soft">
-      Hollow: opened. Filled: worked by own strength. {names.some((n) =>
-        links.filter((l) => l.link === n).every((l) => l.activeS === 0)
-      )
+      Outline: stretched. Solid: active work. {names.some((n) => links.filter((l) => l.link === n).every((l) => l.activeS === 0))
         ? `Nothing active for ${plural(names.filter((n) => links.filter((l) => l.link === n).every((l) => l.activeS === 0)).length, 'motion')}: range that is not owned.`
         : ''}
     </p>
