@@ -25,7 +25,7 @@ export function pathText(word: StationWord): string {
     case 'no baseline':
       return 'The goal is not measured yet.';
     case 'retest':
-      return `Measure again. The last time was ${word.days} days ago.`;
+      return `The last time was ${word.days} days ago. It is time to measure again.`;
     case 'measured':
       return word.days === 0 ? 'Measured today.' : word.days === 1 ? 'Measured yesterday.' : `Measured ${word.days} days ago.`;
     case 'headline first':

@@ -67,32 +67,32 @@ export const motions: readonly Motion[] = [
   { id: 'HE', name: 'front of the hip', term: 'hip extension', joint: 'hip', norms: [aaos(30), boone(9.8, 6.8)] },
   { id: 'HE-KF', name: 'front of the thigh', term: 'hip extension, knee bent', joint: 'hip', norms: [] },
   { id: 'HAB', name: 'leg out to the side', term: 'hip abduction', joint: 'hip', norms: [aaos(45), boone(45.9, 9.3)] },
-  { id: 'HAB90', name: 'knee out, hip bent', term: 'hip abduction, hip bent', joint: 'hip', norms: [] },
+  { id: 'HAB90', name: 'knee out (hip bent)', term: 'hip abduction, hip bent', joint: 'hip', norms: [] },
   { id: 'HAD', name: 'leg across', term: 'hip adduction', joint: 'hip', norms: [aaos(30), boone(26.9, 4.1)] },
   {
     id: 'HER0',
-    name: 'turning out, hip straight',
+    name: 'outward turn (hip straight)',
     term: 'hip external rotation, hip straight',
     joint: 'hip',
     norms: [aaos(45), boone(47.2, 6.3)]
   },
   {
     id: 'HIR0',
-    name: 'turning in, hip straight',
+    name: 'inward turn (hip straight)',
     term: 'hip internal rotation, hip straight',
     joint: 'hip',
     norms: [aaos(45), boone(47.3, 6)]
   },
   {
     id: 'HER90',
-    name: 'turning out, hip bent',
+    name: 'outward turn (hip bent)',
     term: 'hip external rotation, hip bent',
     joint: 'hip',
     norms: [aaos(45), boone(47.2, 6.3)]
   },
   {
     id: 'HIR90',
-    name: 'turning in, hip bent',
+    name: 'inward turn (hip bent)',
     term: 'hip internal rotation, hip bent',
     joint: 'hip',
     norms: [aaos(45), boone(47.3, 6)]

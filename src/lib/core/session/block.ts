@@ -177,7 +177,7 @@ const plainWhys = {
   'ends quiet': 'Ends without strain. Never cut.'
 } as const;
 
-const named = (links: readonly LinkId[]): string => links.map((l) => motionOf(l).name.replace(',', ' with')).join(' and ');
+const named = (links: readonly LinkId[]): string => links.map((l) => motionOf(l).name).join(' and ');
 
 /** A reason as a sentence; sessions kept before there were codes have it already, and a code that is not known any more says nothing. */
 export function blockWhyText(why: BlockWhy | string): string {

@@ -132,8 +132,8 @@
       {/if}
       <section>
         <h2 class="flex items-center gap-2">
-          What is set
-          <Why about="what is set">
+          Settings
+          <Why about="the settings">
             <p>
               In the order in which they are moved, one at a time; the easier end first. Practitioners differ: a copy of yours may
               have others.

@@ -62,7 +62,7 @@
         disabled={easier === null}
         aria-label="{dial.name}: easier{easier === null ? '' : `, ${dialText(dial, easier, unit)}`}"><Minus size={18} /></button
       >
-      <span class="min-w-20 text-center text-lg font-bold">{dialText(dial, at, unit)}</span>
+      <span class="max-w-40 min-w-20 text-center text-lg leading-tight font-bold">{dialText(dial, at, unit)}</span>
       <button
         class="btn btn-quiet"
         name="value"

@@ -223,8 +223,8 @@
   {#if otherDials.length > 0}
     <section>
       <h2 class="flex items-center gap-2">
-        What is set
-        <Why about="what is set">
+        Settings
+        <Why about="the settings">
           <p>In the order in which they are moved, one at a time. Where the hold has no usual figure, none is put in for you.</p>
         </Why>
       </h2>

@@ -29,7 +29,7 @@
     {@const r = result.value}
     <p class="text-[56px] leading-none font-bold" data-testid="photo-value">{value === null ? '' : shown(value)}</p>
     <p>
-      ± {shown(z95 * r.value.sd)}
+      give or take {shown(z95 * r.value.sd)}
       <span class="text-ink-soft"
         >from the points{r.rollDeg === null ? '' : `, camera turned ${numberText(Math.abs(r.rollDeg))}°`}</span
       >
@@ -54,9 +54,9 @@
           </p>
         {/if}
         <p>
-          A point is set on the body to about 0.8 cm and on the picture to 1.5 shown picture elements; ± is 1.96 times what that
-          makes of the number. The day and the camera's place come on top: the measure itself counts 1.5° or 1 cm a trial, 1.8°
-          with a guessed line (assumptions).
+          A point is set on the body to about 0.8 cm and on the picture to 1.5 shown picture elements; “give or take” is 1.96
+          times what that makes of the number. The day and the camera's place come on top: the measure itself counts 1.5° or 1 cm
+          a trial, 1.8° with a guessed line (assumptions).
         </p>
       </Why>
     </p>

@@ -49,7 +49,7 @@
       {/if}
       {#if r.margin !== null}
         <span>
-          <span class="text-ink-soft">± {size(r.margin)}</span>
+          <span class="text-ink-soft">give or take {size(r.margin)}</span>
           <Why about="the error of this measure">
             <p>
               One occasion: the error of the day, and that of its trials over how many there were. More trials on one day cannot
@@ -65,21 +65,21 @@
             <p>
               {#if r.levelSd !== null && r.sd !== null && r.levelSd > r.sd * 1.05}The lengths of the body add to the level, and
                 not to a change.{/if}
-              ± is 1.96 times the error, 95 of 100.
+              “Give or take” is 1.96 times the error: 95 of 100 measures lie within it.
             </p>
           </Why>
         </span>
       {/if}
       {#if opening}
         <span>
-          {degText(opening.value)} open <span class="text-ink-soft">± {degText(z95 * opening.sd)}</span>
+          {degText(opening.value)} open <span class="text-ink-soft">give or take {degText(z95 * opening.sd)}</span>
           <Why about="the opening in degrees">
             <p>
               180° less the slope of each leg: arcsine of the gap over the leg length. Flat is 180° by convention (plane
               geometry).
             </p>
             <p>
-              The depth and the leg lengths go in with their errors; ± is 1.96 times the result{opening.firstOrder
+              The depth and the leg lengths go in with their errors; “give or take” is 1.96 times the result{opening.firstOrder
                 ? ''
                 : ', found by sampling because an edge is near'}.
             </p>

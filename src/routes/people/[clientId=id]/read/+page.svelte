@@ -109,7 +109,7 @@
           {#if latest}
             <p class="flex flex-wrap items-baseline gap-x-4">
               <span class="text-4xl font-bold">{text(latest.value)}</span>
-              {#if latest.margin !== null}<span class="text-ink-soft">± {size(latest.margin)}</span>{/if}
+              {#if latest.margin !== null}<span class="text-ink-soft">give or take {size(latest.margin)}</span>{/if}
               {#if openingDeg !== null}<span>{degText(openingDeg)} open</span>{/if}
               <span class="text-ink-soft"
                 >{stateText[latest.bodyState]}, {dateText(latest.takenOn)}{latest.support ? `, on ${latest.support}` : ''}</span

@@ -93,8 +93,8 @@
             {#if link}
               <p>
                 {capital(link.side ?? 'both')}: needs {degText(link.needDeg)} ({link.basis}).
-                {#if link.passive}Reached {degText(link.passive.value)} ± {degText(z95 * link.passive.sd)}.{/if}
-                {#if link.active}Held {degText(link.active.value)} ± {degText(z95 * link.active.sd)}.{/if}
+                {#if link.passive}Passive reach {degText(link.passive.value)}, give or take {degText(z95 * link.passive.sd)}.{/if}
+                {#if link.active}Active hold {degText(link.active.value)}, give or take {degText(z95 * link.active.sd)}.{/if}
                 {#if link.givesDeg > 0}Closing it gives {degText(link.givesDeg)}{link.coupled ? ' of the position' : ''}.{/if}
               </p>
             {/if}

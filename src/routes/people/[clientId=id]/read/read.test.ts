@@ -34,7 +34,7 @@ describe('a goal that is reached', () => {
   test('is held back by nothing: what is short is told as that, and the reading never says both', () => {
     const turned = read('turnout', { 'HER0/left': [52], 'HER0/right': [54] }, null, 124);
     expect(sentencesOf([turned], true)[0]!.text).toBe(
-      'The goal is reached. Left turning out, hip straight is 8° short of 60°: look at what carries it instead'
+      'The goal is reached. Left outward turn (hip straight) is 8° short of 60°: look at what carries it instead'
     );
     expect(sentencesOf([turned], true)[0]!.text).not.toMatch(/main limit/);
     const carried = read('turnout', { 'HER0/left': [62], 'HER0/right': [64] }, null, 124);
@@ -52,7 +52,7 @@ describe('a goal that is reached', () => {
 describe('the sentence of a reading', () => {
   test('names the link, how short it is, and what is within error of it', () =>
     expect(textOf([read('lotus', { 'HER90/left': [40], 'HER90/right': [42], 'KF/left': [150] })])).toEqual([
-      'Left turning out, hip bent is the main limit: 40° short of 80°. Right turning out, hip bent may limit it as much, within the measuring error'
+      'Left outward turn (hip bent) is the main limit: 40° short of 80°. Right outward turn (hip bent) may limit it as much, within the measuring error'
     ]));
 
   test('says one thing where both leads agree on the motion', () => {
@@ -109,10 +109,10 @@ describe('findings', () => {
   // Source: common practice. Turnout that the hips do not explain is made by knees and feet.
   test('past its allowance a turnout says where to look', () => {
     const hips = { 'HER0/left': [45], 'HER0/right': [45] } as const;
-    expect(texts(read('turnout', hips, null, 100), 20)[0]).toBe('10° of the opening does not come from the joints measured (often the back or the feet).');
-    expect(texts(read('turnout', hips, null, 120), 20)[0]).toContain(
-      'That is more than the usual 20°: look at knees and feet'
+    expect(texts(read('turnout', hips, null, 100), 20)[0]).toBe(
+      '10° of the opening does not come from the joints measured (often the back or the feet).'
     );
+    expect(texts(read('turnout', hips, null, 120), 20)[0]).toContain('That is more than the usual 20°: look at knees and feet');
   });
 
   test('tells the two widest active gaps, beyond their error, and what was never measured', () => {
@@ -120,8 +120,8 @@ describe('findings', () => {
       read('lotus', { 'HER90/left': [60, 30], 'HER90/right': [60, 40], 'HAB90/left': [60, 45], 'KF/left': [140, 137] })
     );
     expect(found.filter((t) => t.includes('short of the passive reach'))).toEqual([
-      'Left turning out, hip bent: the active hold is 30° short of the passive reach.',
-      'Right turning out, hip bent: the active hold is 20° short of the passive reach.'
+      'Left outward turn (hip bent): the active hold is 30° short of the passive reach.',
+      'Right outward turn (hip bent): the active hold is 20° short of the passive reach.'
     ]);
     expect(found.at(-1)).toContain('Never measured:');
     expect(found.at(-1)).toContain('right knee bend');

@@ -29,7 +29,8 @@
           {#if measure.modes.length > 1}<td>{r.mode === 'active' ? 'held' : 'reached'}</td>{/if}
           <td
             ><strong>{headlineText(r.value, headline, unit)}</strong>
-            {#if r.margin !== null}<span class="text-ink-soft">± {apartText(0, r.margin, measure, unit)}</span>{/if}</td
+            {#if r.margin !== null}<span class="text-ink-soft">give or take {apartText(0, r.margin, measure, unit)}</span
+              >{/if}</td
           >
           <td>{r.change ? `${changeText(r.change.before, r.change.after, measure, unit)}, ${r.change.verdict}` : 'first'}</td>
         </tr>
