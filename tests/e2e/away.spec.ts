@@ -52,14 +52,14 @@ test('a session that was opened once starts, is played and ends without a server
   await page.getByRole('button', { name: 'Start the session' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await skipToQuestion(page);
-  await page.getByRole('button', { name: /^Clean/ }).click();
+  await page.getByRole('button', { name: /^As planned/ }).click();
   await skipToQuestion(page);
   const second = await page.getByRole('heading', { level: 1 }).textContent();
 
   // The browser is closed and opened again: the place and the question are still there.
   await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(second!);
-  await page.getByRole('button', { name: /^Clean/ }).click();
+  await page.getByRole('button', { name: /^As planned/ }).click();
   await expect(page.getByText(/kept here, waiting for the connection/)).toBeVisible();
   await page.getByRole('button', { name: 'Pause' }).click();
   await page.getByRole('button', { name: 'End here' }).click();

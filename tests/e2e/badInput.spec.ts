@@ -140,7 +140,7 @@ test('legs of 95 and 80 cm, retests on one day, a gap as long as a leg: every pa
   const write = async (state: string, way: string, field: string, cm: string) => {
     await page.goto(`${base}/measure?set=short&m=front_split_gap`);
     await page.getByRole('radiogroup', { name: 'Before or after warming up?' }).getByText(state, { exact: true }).click();
-    await page.getByRole('radiogroup', { name: 'Way' }).getByText(way, { exact: true }).click();
+    await page.getByRole('radiogroup', { name: 'Measured with' }).getByText(way, { exact: true }).click();
     await page.getByLabel(`Reached, left leg in front, trial 1, ${field}`, { exact: false }).fill(cm);
   };
   // The same depth twice on one day in two states, and past flat on the same day.

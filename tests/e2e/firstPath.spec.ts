@@ -44,7 +44,7 @@ test('one client from the tape measure to the next verdict', async ({ page }) =>
     await expect(left.getByText('22 cm', { exact: true })).toBeVisible();
     await expect(left.getByText('spread 0.7 cm')).toBeVisible();
     await expect(left.getByText(/152° open/)).toBeVisible(); // 180 − asin(22/90) − asin(22/89.5), by hand
-    await expect(left.getByText(/trails what is reached by\s+7 cm/)).toBeVisible();
+    await expect(left.getByText(/The active hold is\s+7 cm\s+short of the passive reach/)).toBeVisible();
     await expect(page.getByText(/Right trails by 5.5 cm|differ by 5.5 cm/)).toBeVisible();
     await axe(page);
     await page.getByRole('button', { name: 'Keep this measure' }).click();
@@ -54,7 +54,7 @@ test('one client from the tape measure to the next verdict', async ({ page }) =>
     await expect(page.getByText('First measure taken this way in this state').first()).toBeVisible();
     await axe(page);
     await page.getByRole('link', { name: 'Grade the stack' }).click();
-    await expect(page.getByRole('list', { name: 'Rungs, from easier to the goal' })).toBeVisible();
+    await expect(page.getByRole('list', { name: 'Steps, from easier to the goal' })).toBeVisible();
     await chooseStacks(page);
     await axe(page);
   });
@@ -90,7 +90,7 @@ test('one client from the tape measure to the next verdict', async ({ page }) =>
         await page.getByRole('radio', { name: '3', exact: true }).click();
         await page.getByRole('radio', { name: 'Nothing', exact: true }).click();
         await page.getByRole('button', { name: 'Keep', exact: true }).click();
-      } else await page.getByRole('button', { name: /^Clean/ }).click();
+      } else await page.getByRole('button', { name: /^As planned/ }).click();
       sets++;
     }
     expect(sets).toBeGreaterThanOrEqual(10);
@@ -102,7 +102,7 @@ test('one client from the tape measure to the next verdict', async ({ page }) =>
     await axe(page);
     const split = page.getByRole('region', { name: 'Front split on its stack' });
     await split.getByRole('button', { name: 'Overrule' }).first().click();
-    await split.getByText('Deepen', { exact: true }).click();
+    await split.getByText('Harder', { exact: true }).click();
     await split.getByRole('button', { name: 'Save this decision' }).click();
     await expect(split.getByText('Write down why', { exact: true })).toBeVisible();
     await split.getByLabel('Because').fill('A calm, low sensation; she has been lower before.');

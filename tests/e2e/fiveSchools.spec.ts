@@ -32,7 +32,7 @@ async function measureHeadline(page: Page, base: string, goalId: string): Promis
 
 /** Plays the session with the clock run ahead, every set as planned; gives how many sets were asked about. */
 async function playAhead(page: Page): Promise<number> {
-  const clean = page.getByRole('button', { name: /^Clean/ });
+  const clean = page.getByRole('button', { name: /^As planned/ });
   const over = page.getByRole('heading', { name: 'Done' });
   let sets = 0;
   for (let i = 0; i < 400; i++) {

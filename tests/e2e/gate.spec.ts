@@ -31,7 +31,7 @@ async function playOn(page: Page): Promise<string[]> {
   const played: string[] = [];
   while ((await skipToQuestion(page)) === 'question') {
     played.push((await page.getByRole('heading', { level: 1 }).textContent())!.trim());
-    await page.getByRole('button', { name: /^Clean/ }).click();
+    await page.getByRole('button', { name: /^As planned/ }).click();
   }
   return played;
 }
@@ -130,7 +130,7 @@ test('pain told after the verdicts were accepted counts: it eases, told again it
   await tellPain(page, base, 'Pain afterwards or next day', 'Groin, left', 'Rear hip, half kneeling');
   await axe(page);
   await page.goto(`${base}/review`);
-  await expect(verdict).toContainText('Ease');
+  await expect(verdict).toContainText('Easier');
   await page
     .getByRole('button', { name: /^Accept/ })
     .first()
@@ -207,7 +207,7 @@ test('limits stand at the exercise they bear on, in Grade, before the session an
   await startSession(page);
   await skipToQuestion(page); // past the warm-up
   await expect(page.getByText('Stop signs')).toBeHidden();
-  await page.getByRole('button', { name: /^Clean/ }).click();
+  await page.getByRole('button', { name: /^As planned/ }).click();
   await expect(page.getByText(wide)).toBeVisible();
   await expect(page.getByText(/numb between the legs, cannot bear weight/i)).toBeVisible();
 });

@@ -211,7 +211,7 @@ test('a prop that is added changes the ladder; what is missing, too much or in u
 
   await page.goto(`${base}/grade`);
   await page.getByRole('radio', { name: 'height under the hands' }).click();
-  const rungs = page.getByRole('list', { name: 'Rungs, from easier to the goal' });
+  const rungs = page.getByRole('list', { name: 'Steps, from easier to the goal' });
   await rungs
     .getByRole('button', { name: /flat board/ })
     .first()
@@ -257,7 +257,7 @@ test('the library is found in, laid side by side, and written in', async ({ page
   await page.getByRole('link', { name: 'Easier to harder' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Knee and heel lift lying on the front' }).first()).toBeVisible();
   await page.getByLabel('Position').selectOption('in the split');
-  await expect(page.getByText('Nothing answers all of this.')).toBeVisible();
+  await expect(page.getByText('No exercise matches all of this.')).toBeVisible();
 
   await page.goto('/library/frog');
   await choose(page, 'Compare with', 'Side split on its stack');
@@ -287,7 +287,7 @@ test('the library is found in, laid side by side, and written in', async ({ page
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByLabel('hold', { exact: true }).check();
   await page.getByLabel('gravity, a partner or a prop').check();
-  await page.getByLabel('hip extension', { exact: true }).check();
+  await page.getByLabel('front of the hip', { exact: true }).check();
   await page.getByLabel('Set up, a step a line').fill('Lunge.');
   await page.getByLabel('Felt', { exact: true }).fill('front of the hip');
   await page.getByLabel('Why, in one line').fill('For the pageant.');
@@ -298,7 +298,7 @@ test('the library is found in, laid side by side, and written in', async ({ page
   await choose(page, 'A harder exercise', 'Front split on its stack');
   await page.getByRole('button', { name: 'Put it into the library' }).click();
   await expect(page.getByText('More than the least')).toBeVisible();
-  await expect(page.getByLabel('hip extension', { exact: true })).toBeChecked();
+  await expect(page.getByLabel('front of the hip', { exact: true })).toBeChecked();
   await page.getByLabel('Least').fill('10');
   await page.getByRole('button', { name: 'Put it into the library' }).click();
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
@@ -321,7 +321,7 @@ test('the library is found in, laid side by side, and written in', async ({ page
   await page.getByRole('button', { name: 'Take out of the library' }).click();
   await expect(page.getByRole('heading', { name: 'Library' })).toBeVisible();
   await page.getByRole('searchbox').fill(name);
-  await expect(page.getByText('Nothing answers all of this.')).toBeVisible();
+  await expect(page.getByText('No exercise matches all of this.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: new RegExp(name) })).toBeVisible();
   expect(faults.filter((f) => !/40[09]/.test(f))).toEqual([]);

@@ -29,7 +29,12 @@ async function stated(page: Page, side: string): Promise<{ value: number; margin
   const numbers = (text: string | null) => Number(text!.replace('−', '-').match(/-?[\d.]+/)![0]);
   return {
     value: numbers(await card.locator('.text-3xl').first().textContent()),
-    margin: numbers(await card.getByText(/^give or take/).first().textContent())
+    margin: numbers(
+      await card
+        .getByText(/^give or take/)
+        .first()
+        .textContent()
+    )
   };
 }
 

@@ -84,8 +84,8 @@ test('a set is played and told without a mouse', async ({ page }) => {
   await page.keyboard.press('Space');
   await expect(page.getByText('Paused')).toBeHidden();
   await skipToQuestion(page);
-  await page.keyboard.press('Enter'); // the focus waits on "Clean"
-  await expect(page.getByRole('button', { name: /^Clean/ })).toBeHidden();
+  await page.keyboard.press('Enter'); // the focus waits on "As planned"
+  await expect(page.getByRole('button', { name: /^As planned/ })).toBeHidden();
   await page.keyboard.press('Escape');
   await tabTo(page, 'button', 'Knee, left');
   await page.keyboard.press('Enter');

@@ -10,12 +10,12 @@ test('a reload comes back to the place, and a lost connection loses no set', asy
   await skipToQuestion(page);
   await Promise.all([
     page.waitForResponse((answer) => answer.url().includes('/sets')),
-    page.getByRole('button', { name: /^Clean/ }).click()
+    page.getByRole('button', { name: /^As planned/ }).click()
   ]);
 
   await context.setOffline(true);
   await skipToQuestion(page);
-  await page.getByRole('button', { name: /^Clean/ }).click();
+  await page.getByRole('button', { name: /^As planned/ }).click();
   await expect(page.getByText('1 kept here, waiting for the connection')).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText(/waiting for the connection/)).toBeHidden();

@@ -256,7 +256,7 @@ export async function startSession(page: Page): Promise<void> {
 
 /** Skips through the phases until the set asks how it was, or the session is over. */
 export async function skipToQuestion(page: Page): Promise<'question' | 'over'> {
-  const question = page.getByRole('button', { name: /^Clean/ });
+  const question = page.getByRole('button', { name: /^As planned/ });
   const over = page.getByRole('heading', { name: 'Done' });
   const skip = page.getByRole('button', { name: 'Skip' });
   for (let i = 0; i < 200; i++) {

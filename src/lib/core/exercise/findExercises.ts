@@ -1,5 +1,5 @@
 import MiniSearch from 'minisearch';
-import type { MotionId } from '../body/motions';
+import { motionOf, type MotionId } from '../body/motions';
 import type { Goal } from '../goal/goal';
 import type { Exercise, ExercisePhase, StartPosition } from './exercise';
 import { motionOfDemand } from './goalExercises';
@@ -19,6 +19,9 @@ export type ExerciseQuery = Readonly<{
 
 const indexes = new WeakMap<readonly Exercise[], MiniSearch>();
 
+/** A motion by the word of the pages and by the term of the field. */
+const motionWords = (id: MotionId): string[] => [motionOf(id).name, motionOf(id).term];
+
 /** The words of a catalogue, indexed once for as long as the catalogue lives. */
 function indexOf(catalogue: readonly Exercise[]): MiniSearch {
   const known = indexes.get(catalogue);
@@ -35,7 +38,7 @@ function indexOf(catalogue: readonly Exercise[]): MiniSearch {
       standardTerm: e.standardTerm ?? '',
       family: e.family,
       links: e.links.join(' '),
-      words: [e.position, ...e.phases, ...e.kinds, ...e.also, e.felt, e.why].join(' ')
+      words: [e.position, ...e.phases, ...e.kinds, ...e.also, ...e.links.flatMap(motionWords), e.felt, e.why].join(' ')
     }))
   );
   indexes.set(catalogue, index);

@@ -22,7 +22,7 @@
   const isHarderUp = $derived(dial.harder === 'up');
 </script>
 
-<ol class="flex max-w-full items-end overflow-x-auto border-b-[3px] border-ink" aria-label="Rungs, from easier to the goal">
+<ol class="flex max-w-full items-end overflow-x-auto border-b-[3px] border-ink" aria-label="Steps, from easier to the goal">
   {#each rungs as rung (rung.depthCm)}
     <li class="flex-1">
       <button

@@ -132,12 +132,38 @@
 
 <form method="POST" action="?/save&set={data.size}&m={measure.id}" class="flex flex-col gap-5" novalidate use:enhance={keepTyped}>
   <Once />
-  <div class="grid items-start gap-x-6 gap-y-3 lg:grid-cols-[1fr_16rem]">
+  <div class="grid items-start gap-x-6 gap-y-3 lg:grid-cols-[1fr_22rem]">
     <div>
       <h1>{measure.name.charAt(0).toUpperCase() + measure.name.slice(1)}</h1>
       <p class="max-w-2xl">{measure.howTo[0]} {measure.howTo[1]}</p>
       <p class="max-w-2xl text-ink-soft">{measure.landmarks}</p>
       {#if measure.caution}<p class="font-semibold text-stop">{measure.caution}</p>{/if}
+      <div class="mt-3 flex flex-wrap items-end gap-x-6 gap-y-3">
+        <Choices
+          legend="Before or after warming up?"
+          name="bodyState"
+          bind:value={() => state.bodyState, (v) => (state.bodyState = v as BodyState)}
+          error={fieldError(form, 'bodyState')}
+          choices={[
+            { value: 'cold', label: 'Cold' },
+            { value: 'warm', label: 'Warmed up' },
+            { value: 'after', label: 'After session' }
+          ]}
+        />
+        {#if measure.ways.length > 1}
+          <!-- Whether a photo's line was guessed is said where it is set, and goes with the form all the same. -->
+          {#if state.way === guessedWay}<input type="hidden" name="way" value={guessedWay} />{/if}
+          <Choices
+            legend="Measured with"
+            name="way"
+            bind:value={() => (state.way === guessedWay ? 'photo' : state.way), (v) => (state.way = v as WayId)}
+            error={fieldError(form, 'way')}
+            choices={measure.ways.filter((id) => id !== guessedWay).map((id) => ({ value: id, label: wayOf(id).label }))}
+          />
+        {:else}
+          <input type="hidden" name="way" value={measure.ways[0]} />
+        {/if}
+      </div>
     </div>
     <PoseDrawing
       pose={poseAt(position, stage)}
@@ -150,35 +176,8 @@
         : markedFor === 'inclinometer'
           ? 'where the instrument lies'
           : 'the position'}"
-      class="h-28 w-full max-lg:h-24"
+      class="h-60 w-full max-lg:h-40"
     />
-  </div>
-
-  <div class="flex flex-wrap items-end gap-x-6 gap-y-3">
-    <Choices
-      legend="Before or after warming up?"
-      name="bodyState"
-      bind:value={() => state.bodyState, (v) => (state.bodyState = v as BodyState)}
-      error={fieldError(form, 'bodyState')}
-      choices={[
-        { value: 'cold', label: 'Cold' },
-        { value: 'warm', label: 'Warmed up' },
-        { value: 'after', label: 'After session' }
-      ]}
-    />
-    {#if measure.ways.length > 1}
-      <!-- Whether a photo's line was guessed is said where it is set, and goes with the form all the same. -->
-      {#if state.way === guessedWay}<input type="hidden" name="way" value={guessedWay} />{/if}
-      <Choices
-        legend="Way"
-        name="way"
-        bind:value={() => (state.way === guessedWay ? 'photo' : state.way), (v) => (state.way = v as WayId)}
-        error={fieldError(form, 'way')}
-        choices={measure.ways.filter((id) => id !== guessedWay).map((id) => ({ value: id, label: wayOf(id).label }))}
-      />
-    {:else}
-      <input type="hidden" name="way" value={measure.ways[0]} />
-    {/if}
   </div>
 
   <ProblemNote text={formProblem(form)} />
