@@ -21,6 +21,8 @@ describe('the solver’s thread', () => {
     await expect(solverFor(stop.signal)(program)).rejects.toEqual(expect.objectContaining({ code: 'solving_cancelled' }));
   });
   test('a thread that dies is told, and another one takes its place', async () => {
+    // A new thread has to begin first: it cannot answer before it is ended.
+    await solverThread.stop();
     const lost = expect(solverFor()(program)).rejects.toEqual(expect.objectContaining({ code: 'solver_lost' }));
     await solverThread.stop();
     await lost;
