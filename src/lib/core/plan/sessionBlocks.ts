@@ -130,17 +130,17 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
     return [kept.block];
   });
   if (isWithoutLifts) leftOut.push({ code: 'light day' });
-  const [warmUp, settle] = frame.blocks;
-  return { blocks: [warmUp, ...worked, settle], leftOut, asks, cuts };
+  const [warmUp, ...settle] = frame.blocks;
+  return { blocks: [warmUp, ...worked, ...settle], leftOut, asks, cuts };
 }
 
 /** What stands around the work: the warm-up for what the week moves, and the settle. */
 export function frameOf({ person, today, week }: Pick<BlocksAsk, 'person' | 'today' | 'week'>) {
   const warmUp = warmUpFlow(person, today, new Set(week.flatMap((w) => w.exercise.links)));
   const settle = settleFlow(person, today);
-  const blocks: [Block, Block] = [
+  const blocks: readonly [warmUp: Block, ...settle: Block[]] = [
     flowBlock('split_warm_up', warmUp.steps, [{ code: 'warm first' }]),
-    flowBlock(settle.exerciseId, settle.steps, [{ code: 'ends quiet' }])
+    ...(settle.exerciseId === null ? [] : [flowBlock(settle.exerciseId, settle.steps, [{ code: 'ends quiet' }])])
   ];
   return { blocks, backWarm: warmUp.backWarm, leftOut: [...warmUp.leftOut, ...settle.leftOut] };
 }

@@ -96,29 +96,44 @@ export function warmUpFlow(person: SafetyPerson, today: string, motions: Readonl
   return { steps, leftOut, backWarm: done.some((id) => backWarmers.has(id)) };
 }
 
-/** How a session settles: lying on the back, or on the side where the back is not to be lain on for long. */
+const onSide: readonly FlowStep[] = [
+  { durationS: 60, cue: 'Lie on your side, a cushion between the knees. Breathe slowly.' },
+  { durationS: 60, cue: 'Stay. Push yourself up with your hands when you rise.' }
+];
+const onFeet: readonly FlowStep[] = [{ durationS: 120, cue: 'Stand at ease, both feet alike. Breathe slowly.' }];
+
+/** How a session settles where it cannot be done lying on the back, in the order in which they are taken. */
+const otherSettles: readonly Readonly<{ exerciseId: string; steps: readonly FlowStep[] }>[] = [
+  { exerciseId: 'stay_and_breathe', steps: onSide },
+  { exerciseId: 'stand_and_compare', steps: onFeet },
+  { exerciseId: 'shake_out', steps: onFeet },
+  { exerciseId: 'neck_turns', steps: onFeet }
+];
+
+/** How a session settles: lying on the back, or as the gate leaves it; null where it leaves nothing. */
 export function settleFlow(
   person: SafetyPerson,
   today: string
-): Readonly<{ exerciseId: string; steps: readonly FlowStep[]; leftOut: readonly LeftOut[] }> {
-  const lying = exerciseOf('settle');
-  const why = gate({ exercise: lying, side: null, setting: lying.start, person, today }).bars;
+): Readonly<{ exerciseId: string | null; steps: readonly FlowStep[]; leftOut: readonly LeftOut[] }> {
+  const whyNot = (id: string) => {
+    const exercise = exerciseOf(id);
+    return gate({ exercise, side: null, setting: exercise.start, person, today }).bars;
+  };
+  const lying = 'settle';
+  const why = whyNot(lying);
   if (why.length === 0)
     return {
-      exerciseId: lying.id,
+      exerciseId: lying,
       steps: [
         { durationS: 60, cue: 'Lie on your back, knees bent, feet wide. Breathe slowly.' },
         { durationS: 60, cue: 'Stay. When you rise, turn to the right side first.' }
       ],
       leftOut: []
     };
-  const instead = 'stay_and_breathe';
+  const instead = otherSettles.find((s) => whyNot(s.exerciseId).length === 0);
   return {
-    exerciseId: instead,
-    steps: [
-      { durationS: 60, cue: 'Lie on your side, a cushion between the knees. Breathe slowly.' },
-      { durationS: 60, cue: 'Stay. Push yourself up with your hands when you rise.' }
-    ],
-    leftOut: [{ code: 'barred', exerciseId: lying.id, side: null, why, instead }]
+    exerciseId: instead?.exerciseId ?? null,
+    steps: instead?.steps ?? [],
+    leftOut: [{ code: 'barred', exerciseId: lying, side: null, why, ...(instead && { instead: instead.exerciseId }) }]
   };
 }
