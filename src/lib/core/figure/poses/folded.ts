@@ -17,7 +17,7 @@ import {
   type Trunk
 } from '../posture';
 import { across, add, along, onFloor, sub, unit, vec, way, type Vec } from '../vec';
-import { armsBeside, armsUnderHead, bentLeg, flatLeg, onBack, onFront, proneLeg } from './lying';
+import { armsUnderHead, bentLeg, flatLeg, onBack, onFront, proneLeg } from './lying';
 import { folded, handsOnKnees, hangingLeg, onSeat, openThigh, sat, seatBox, tall } from './sitting';
 
 /** A thigh that goes along the floor from the hip, its knee down. */
@@ -193,8 +193,8 @@ function figureFourChair(f: Frame, leanDeg: number): Built {
 function figureFourLying(f: Frame, drawnDeg: number): Built {
   const trunk = onBack(f);
   const other = legBy(f, 'other', trunk.hip.other, { thigh: way(drawnDeg), shank: way(drawnDeg - 96), toes: way(drawnDeg - 10) });
-  const over = add(along(trunk.hip.other, way(drawnDeg), f.leg.other.thigh * 0.84), add(way(drawnDeg + 90), vec(0, 0, 0)));
-  const rest = add(over, vec(way(drawnDeg - 90).x * (f.r.thigh + f.r.ankle), way(drawnDeg - 90).y * (f.r.thigh + f.r.ankle), -1));
+  const over = add(along(trunk.hip.other, way(drawnDeg), f.leg.other.thigh * 0.84), way(drawnDeg + 90));
+  const rest = add(along(over, way(drawnDeg - 90), f.r.thigh + f.r.ankle), vec(0, 0, -1));
   const trained = legVia(
     f,
     'trained',
@@ -335,7 +335,7 @@ function footInStrap(f: Frame, bentDeg: number): Built {
   const arms = both((which) =>
     armTo(f, trunk.shoulder[which], add(trained.knee, vec(-4, 2, sideOf(which) * 4)), vec(0, 0.2, sideOf(which)))
   );
-  return { posture: postureOf(trunk, { trained, other: bentLeg(f, trunk, 'other') }, { ...armsBeside(f, trunk), ...arms }) };
+  return { posture: postureOf(trunk, { trained, other: bentLeg(f, trunk, 'other') }, arms) };
 }
 
 export const foldedPoses = {

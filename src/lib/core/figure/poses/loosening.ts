@@ -3,7 +3,7 @@ import { toRad } from '../../geometry/angles';
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
 import { armBy, armTo, both, legBy, legTo, lowestOfFoot, postureOf, sideOf, trunkOf, type Leg, type Trunk } from '../posture';
-import { across, add, onFloor, solve, unit, vec, way, type Vec } from '../vec';
+import { across, add, along, onFloor, solve, unit, vec, way, type Vec } from '../vec';
 import { hanging, standingLeg, standingPelvis } from './standing';
 
 const shortest = (f: Frame): number => Math.min(f.leg.trained.whole, f.leg.other.whole) - 0.3;
@@ -61,23 +61,15 @@ function hipAside(f: Frame, shiftCm: number): Built {
   const pelvis = add(overFeet(f, 12, 0.97), vec(0, 0, shiftCm));
   const lean = unit(vec(0, 1, -shiftCm / (f.trunk.whole * 0.9)));
   const trunk = trunkOf(f, pelvis, { lower: lean, upper: unit(add(lean, vec(0, 1.4))), head: way(90) });
-  return { posture: postureOf(trunk, both((which) => apartFromMiddle(f, which, trunk.hip[which])), handsOnHips(f, trunk)) }; // prettier-ignore
+  return { posture: postureOf(trunk, both((which) => legApart(f, which, trunk.hip[which], 12)), handsOnHips(f, trunk)) }; // prettier-ignore
 }
-/** The feet stay where they stand while the pelvis goes aside. */
-const apartFromMiddle = (f: Frame, which: Which, hip: Vec): Leg => {
-  const side = sideOf(which);
-  const z = side * (f.hipHalf + shortest(f) * Math.sin(toRad(12)));
-  const toes = onFloor(side * 12);
-  return legTo(f, which, hip, vec(0, f.foot.height, z), { kneeToward: toes, toes, soleFaces: way(-90) });
-};
-
 /** Standing, leaning to the trained side with the other arm overhead. */
 function standingSideBend(f: Frame, leanDeg: number): Built {
   const pelvis = add(overFeet(f, 8), vec(0, 0, -leanDeg * 0.08));
   const trunk = trunkOf(f, pelvis, { lower: across(180 - leanDeg * 0.5), upper: across(180 - leanDeg), head: across(180 - leanDeg) }); // prettier-ignore
   const other = armBy(f, trunk.shoulder.other, across(-150 - leanDeg * 0.5), across(130));
   const trained = armTo(f, trunk.shoulder.trained, add(trunk.hip.trained, vec(3, -6, 8)), vec(-0.4, 0, 1));
-  return { posture: postureOf(trunk, both((which) => apartFromMiddle(f, which, trunk.hip[which])), { trained, other }) }; // prettier-ignore
+  return { posture: postureOf(trunk, both((which) => legApart(f, which, trunk.hip[which], 12)), { trained, other }) }; // prettier-ignore
 }
 
 /** Standing on one leg, the other knee raised in front; the arms swing against it. */
@@ -196,10 +188,8 @@ function footOnBench(f: Frame, bentDeg: number): Built {
   const benchCm = f.step > 0 ? f.step : 0.24 * f.stature;
   const ankle = vec(0, benchCm + f.foot.height, f.hipHalf);
   const lean = 24;
-  const shankUp = way(90 - lean);
-  const knee = add(ankle, vec(shankUp.x * f.leg.trained.shank, shankUp.y * f.leg.trained.shank));
-  const back = way(90 - lean + bentDeg);
-  const pelvis = add(knee, vec(back.x * f.leg.trained.thigh, back.y * f.leg.trained.thigh, -f.hipHalf));
+  const knee = along(ankle, way(90 - lean), f.leg.trained.shank);
+  const pelvis = add(along(knee, way(90 - lean + bentDeg), f.leg.trained.thigh), vec(0, 0, -f.hipHalf));
   const trunk = trunkOf(f, pelvis, { lower: way(74), upper: way(66), head: way(78) });
   const trained = legTo(f, 'trained', trunk.hip.trained, ankle, { kneeToward: way(10), ...flatOn });
   const otherAt = (up: number) =>

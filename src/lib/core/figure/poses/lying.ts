@@ -25,7 +25,7 @@ export const bentLeg = (f: Frame, trunk: Trunk, which: Which, ankleX = 0.2): Leg
     soleFaces: way(-90)
   });
 
-export const armsBeside = (f: Frame, trunk: Trunk) =>
+const armsBeside = (f: Frame, trunk: Trunk) =>
   both((which) =>
     armTo(
       f,

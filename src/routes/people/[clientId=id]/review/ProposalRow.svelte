@@ -55,7 +55,7 @@
   </div>
   <p class="mt-1 text-ink-soft">
     {proposal.because.map(whyText).join(' ')}
-    {#if done}{done.doneSets} of {plural(done.plannedSets, 'set')}, {done.cleanSets} clean.{/if}
+    {#if done}{done.doneSets} of {plural(done.plannedSets, 'set')}, {done.cleanSets} as planned.{/if}
     <Why about="the verdict">
       <p>
         Rule that fired: <strong>{proposal.rule}</strong>. The rules are asked in order: stop sign, ache at the bone, what the
