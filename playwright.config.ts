@@ -10,6 +10,11 @@ const places = 2;
 const portOf = (place: number) => 5191 + place;
 const originOf = (place: number) => `http://localhost:${portOf(place)}`;
 
+const hintsOff = {
+  ...{ name: 'hints', value: 'off', domain: 'localhost', path: '/' },
+  ...{ expires: -1, httpOnly: false, secure: false, sameSite: 'Lax' as const }
+};
+
 export default defineConfig({
   testDir: 'tests/e2e',
   workers: places,
@@ -21,6 +26,8 @@ export default defineConfig({
     serviceWorkers: 'block',
     baseURL: originOf(Number(process.env.TEST_PARALLEL_INDEX ?? 0)),
     viewport: { width: 1280, height: 800 },
+    // Hints were read: they are tried by the test of a stranger's first way.
+    storageState: { cookies: [hintsOff], origins: [] },
     launchOptions: {
       executablePath: chromiumPath(),
       args: chromiumArgs

@@ -11,7 +11,7 @@ const run = (command, args) => execFileSync(command, args, { stdio: 'inherit', s
 export function ensureInstalled() {
   const marker = 'node_modules/.package-lock.json';
   if (existsSync(marker) && statSync(marker).mtimeMs >= statSync('package-lock.json').mtimeMs) return;
-  say('Installing packages …');
+  say('Installing packages: once, about a minute …');
   run(npm, ['ci', '--no-audit', '--no-fund', '--include=dev']);
 }
 
@@ -20,7 +20,7 @@ export function ensureBuilt() {
   const built = existsSync('build/index.js') ? statSync('build/index.js').mtimeMs : 0;
   const sources = ['src', 'static', 'package.json', 'svelte.config.js', 'vite.config.ts'];
   if (built > Math.max(...sources.map(newestMs))) return;
-  say('Building …');
+  say('Building the application: about a minute …');
   run(process.execPath, ['node_modules/vite/bin/vite.js', 'build', '--logLevel', 'error']);
 }
 

@@ -2,6 +2,7 @@
 import { existsSync } from 'node:fs';
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
+import { createInterface } from 'node:readline';
 import { bodySizeLimit, ensureBuilt, ensureInstalled } from './setUp.mjs';
 
 const port = process.env.PORT ?? '5080';
@@ -26,7 +27,7 @@ process.stdout.write(
 const origin = process.env.ORIGIN ?? `http://localhost:${port}`;
 // The channel between the two breaks with this process, however it ends: then the server ends as well.
 const server = spawn(process.execPath, ['build'], {
-  stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
+  stdio: ['inherit', 'pipe', 'inherit', 'ipc'],
   env: {
     ...process.env,
     PORT: port,
@@ -37,6 +38,9 @@ const server = spawn(process.execPath, ['build'], {
     SHUTDOWN_TIMEOUT: String(stopS)
   }
 });
+// One address alone is printed, the one to open: not that which the server listens at.
+const lines = createInterface({ input: server.stdout });
+lines.on('line', (line) => line.startsWith('Listening on') || process.stdout.write(`${line}\n`));
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));
 

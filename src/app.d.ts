@@ -1,3 +1,4 @@
+import type { StationId } from '$lib/contract/path';
 import type { Database } from '$lib/server/db/db';
 import type { PhotoFiles } from '$lib/server/photos/photoFiles';
 import type { CaseMemory } from '$lib/server/service/caseMemory';
@@ -14,6 +15,8 @@ declare global {
       /** The studio's calendar date. */
       today: string;
       theme: 'light' | 'dark' | 'system';
+      /** Stations whose hint was not read on this device yet. */
+      hintsLeft: readonly StationId[];
       /** Everything about one client: one and the same for a request. */
       caseOf(clientId: number): Promise<ClientCase>;
       memory: CaseMemory;

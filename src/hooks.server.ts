@@ -3,6 +3,7 @@ import type { ServerResponse } from 'node:http';
 import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
 import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { hintsCookie, hintsLeft } from '$lib/contract/hints';
 import { askers } from '$lib/server/askers';
 import { DatabaseAway } from '$lib/server/db/away';
 import { asOne, type Database } from '$lib/server/db/db';
@@ -113,6 +114,7 @@ export const handle: Handle = async ({ event, resolve }) => {
   locals.now = new Date();
   locals.today = dateOf(locals.now);
   locals.theme = themes.find((t) => t === event.cookies.get('theme')) ?? 'system';
+  locals.hintsLeft = hintsLeft(event.cookies.get(hintsCookie));
   const cases = new Map<number, Promise<ClientCase>>();
   locals.caseOf = (clientId) => {
     // What a form has changed is shown by the page that answers it.

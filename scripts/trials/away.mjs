@@ -49,7 +49,7 @@ const seen = {};
 
 await open(`${base}/measure?set=short&m=front_split_gap`);
 await page.locator('label').filter({ hasText: 'Warmed up' }).click();
-const typed = page.getByLabel('Reached, left leg in front, trial 1');
+const typed = page.getByLabel('Passive reach, left leg in front, trial 1');
 await typed.fill('21,5');
 await studio.kill();
 await page.getByRole('button', { name: 'Keep this measure' }).click();

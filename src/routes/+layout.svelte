@@ -63,7 +63,7 @@
     <div class="ml-auto flex items-center">
       <Waiting /><a class="btn btn-quiet px-3" href="/help" aria-current={page.url.pathname === '/help' ? 'page' : undefined}
         ><CircleHelp size={20} /><span class="sr-only">Help</span></a
-      ><Preferences units={data.units} theme={data.theme} />
+      ><Preferences units={data.units} theme={data.theme} hasHints={data.hasHints} />
     </div>
   </header>
   {#if data.restored}<Restored restored={data.restored} />{/if}

@@ -7,8 +7,8 @@
   import { sending } from '$lib/ui/sending';
   import Choices from '$lib/ui/Choices.svelte';
 
-  type Props = { units: Units; theme: 'light' | 'dark' | 'system' };
-  let { units, theme }: Props = $props();
+  type Props = { units: Units; theme: 'light' | 'dark' | 'system'; hasHints: boolean };
+  let { units, theme, hasHints }: Props = $props();
   /** The light is set on the page's root by the server, so the page is loaded anew. */
   const reload = async () => location.reload();
   /** It is made when it was asked for. */
@@ -52,6 +52,15 @@
             { value: 'system', label: 'As the device' },
             { value: 'light', label: 'Light' },
             { value: 'dark', label: 'Dark room' }
+          ]}
+        />
+        <Choices
+          legend="Hints at the stations"
+          name="hints"
+          value={hasHints ? 'on' : 'off'}
+          choices={[
+            { value: 'on', label: 'Once each' },
+            { value: 'off', label: 'None' }
           ]}
         />
         <button class="btn btn-primary">Use these</button>

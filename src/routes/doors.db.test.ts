@@ -143,6 +143,7 @@ const localsOf = (db: Database, memory = caseMemory(db)): App.Locals => ({
   now,
   today,
   theme: 'system',
+  hintsLeft: [],
   caseOf: (id) => memory.caseOf(id, today),
   memory
 });

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { test } from './alive';
-import { addClient, axe, choose, chooseGoal, clientBase, passCheck, send, slideTo, stamp, watched } from './steps';
+import { addClient, axe, chooseGoal, clientBase, openGoal, passCheck, send, setGoal, slideTo, stamp, watched } from './steps';
 
 /** Most taps and entries a first visit may take, from the check to the reading, with what is offered by itself. */
 const mostTaps = 60;
@@ -31,7 +31,7 @@ const bothSides = (what: string, left: [string, string], right: [string, string]
       ['left', left],
       ['right', right]
     ] as const
-  ).flatMap(([side, values]) => values.map((value, i) => ({ label: `Reached, ${side} ${what}, trial ${i + 1}`, value })));
+  ).flatMap(([side, values]) => values.map((value, i) => ({ label: `Passive reach, ${side} ${what}, trial ${i + 1}`, value })));
 
 test('a turnout is taken in, measured and read down to what the hips do not explain', async ({ page }) => {
   test.setTimeout(180_000);
@@ -42,8 +42,8 @@ test('a turnout is taken in, measured and read down to what the hips do not expl
   await page.goto(`${clientBase(page)}/measure`);
   await axe(page);
   taps += await keep(page, 'Standing turnout', [
-    { label: 'Held, both together, trial 1', value: '128' },
-    { label: 'Held, both together, trial 2', value: '130' }
+    { label: 'Active hold, both together, trial 1', value: '128' },
+    { label: 'Active hold, both together, trial 2', value: '130' }
   ]);
   taps += await keep(page, 'Outward turn (hip straight)', bothSides('hip', ['48', '50'], ['55', '55']));
   await expect(
@@ -81,10 +81,10 @@ test('a lotus is read down to the hip that holds it back, knee rules in view', a
   await expect(page.getByText(/Everything the goal needs, 1 position/)).toBeVisible();
   taps += await keep(page, 'Knee height in the stage of the lotus', [...bothSides('leg on top', ['26', '25'], ['20', '21'])]);
   taps += await keep(page, 'Stage of the lotus without pain', [
-    { label: 'Reached, left leg on top, trial 1', value: 'cross-legged' },
-    { label: 'Reached, right leg on top, trial 1', value: 'half lotus' }
+    { label: 'Passive reach, left leg on top, trial 1', value: 'cross-legged' },
+    { label: 'Passive reach, right leg on top, trial 1', value: 'half lotus' }
   ]);
-  const seat = ['14', '15'].map((value, i) => ({ label: `Reached, both together, trial ${i + 1}`, value }));
+  const seat = ['14', '15'].map((value, i) => ({ label: `Passive reach, both together, trial ${i + 1}`, value }));
   taps += await keep(page, 'Seat that keeps the back long', seat);
   taps += await keep(page, 'Outward turn (hip bent)', bothSides('hip', ['38', '40'], ['52', '52']));
   taps += await keep(page, 'Knee out (hip bent)', bothSides('knee', ['62', '63'], ['70', '70']));
@@ -99,7 +99,7 @@ test('a lotus is read down to the hip that holds it back, knee rules in view', a
 
   // From now on only the headline and the limiting links are offered.
   await page.getByRole('link', { name: 'Measure again' }).click();
-  await expect(page.getByRole('link', { name: 'Short, 2' })).toHaveAttribute('aria-current', 'true');
+  await expect(page.getByRole('link', { name: 'Quick: 2 measures' })).toHaveAttribute('aria-current', 'true');
 });
 
 test('a very mobile person is scored in place, gets end stops, and is measured for a pancake', async ({ page }) => {
@@ -134,11 +134,11 @@ test('a very mobile person is scored in place, gets end stops, and is measured f
   const both = (mode: string, values: string[], field = ''): Entry[] =>
     values.map((value, i) => ({ label: `${mode}, both together, trial ${i + 1}${field}`, value }));
   // Standing goals first, then down: all of it sitting, the leg raise lying.
-  taps += await keep(page, 'Breastbone height in the pancake', both('Reached', ['26', '25']));
-  taps += await keep(page, 'Seat that lets the pelvis tip', both('Reached', ['12', '12']));
-  taps += await keep(page, 'Width of the straddle', both('Reached', ['176', '178']));
+  taps += await keep(page, 'Breastbone height in the pancake', both('Passive reach', ['26', '25']));
+  taps += await keep(page, 'Seat that lets the pelvis tip', both('Passive reach', ['12', '12']));
+  taps += await keep(page, 'Width of the straddle', both('Passive reach', ['176', '178']));
   await expect(page.getByText(/These lengths make no triangle/)).toBeHidden();
-  taps += await keep(page, 'Tilt of the pelvis in the fold', both('Reached', ['60', '62']));
+  taps += await keep(page, 'Tilt of the pelvis in the fold', both('Passive reach', ['60', '62']));
   taps += await keep(page, 'Hamstring length', bothSides('leg', ['120', '121'], ['118', '119']));
   // By hand: 177 cm heel to heel, hip centres 17 apart, legs of 90 and 89.5 (their mean): 2·asin(160/179.5) = 126.1°.
   await expect(page.getByText('126°', { exact: true })).toBeVisible();
@@ -165,8 +165,8 @@ test('a front split read by both its links, and a second goal beside it', async 
   test.setTimeout(180_000);
   const { faults } = watched(page);
   await addClient(page, `Links ${stamp()}`);
-  await page.getByText('Left in front', { exact: true }).click();
-  let taps = 1 + (await chooseGoal(page, 'Front split')) + (await passCheck(page));
+  await setGoal(page);
+  let taps = 3 + (await passCheck(page));
   const base = clientBase(page);
   await page.goto(`${base}/measure`);
   taps += await keep(page, 'Gap of the front split', bothSides('leg in front', ['20', '20'], ['24', '24']));
@@ -188,7 +188,7 @@ test('a front split read by both its links, and a second goal beside it', async 
   await expect(page.getByRole('region', { name: 'What if, right leading' }).getByText('24 cm', { exact: true })).toBeVisible();
 
   await page.goto(`${base}/goal?goal=new`);
-  await choose(page, 'Goal', 'A goal of your own');
+  await openGoal(page, 'A goal of your own');
   await page.getByRole('button', { name: 'Set the goal' }).click();
   await expect(page.getByText('What is it called?')).toBeVisible();
   await page.getByLabel('What is it called').fill('Bow pose');
@@ -217,8 +217,8 @@ test('a side split by two ways: cross-checked, swapped sides and impossible valu
   const base = clientBase(page);
   await page.goto(`${base}/measure?set=short`);
   taps += await keep(page, 'Gap of the side split', [
-    { label: 'Reached, both together, trial 1', value: '38' },
-    { label: 'Reached, both together, trial 2', value: '40' }
+    { label: 'Passive reach, both together, trial 1', value: '38' },
+    { label: 'Passive reach, both together, trial 2', value: '40' }
   ]);
   expect(taps).toBeLessThanOrEqual(mostTaps);
   await expect(page.getByRole('heading', { name: /No joint range is measured yet/ })).toBeVisible();
@@ -229,37 +229,37 @@ test('a side split by two ways: cross-checked, swapped sides and impossible valu
   for (const { label, value } of bothSides('leg', ['52', '53'], ['70', '71'])) await page.getByLabel(label).fill(value);
   await expect(page.getByText('Left and right look swapped')).toBeVisible();
   await page.getByRole('button', { name: 'Swap them' }).click();
-  await expect(page.getByLabel('Reached, left leg, trial 1')).toHaveValue('70');
+  await expect(page.getByLabel('Passive reach, left leg, trial 1')).toHaveValue('70');
   await expect(page.getByText('Left and right look swapped')).toBeHidden();
 
-  await page.getByLabel('Held, left leg, trial 1').fill('95');
+  await page.getByLabel('Active hold, left leg, trial 1').fill('95');
   await expect(page.getByText(/The active hold reads .* further than the passive reach/)).toBeVisible();
-  await page.getByLabel('Held, right leg, trial 1').fill('130');
+  await page.getByLabel('Active hold, right leg, trial 1').fill('130');
   await expect(page.getByText('No body goes there: between 0 and 120 °')).toBeVisible();
   await page.getByRole('button', { name: 'Keep this measure' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'No body goes there' })).toBeVisible();
-  await expect(page.getByLabel('Held, left leg, trial 1')).toHaveValue('95');
-  await page.getByLabel('Held, right leg, trial 1').fill('');
+  await expect(page.getByLabel('Active hold, left leg, trial 1')).toHaveValue('95');
+  await page.getByLabel('Active hold, right leg, trial 1').fill('');
   await page.getByRole('button', { name: 'Keep this measure' }).click();
   await page.waitForURL(/m=HER0/);
   // The end of the visit against its start, told as what it is.
   await page.goto(`${base}/measure?set=full&m=HAB`);
   await page.getByText('After session', { exact: true }).click();
-  await page.getByLabel('Reached, left leg, trial 1').fill('76');
+  await page.getByLabel('Passive reach, left leg, trial 1').fill('76');
   await expect(page.getByText(/\+6°\s+since today, cold: 70°/)).toBeVisible();
   await page.goto(`${base}/read`);
   await expect(page.getByText(/the active hold reads .* further than the passive reach/)).toBeVisible();
 
   // The same angle two ways on one day: what is typed is held against what was kept.
   await page.goto(`${base}/goal?goal=new`);
-  await choose(page, 'Goal', 'Seated forward fold');
+  await openGoal(page, 'Seated forward fold');
   await send(page, 'Set the goal');
   await page.goto(`${base}/measure?set=full&m=HF-KS`);
   await keep(page, 'Hamstring length', bothSides('leg', ['80', '80'], ['82', '82']));
   await page.goto(`${base}/measure?set=full&m=HF-KS`);
   await page.getByText('Tape, rise and run', { exact: true }).click();
-  await page.getByLabel('Reached, left leg, trial 1, rise').fill('60');
-  await page.getByLabel('Reached, left leg, trial 1, run').fill('67');
+  await page.getByLabel('Passive reach, left leg, trial 1, rise').fill('60');
+  await page.getByLabel('Passive reach, left leg, trial 1, run').fill('67');
   await expect(page.getByText(/Against inclinometer today: they differ by 38°/)).toBeVisible(); // atan(60/67) is 41.8°
   await expect(page.getByLabel('Goal in work')).toHaveValue(/\d+/);
   await axe(page);

@@ -45,7 +45,7 @@ test('measures and goals that cannot be are refused at their place', async ({ pa
   await expect(page.getByText('Longer than the leg')).toBeVisible();
   await expect(page.getByText('Write a number, for example 12.5')).toBeVisible();
   await expect(page.getByText(/Past flat\? Choose "Tape, past flat"/)).toBeVisible();
-  await expect(page.getByLabel('Reached, left leg in front, trial 2')).toHaveValue('twelve');
+  await expect(page.getByLabel('Passive reach, left leg in front, trial 2')).toHaveValue('twelve');
   // A 400 of a form is an answer, not a fault; nothing else may be logged.
   expect(faults.filter((f) => !f.includes('400'))).toEqual([]);
 });
@@ -141,7 +141,7 @@ test('legs of 95 and 80 cm, retests on one day, a gap as long as a leg: every pa
     await page.goto(`${base}/measure?set=short&m=front_split_gap`);
     await page.getByRole('radiogroup', { name: 'Before or after warming up?' }).getByText(state, { exact: true }).click();
     await page.getByRole('radiogroup', { name: 'Measured with' }).getByText(way, { exact: true }).click();
-    await page.getByLabel(`Reached, left leg in front, trial 1, ${field}`, { exact: false }).fill(cm);
+    await page.getByLabel(`Passive reach, left leg in front, trial 1, ${field}`, { exact: false }).fill(cm);
   };
   // The same depth twice on one day in two states, and past flat on the same day.
   await write('Cold', 'Tape', 'height', '22');

@@ -53,7 +53,7 @@ test('one client from the tape measure to the next verdict', async ({ page }) =>
   await test.step('read and grade', async () => {
     await expect(page.getByText('First measure taken this way in this state').first()).toBeVisible();
     await axe(page);
-    await page.getByRole('link', { name: 'Grade the stack' }).click();
+    await page.getByRole('link', { name: 'Next: Grade' }).click();
     await expect(page.getByRole('list', { name: 'Steps, from easier to the goal' })).toBeVisible();
     await chooseStacks(page);
     await axe(page);

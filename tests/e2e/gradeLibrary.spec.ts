@@ -32,7 +32,7 @@ async function client(
   const base = clientBase(page);
   for (const [id, label, values] of measures) {
     await page.goto(`${base}/measure?set=full&m=${id}`);
-    for (const [i, value] of values.entries()) await page.getByLabel(`Reached, ${label}, trial ${i + 1}`).fill(value);
+    for (const [i, value] of values.entries()) await page.getByLabel(`Passive reach, ${label}, trial ${i + 1}`).fill(value);
     await send(page, 'Keep this measure');
   }
   return base;
@@ -132,7 +132,7 @@ test('a lotus is graded under seat and knee, with the school it is done by and w
   await page.goto(`${base}/grade?exercise=heels_raised_squat`);
   await page.getByRole('link', { name: 'Measure heel lift of the deep squat' }).click();
   await page.waitForLoadState('networkidle');
-  for (const i of [1, 2]) await page.getByLabel(`Reached, both together, trial ${i}`).fill('10');
+  for (const i of [1, 2]) await page.getByLabel(`Passive reach, both together, trial ${i}`).fill('10');
   await send(page, 'Keep this measure');
   await page.goto(`${base}/grade?exercise=heels_raised_squat`);
   await expect(page.getByText(/measured 10 cm/)).toBeVisible();

@@ -22,7 +22,7 @@ async function openMeasure(page: Page, base: string, measure: string, way: strin
 }
 const photo = /^\s*Photo\s*$/;
 const board = (page: Page) => page.getByRole('application');
-const reached = (trial: number, side = 'left leg') => `Reached, ${side}, trial ${trial}, angle in °`;
+const reached = (trial: number, side = 'left leg') => `Passive reach, ${side}, trial ${trial}, angle in °`;
 /** Of a card, the number in large and its error. */
 async function stated(page: Page, side: string): Promise<{ value: number; margin: number }> {
   const card = page.getByRole('region', { name: side });
@@ -67,8 +67,10 @@ test('tape, instrument and photo recover an angle nobody told them', async ({ pa
   ];
   const runCm = (heel.alongCm - hip.alongCm) * -Math.sign(head.alongCm - hip.alongCm);
   const half = (cm: number) => String(Math.round(cm * 2) / 2);
-  await page.getByLabel('Reached, left leg, trial 1, rise over the hip joint in cm').fill(half(heel.heightCm - hip.heightCm));
-  await page.getByLabel('Reached, left leg, trial 1, run along the floor in cm').fill(half(runCm));
+  await page
+    .getByLabel('Passive reach, left leg, trial 1, rise over the hip joint in cm')
+    .fill(half(heel.heightCm - hip.heightCm));
+  await page.getByLabel('Passive reach, left leg, trial 1, run along the floor in cm').fill(half(runCm));
   const byTape = await stated(page, 'left leg');
 
   // By instrument: locked when it is steady, taken with one tap.
@@ -212,7 +214,7 @@ test('a frame is picked from a short film', async ({ page }) => {
 test('pictures that cannot be used are told, and what was taken is kept', async ({ page }) => {
   const { faults } = watched(page);
   await atMeasure(page, 'front_split_gap', photo);
-  await page.getByLabel('Held, left leg in front, trial 1').fill('31');
+  await page.getByLabel('Active hold, left leg in front, trial 1').fill('31');
   await page.getByRole('button', { name: 'Read from a photo' }).click();
   const open = (name: string, mimeType: string, buffer: Buffer) =>
     page.getByLabel('Choose a picture or film').setInputFiles({ name, mimeType, buffer });
@@ -251,7 +253,7 @@ test('pictures that cannot be used are told, and what was taken is kept', async 
   await expect(page.getByText('Write how high the block is')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Take', exact: true })).toBeDisabled();
   await page.getByRole('button', { name: 'Close' }).click();
-  await expect(page.getByLabel('Held, left leg in front, trial 1')).toHaveValue('31');
+  await expect(page.getByLabel('Active hold, left leg in front, trial 1')).toHaveValue('31');
   expect(faults).toEqual([]);
 });
 

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import ICAL from 'ical.js';
 import { formatISO, subDays } from 'date-fns';
-import { axe, choose, readyToPractise, send, stamp, watched } from './steps';
+import { axe, choose, openGoal, readyToPractise, send, stamp, watched } from './steps';
 
 const solve = (page: Page) => send(page, 'Solve what comes again');
 const place = (page: Page, exercise: string, where: string) =>
@@ -139,7 +139,7 @@ test('two goals share one plan; what was missed is merged into what comes', asyn
   const { faults } = watched(page);
   const base = await readyToPractise(page, `Share ${stamp()}`);
   await page.goto(`${base}/goal?goal=new`);
-  await choose(page, 'Goal', 'Pancake');
+  await openGoal(page, 'Pancake');
   await send(page, 'Set the goal');
   await page.goto(`${base}/plan`);
   await page.getByLabel('Goal in work').selectOption({ label: 'Front split' });

@@ -10,7 +10,7 @@ test('a measure typed while the server is away stays, and is kept once when it i
   const base = clientBase(page);
   await page.goto(`${base}/measure?set=short`);
   await page.getByRole('radio', { name: 'Warmed up' }).click();
-  const first = page.getByLabel('Reached, left leg in front, trial 1');
+  const first = page.getByLabel('Passive reach, left leg in front, trial 1');
   await first.fill('21,5');
 
   await page.route('**/measure?/save**', (route) => route.abort());

@@ -68,6 +68,7 @@ export const clientBase = (page: Page): string => /\/people\/\d+/.exec(page.url(
 
 export async function addClient(page: Page, name: string, more: Record<string, string> = {}): Promise<void> {
   await page.goto('/people/new');
+  await page.getByText('What can wait').click();
   const fields = {
     Name: name,
     'Year of birth': '1990',
@@ -83,9 +84,15 @@ export async function addClient(page: Page, name: string, more: Record<string, s
   await expect(page.getByRole('heading', { name: /^The goal/ })).toBeVisible();
 }
 
+/** Opens the goal of this name among the tiles. */
+export async function openGoal(page: Page, name: string): Promise<void> {
+  await page.getByRole('main').getByRole('link', { name, exact: true }).click();
+  await expect(page.getByRole('heading', { name: `The goal: ${name.toLowerCase()}` })).toBeVisible();
+}
+
 /** Sets a goal by its name, at a stage of it; gives the taps it took. */
 export async function chooseGoal(page: Page, name: string, stage?: string): Promise<number> {
-  await choose(page, 'Goal', name);
+  await openGoal(page, name);
   let taps = 2;
   if (stage) {
     await page.locator('select[name=stage]').selectOption({ label: stage });
@@ -101,6 +108,7 @@ export async function chooseGoal(page: Page, name: string, stage?: string): Prom
 }
 
 export async function setGoal(page: Page, lead: 'Left' | 'Right' = 'Left'): Promise<void> {
+  await openGoal(page, 'Front split');
   await page.getByText(`${lead} in front`, { exact: true }).click();
   await page.getByRole('button', { name: 'Set the goal' }).click();
   await expect(page.getByRole('heading', { name: 'Any of these now?' })).toBeVisible();
@@ -149,8 +157,8 @@ export async function measure(page: Page, leftCm: [string, string], rightCm: [st
     ['right', rightCm]
   ] as const)
     for (const [i, value] of values.entries())
-      await page.getByLabel(`Reached, ${side} leg in front, trial ${i + 1}`, { exact: false }).fill(value);
-  await page.getByLabel('Held, left leg in front, trial 1').fill('29');
+      await page.getByLabel(`Passive reach, ${side} leg in front, trial ${i + 1}`, { exact: false }).fill(value);
+  await page.getByLabel('Active hold, left leg in front, trial 1').fill('29');
 }
 
 export async function chooseStacks(page: Page): Promise<void> {

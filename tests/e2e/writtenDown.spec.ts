@@ -24,6 +24,7 @@ test('what is seen of a set is written down beside the mat; another session is w
   await page.getByRole('button', { name: 'No time' }).click();
   await page.getByRole('button', { name: 'Pause' }).click();
   await page.getByRole('button', { name: 'End here' }).click();
+  await page.getByRole('button', { name: 'End it' }).click();
   await page.getByRole('link', { name: 'To the review' }).click();
   const last = page.getByRole('complementary', { name: 'The last session' });
   await expect(last.getByText('Trembling')).toBeVisible();

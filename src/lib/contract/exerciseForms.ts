@@ -177,10 +177,13 @@ export const dialForm = z.object({
       return z.NEVER;
     }),
   sure: checkbox,
+  /** The other side as well. */
+  both: checkbox,
   /** Why a wait is passed over. */
   reason: text(300).default('')
 });
-export type DialInput = z.output<typeof dialForm>;
+export type DialFormInput = z.output<typeof dialForm>;
+export type DialInput = Omit<DialFormInput, 'both'>;
 
 /** A figure that a session asks for, on each side that has none. */
 export const askedDialForm = dialForm.omit({ side: true }).extend({ sides: z.array(sideField).min(1) });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { poseIds, type Exercise } from '$lib/core';
+import { goalOf, poseIds, positionOf, type Exercise } from '$lib/core';
 
 /** What the address of a small figure asks for. */
 export const figureAsk = z.object({
@@ -16,4 +16,12 @@ export function figureHref({ pose, path }: Pick<Exercise, 'pose' | 'path'>, vers
   const asked = new URLSearchParams({ pose, v: version });
   if (at !== undefined) asked.set('at', String(at));
   return `/figures?${asked}`;
+}
+
+/** The address of the small figure of a goal at its usual end; null for one of a person's own. */
+export function goalFigureHref(goalId: string, version: string): string | null {
+  const { headline, target } = goalOf(goalId);
+  if (goalId === 'custom') return null;
+  const { pose, drives } = positionOf(headline);
+  return figureHref({ pose, path: drives && target !== null ? [target, target] : undefined }, version);
 }

@@ -20,6 +20,10 @@ import {
 
 export const levels = ['beginner', 'intermediate', 'advanced'] as const;
 
+/** What is common where nothing was said yet; the plan shows it and lets it be changed. */
+const usual = (value: number, field: ReturnType<typeof whole>) =>
+  z.preprocess((raw) => (String(raw ?? '').trim() === '' ? String(value) : raw), field);
+
 /** The day of birth, or the year alone: limits of age then take the cautious side both ways. */
 export const clientForm = (units: Units, today: string) => {
   const latestYear = Number(today.slice(0, 4)) - 5;
@@ -45,8 +49,8 @@ export const clientForm = (units: Units, today: string) => {
       lowerLegCm: optionalLength(units.length, 20, 70).default(null),
       hipToBreastboneCm: optionalLength(units.length, 25, 80).default(null),
       bodyMassKg: optionalMass(units.mass, 20, 300),
-      sessionsPerWeek: whole(1, 7),
-      minutesPerSession: whole(5, 240),
+      sessionsPerWeek: usual(3, whole(1, 7)),
+      minutesPerSession: usual(45, whole(5, 240)),
       notes: text(4000)
     })
     .superRefine((form, ctx) => {

@@ -1,4 +1,4 @@
-import type { Decision, DialState, Side } from '$lib/core';
+import type { Decision, DialState, Setting, Side } from '$lib/core';
 import type { SetFigures, SetLogInput } from './setForms';
 
 /** When something is decided: in Review, before a session after a pause, or on pain that was told later. */
@@ -17,4 +17,5 @@ export type Proposal = Decision &
 
 /** How an exercise went the last time, by its last set. */
 export type LastTime = Readonly<{ on: string; figures: SetFigures }> &
-  Pick<SetLogInput, 'clean' | 'sensation' | 'slipped' | 'actualS'>;
+  Pick<SetLogInput, 'clean' | 'sensation' | 'slipped' | 'actualS'> &
+  Readonly<{ /** What it was set to; absent where an older device kept it. */ setting?: Setting }>;

@@ -221,7 +221,7 @@ export { candidateProps } from './props/candidates';
 export { shareShelf, type Share, type ShareNeed } from './props/shareShelf';
 export type { LinearSolver, SearchEnds, Solved } from './linearProgram';
 export { bases, isFrontSplit, isSplit, type Basis, type Demand, type Goal, type GoalKind, type ReadingModel } from './goal/goal';
-export { goalOf, goals } from './goal/goals';
+export { goalFamilies, goalOf, goals } from './goal/goals';
 export { motionIds, motionOf, motions, type Motion, type MotionId, type Norm } from './body/motions';
 export { linkKey, modelSdDeg, readPosition, type Link, type LinkValue, type PositionReading } from './read/readPosition';
 export { whatIf, type WhatIf } from './read/whatIf';

@@ -16,7 +16,12 @@
   const error = $derived(messageIn(of, name));
 </script>
 
-<fieldset role="radiogroup" class="flex flex-col gap-1" aria-describedby={error ? `choices-${name}-error` : undefined}>
+<fieldset
+  role="radiogroup"
+  class="flex flex-col gap-1"
+  aria-invalid={error ? 'true' : undefined}
+  aria-describedby={error ? `choices-${name}-error` : undefined}
+>
   <legend class="mb-1 font-semibold">{legend}</legend>
   <div class="flex flex-wrap gap-2">
     {#each choices as choice (choice.value)}

@@ -8,6 +8,7 @@
     name: string;
     unit?: string;
     hint?: string;
+    optional?: boolean;
     type?: HTMLInputAttributes['type'];
     inputmode?: HTMLInputAttributes['inputmode'];
     autocomplete?: HTMLInputAttributes['autocomplete'];
@@ -21,6 +22,7 @@
     name,
     unit,
     hint,
+    optional,
     type = 'text',
     inputmode,
     autocomplete = 'off',
@@ -32,7 +34,7 @@
   const id = $props.id();
 </script>
 
-<FieldFrame {id} {label} {unit} {hint} error={messageIn(of, name)}>
+<FieldFrame {id} {label} {unit} {hint} {optional} error={messageIn(of, name)}>
   {#snippet children(aria)}
     <input
       {id}

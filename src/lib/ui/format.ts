@@ -1,5 +1,5 @@
 import { format, formatISO, parseISO } from 'date-fns';
-import { isSignedDepth, measureOf, type Measure, type Training } from '$lib/core';
+import { isSignedDepth, measureOf, type Measure, type MeasureMode, type Training } from '$lib/core';
 import { fromCm, fromKg, type LengthUnit, type MassUnit } from '$lib/contract/fields';
 import type { BodyState } from '$lib/contract/fields';
 
@@ -106,3 +106,6 @@ export const trainingText: Readonly<Record<Training, string>> = {
   'before training': 'Before other training',
   'after training': 'After other training'
 };
+
+/** What was reached with help, and what the own muscles hold. */
+export const modeText: Readonly<Record<MeasureMode, string>> = { passive: 'Passive reach', active: 'Active hold' };

@@ -1,5 +1,5 @@
 import type { StationWord } from '$lib/contract/path';
-import { dateText, shortDate } from './format';
+import { dateText, plural, shortDate } from './format';
 
 /** Why a station of the path stands as it does, in a sentence. */
 export function pathText(word: StationWord): string {
@@ -28,6 +28,10 @@ export function pathText(word: StationWord): string {
       return `The last time was ${word.days} days ago. It is time to measure again.`;
     case 'measured':
       return word.days === 0 ? 'Measured today.' : word.days === 1 ? 'Measured yesterday.' : `Measured ${word.days} days ago.`;
+    case 'some measured':
+      return `${word.taken} of ${plural(word.all, 'measure')} taken. The others tell why it stops there.`;
+    case 'some read':
+      return `${word.taken} of ${plural(word.all, 'joint range')} behind it measured.`;
     case 'headline first':
       return 'Measure the goal first.';
     case 'no link measured':

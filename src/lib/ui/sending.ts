@@ -3,7 +3,11 @@ import { invalidateAll } from '$app/navigation';
 import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
 import { tell, tellFault } from './toasts';
 
-type Answered = Readonly<{ result: ActionResult; update: (options?: { reset?: boolean }) => Promise<void> }>;
+type Answered = Readonly<{
+  formElement: HTMLFormElement;
+  result: ActionResult;
+  update: (options?: { reset?: boolean }) => Promise<void>;
+}>;
 
 /** What a send that brought no answer, or a fault, is told as. The form stays as it was typed. */
 function failureText({ status, error }: Extract<ActionResult, { type: 'error' }>): string {
@@ -36,8 +40,19 @@ export const sending =
     };
   };
 
+/** Where something is wrong the hand is led there: to the first field that says so, out of whatever is folded over it. */
+function focusFirstError(form: HTMLFormElement): void {
+  const wrong = form.querySelector<HTMLElement>('[aria-invalid="true"]');
+  for (let fold = wrong?.closest('details'); fold; fold = fold.parentElement?.closest('details')) fold.open = true;
+  const inside = wrong?.matches('[role="radiogroup"], fieldset') ? wrong.querySelector<HTMLElement>('input, button') : wrong;
+  inside?.focus();
+}
+
 /** For `use:enhance`: what was typed stays in the form, whatever comes of it. */
-export const keepTyped: SubmitFunction = sending(({ update }) => update({ reset: false }));
+export const keepTyped: SubmitFunction = sending(async ({ update, result, formElement }) => {
+  await update({ reset: false });
+  if (result.type === 'failure') focusFirstError(formElement);
+});
 
 type Fields = Readonly<Record<string, string | number>>;
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import { scoresNeeded, shareWithin } from '$lib/core';
   import { plural } from '$lib/ui/format';
 
@@ -60,7 +61,7 @@
       what: string,
       of: readonly { label: string; scores: number; held50: number; held90: number }[]
     )}
-      <div class="overflow-x-auto">
+      <Sideways label="Forecasts">
         <table class="w-full text-left">
           <caption class="pb-1 text-left font-semibold">{caption}</caption>
           <thead class="text-ink-soft">
@@ -92,7 +93,7 @@
             {/each}
           </tbody>
         </table>
-      </div>
+      </Sideways>
     {/snippet}
     {@render table('By goal', 'Goal', rows)}
     {@render table(

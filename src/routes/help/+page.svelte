@@ -1,23 +1,10 @@
 <script lang="ts">
+  import { stationIds } from '$lib/contract/path';
+  import { capital } from '$lib/ui/format';
   import { glossary } from '$lib/ui/glossary';
   import SideMark from '$lib/ui/SideMark.svelte';
+  import { stationText } from '$lib/ui/stationText';
 
-  /** The seven stations in their order: what is done there, and what comes of it. */
-  const stations = [
-    ['Check', 'Ask about health, injuries and pain. The answers set limits that hold on every page.'],
-    [
-      'Measure',
-      'Take the goal’s own measure, and the joint ranges that stand behind it, with a tape, an inclinometer, a stack or a photo.'
-    ],
-    [
-      'Read',
-      'See which joint range is the main limit, how the sides differ, and where the active hold is short of the passive reach.'
-    ],
-    ['Grade', 'Set each exercise to an exact step: the stack, the hold, the effort, for each side.'],
-    ['Plan', 'Lay out the weeks. The minutes go to what limits the goal most; easy weeks and days between hard work are kept.'],
-    ['Practise', 'Play the session beside the mat: the figure, the clock, the cue, the stop signs. Say how each set was.'],
-    ['Review', 'Decide what comes next for each exercise: keep, harder, easier, or stop. Then see what changed over the weeks.']
-  ] as const;
   const keys = [
     ['Space', 'pause the session and go on'],
     ['Right arrow', 'skip to the next part'],
@@ -38,10 +25,10 @@
     closed says why on its own page.
   </p>
   <ol class="mt-4 grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
-    {#each stations as [name, text], i (name)}
+    {#each stationIds as id, i (id)}
       <li class="card">
-        <h2>{i + 1}. {name}</h2>
-        <p class="mt-1">{text}</p>
+        <h2>{i + 1}. {capital(id)}</h2>
+        <p class="mt-1">{stationText[id]}</p>
       </li>
     {/each}
     <li class="card border-stop">

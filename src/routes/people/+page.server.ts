@@ -1,20 +1,26 @@
+import { waitsFor } from '$lib/contract/path';
 import { rowId } from '$lib/contract/fields';
+import { listProps } from '$lib/server/repo/propRepo';
 import { updateArchived } from '$lib/server/repo/clientRepo';
 import { pathFactsOf } from '$lib/server/service/people';
-import { pathOf, waitsFor } from '$lib/server/service/stations';
+import { pathOf } from '$lib/server/service/stations';
 import { deleteForGood } from '$lib/server/service/photos';
 import { runForm } from '$lib/server/runForm';
 import { z } from 'zod';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { memory, today }, url }) => {
+export const load: PageServerLoad = async ({ locals: { db, memory, today }, url }) => {
   const which = url.searchParams.get('show') === 'archived' ? 'archived' : 'active';
   const people = await memory.people(which);
+  const isEmpty = which === 'active' && people.length === 0;
   return {
     which,
+    /** What stands on the shelf, told where nobody is there yet. */
+    shelfCount: isEmpty ? (await listProps(db)).length : 0,
+    isStart: isEmpty && (await memory.people('archived')).length === 0,
     people: people.map((p) => {
-      const { id, name, goal, values } = p;
-      return { id, name, goal, values, waits: waitsFor(pathOf(pathFactsOf(p), today)) };
+      const { id, name, goal, values, isExample } = p;
+      return { id, name, goal, values, isExample, waits: waitsFor(pathOf(pathFactsOf(p), today)) };
     })
   };
 };

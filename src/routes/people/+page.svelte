@@ -13,6 +13,7 @@
   import { pathText } from '$lib/ui/pathText';
   import { undoable } from '$lib/ui/sending';
   import SideMark from '$lib/ui/SideMark.svelte';
+  import Begin from './Begin.svelte';
 
   let { data } = $props();
   let wanted = $state('');
@@ -55,7 +56,9 @@
         />
       </label>
     {/if}
-    {#if data.which === 'active'}
+    {#if data.isStart}
+      <!-- The first page leads by itself. -->
+    {:else if data.which === 'active'}
       <a class="btn btn-quiet" href="/people?show=archived">Archived</a>
       <a class="btn btn-primary" href="/people/new"><UserPlus size={20} /> Add a person</a>
     {:else}
@@ -67,18 +70,7 @@
     {#if data.which === 'archived'}
       <p class="mt-8 text-ink-soft">Nobody is archived.</p>
     {:else}
-      <section class="card mt-8 max-w-2xl">
-        <h2>Begin with one person</h2>
-        <p class="mt-2">
-          Add someone who works toward a split, a pancake, a lotus, a turnout or any joint range. You then go along one path with
-          them: check, measure, read, grade, plan, practise, review. Nothing is asked before it is needed.
-        </p>
-        <p class="mt-4 flex flex-wrap gap-3">
-          <a class="btn btn-primary" href="/people/new"><UserPlus size={20} /> Add the first person</a>
-          <a class="btn" href="/props">Put the shelf in first</a>
-        </p>
-        <p class="mt-4 text-ink-soft">Calm Reach does not diagnose. Licensed practice and local rules come first.</p>
-      </section>
+      <Begin shelfCount={data.shelfCount} isStart={data.isStart} />
     {/if}
   {:else}
     <div class="mt-5 rounded-soft border border-line bg-paper">
@@ -104,6 +96,7 @@
                   class="flex min-h-11 items-center underline-offset-4 after:absolute after:inset-0 hover:underline"
                   href="/people/{p.id}">{p.name}</a
                 >
+                {#if p.isExample}<span class="block pb-1 font-normal text-ink-soft">example</span>{/if}
               </th>
               <td class="px-4 py-1 max-sm:order-3 max-sm:col-span-2">
                 {#if p.waits}

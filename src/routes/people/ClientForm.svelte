@@ -39,15 +39,22 @@
   <ProblemNote text={formProblem(form)} />
   <div class="grid gap-5 sm:grid-cols-2">
     <Field label="Name" name="name" {form} known={known?.name} />
-    <Field label="Phone or email" name="contact" {form} known={known?.contact} />
-    <Field label="Date of birth" name="birthDate" type="date" {form} known={known?.birthDate ?? ''} hint="If you know it" />
     <Field
       label="Year of birth"
       name="birthYear"
       inputmode="numeric"
       {form}
       known={known?.birthYear}
-      hint="Enough without the date: limits of age then take the cautious side both ways"
+      hint="Limits of age hang on it"
+    />
+    <Field
+      label="Height"
+      unit={units.length}
+      name="statureCm"
+      inputmode="decimal"
+      {form}
+      known={cm(known?.statureCm)}
+      hint="About {exampleStature}; legs that are not measured follow from it"
     />
     <Choices
       legend="Level"
@@ -61,77 +68,95 @@
       ]}
     />
   </div>
-  <div class="grid gap-5 sm:grid-cols-3">
-    <Field
-      label="Height"
-      unit={units.length}
-      name="statureCm"
-      inputmode="decimal"
-      {form}
-      known={cm(known?.statureCm)}
-      hint="About {exampleStature}"
-    />
-    <Field
-      label="Left leg"
-      unit={units.length}
-      name="leftLegCm"
-      inputmode="decimal"
-      {form}
-      known={cm(known?.leftLegCm)}
-      hint="Hip centre to heel, about {exampleLeg}"
-    />
-    <Field
-      label="Right leg"
-      unit={units.length}
-      name="rightLegCm"
-      inputmode="decimal"
-      {form}
-      known={cm(known?.rightLegCm)}
-      hint="Leave blank to estimate it from height"
-    />
-    <Field
-      label="Lower leg"
-      unit={units.length}
-      name="lowerLegCm"
-      inputmode="decimal"
-      {form}
-      known={cm(known?.lowerLegCm)}
-      hint="Knee to ankle; may stay empty"
-    />
-    <Field
-      label="Hip to breastbone"
-      unit={units.length}
-      name="hipToBreastboneCm"
-      inputmode="decimal"
-      {form}
-      known={cm(known?.hipToBreastboneCm)}
-      hint="For folds; may stay empty"
-    />
-    <Field
-      label="Body weight"
-      unit={units.mass}
-      name="bodyMassKg"
-      inputmode="decimal"
-      {form}
-      known={kg(known?.bodyMassKg)}
-      hint="May stay empty"
-    />
-  </div>
-  <div class="grid gap-5 sm:grid-cols-2">
-    <Field
-      label="Sessions a week"
-      name="sessionsPerWeek"
-      inputmode="numeric"
-      {form}
-      known={known?.sessionsPerWeek}
-      hint="What they can really manage"
-    />
-    <Field label="Minutes a session" name="minutesPerSession" inputmode="numeric" {form} known={known?.minutesPerSession} />
-  </div>
-  <label class="flex flex-col gap-1">
-    <span class="font-semibold">Notes</span>
-    <textarea name="notes" rows="3" class="input">{typedOr(form, 'notes', known?.notes)}</textarea>
-  </label>
+  <details class="card" open={known !== undefined}>
+    <summary class="cursor-pointer font-semibold">What can wait</summary>
+    <div class="mt-4 grid gap-5 sm:grid-cols-2 lg:grid-cols-3">
+      <Field label="Phone or email" name="contact" optional {form} known={known?.contact} />
+      <Field
+        label="Date of birth"
+        name="birthDate"
+        type="date"
+        optional
+        {form}
+        known={known?.birthDate ?? ''}
+        hint="With the year alone, limits of age take the cautious side"
+      />
+      <Field
+        label="Body weight"
+        unit={units.mass}
+        name="bodyMassKg"
+        inputmode="decimal"
+        optional
+        {form}
+        known={kg(known?.bodyMassKg)}
+        hint="For loads as a part of it"
+      />
+      <Field
+        label="Left leg"
+        unit={units.length}
+        name="leftLegCm"
+        inputmode="decimal"
+        optional
+        {form}
+        known={cm(known?.leftLegCm)}
+        hint="Hip centre to heel, about {exampleLeg}"
+      />
+      <Field
+        label="Right leg"
+        unit={units.length}
+        name="rightLegCm"
+        inputmode="decimal"
+        optional
+        {form}
+        known={cm(known?.rightLegCm)}
+        hint="Measured legs make the angle of a split exact"
+      />
+      <Field
+        label="Lower leg"
+        unit={units.length}
+        name="lowerLegCm"
+        inputmode="decimal"
+        optional
+        {form}
+        known={cm(known?.lowerLegCm)}
+        hint="Knee to ankle"
+      />
+      <Field
+        label="Hip to breastbone"
+        unit={units.length}
+        name="hipToBreastboneCm"
+        inputmode="decimal"
+        optional
+        {form}
+        known={cm(known?.hipToBreastboneCm)}
+        hint="For folds"
+      />
+      <Field
+        label="Sessions a week"
+        name="sessionsPerWeek"
+        inputmode="numeric"
+        optional
+        {form}
+        known={known?.sessionsPerWeek ?? 3}
+        hint="What they can really manage; the plan asks again"
+      />
+      <Field
+        label="Minutes a session"
+        name="minutesPerSession"
+        inputmode="numeric"
+        optional
+        {form}
+        known={known?.minutesPerSession ?? 45}
+        hint="The plan asks again"
+      />
+      <label class="flex flex-col gap-1 sm:col-span-2 lg:col-span-3">
+        <span class="flex items-baseline"
+          ><span class="font-semibold">Notes</span><span class="ml-auto text-ink-soft">optional</span></span
+        >
+        <textarea name="notes" rows="3" class="input">{typedOr(form, 'notes', known?.notes)}</textarea>
+      </label>
+    </div>
+  </details>
   <div class="flex gap-3">
     <button class="btn btn-primary">{submit}</button>
     <a class="btn" href={cancelHref}>Cancel</a>

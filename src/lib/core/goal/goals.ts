@@ -408,6 +408,21 @@ const ranges: readonly Goal[] = motionMeasures.map((measure) => ({
 
 export const goals: readonly Goal[] = [...positions, ...ranges];
 
+/** The goals as they are looked through: each in one family. */
+export const goalFamilies: readonly Readonly<{ name: string; goals: readonly Goal[] }>[] = [
+  family('Splits', 'front_split', 'side_split', 'standing_split', 'front_foot_lift'),
+  family('Straddles and folds', 'pancake', 'frog', 'standing_fold', 'seated_fold', 'abduction_lift'),
+  family('Seats and lotus', 'easy_seat', 'butterfly', 'lotus', 'heel_sit', 'deep_squat', 'switch_90_90'),
+  family('Turnout, dance and bridge', 'turnout', 'leg_raise_held', 'clean_kicks', 'lean_back'),
+  family('Comfort and preparation', 'warm_back', 'desk_ease', 'knee_comfort', 'before_training', 'return_of_range'),
+  { name: 'A single joint range', goals: ranges },
+  family('Anything else', 'custom')
+];
+
+function family(name: string, ...ids: readonly string[]) {
+  return { name, goals: ids.map((id) => positions.find((g) => g.id === id)!) };
+}
+
 const byId = new Map(goals.map((g) => [g.id, g]));
 
 export function goalOf(id: string): Goal {

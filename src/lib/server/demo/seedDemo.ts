@@ -75,9 +75,20 @@ export async function seedDemo(db: Database, files: PhotoFiles, now: Date, say: 
     lanternHallExercise.copyOf
   );
   for (const [i, story] of lanternHall.entries()) {
-    say(`  demo data ${i + 1} of ${lanternHall.length}: ${story.client.name}`);
+    say(`  ${i + 1} of ${lanternHall.length}: ${story.client.name}`);
     await new Telling(db, files, story, dateOf(now), 1000 + i).tell();
   }
+}
+
+/** One of them alone, for a studio that has nobody yet; gives their id. */
+export async function tellExample(
+  db: Database,
+  files: PhotoFiles,
+  today: string,
+  { hasShelf }: Readonly<{ hasShelf: boolean }>
+): Promise<number> {
+  if (!hasShelf) for (const prop of lanternHallShelf) await db.transaction((tx) => insertProp(tx, prop));
+  return new Telling(db, files, lanternHall[0]!, today, 1000).tell();
 }
 
 const ready: StartInput = {
@@ -113,7 +124,8 @@ class Telling {
     this.#reachCm = { ...(story.measured?.gapCm ?? { left: 0, right: 0 }) };
   }
 
-  async tell(): Promise<void> {
+  /** Gives the id of the person. */
+  async tell(): Promise<number> {
     const { story, db } = this;
     this.#clientId = await insertClient(db, story.client);
     for (const { weeksAhead, stageWeeksAgo = 0, ...goal } of [...(story.alsoGoals ?? []), ...(story.goal ? [story.goal] : [])])
@@ -148,6 +160,7 @@ class Telling {
     await this.#wish();
     for (const [daysAgo, exerciseId, judgement] of story.judged ?? [])
       await judge(db, this.#clientId, { exerciseId, judgement }, addDays(this.today, -daysAgo));
+    return this.#clientId;
   }
 
   /** Measures of the story up to a day that were not taken yet, oldest first: what is foretold knows only what was done before. */

@@ -29,7 +29,8 @@ const ClientRow = z
     policies: policiesSchema,
     breath_s: z.number().nullable(),
     current_goal_id: z.int().nullable(),
-    archived_at: z.string().nullable()
+    archived_at: z.string().nullable(),
+    is_example: z.boolean()
   })
   .transform((r) => ({
     id: r.id,
@@ -55,13 +56,15 @@ const ClientRow = z
     /** Null: the usual one stands in. */
     breathS: r.breath_s,
     currentGoalId: r.current_goal_id,
-    archivedAt: r.archived_at
+    archivedAt: r.archived_at,
+    /** Invented, to be looked at and taken away again. */
+    isExample: r.is_example
   }));
 export type Client = z.output<typeof ClientRow>;
 
 const columns = `id, name, birth_year, birth_date, level, contact, stature_cm, left_leg_cm, right_leg_cm, lower_leg_cm,
                  hip_to_breastbone_cm, body_mass_kg, sessions_per_week, minutes_per_session, week_holds, home_props, notes,
-                 school_id, policies, breath_s, current_goal_id, archived_at`;
+                 school_id, policies, breath_s, current_goal_id, archived_at, is_example`;
 
 /** Everything of one client that is read and then written waits here for the one before it, on a server of its own as well. */
 export async function lockClient(tx: Db, id: number): Promise<void> {

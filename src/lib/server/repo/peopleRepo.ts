@@ -8,6 +8,7 @@ const PersonRow = z
     id: z.int(),
     name: z.string(),
     level: z.string(),
+    is_example: z.boolean(),
     goal_kind: z.string().nullable(),
     goal_title: z.string().nullable(),
     headline: z.string().nullable(),
@@ -39,6 +40,7 @@ const PersonRow = z
     id: r.id,
     name: r.name,
     level: r.level,
+    isExample: r.is_example,
     goal:
       r.goal_kind === null || r.headline === null
         ? null
@@ -84,7 +86,7 @@ const shippedIds = exercises.map((e) => e.id);
 /** These people, each with the few figures a list shows, in one query. */
 export async function listPeople(db: Db, ids: readonly number[]): Promise<Person[]> {
   const { rows } = await db.query(
-    `select c.id, c.name, c.level, g.kind as goal_kind, g.title as goal_title, g.headline, g.target, g.target_on, g.event_name,
+    `select c.id, c.name, c.level, c.is_example, g.kind as goal_kind, g.title as goal_title, g.headline, g.target, g.target_on, g.event_name,
             (select count(*) from goal where client_id = c.id and closed_at is null) as goal_count,
             m.left_value, m.right_value, m.both_value, m.measured_on,
             (select count(*) from body_lock l where l.client_id = c.id and l.cleared_on is null) as open_stops,

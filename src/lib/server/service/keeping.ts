@@ -41,9 +41,15 @@ export const playedOf = (
   pains: c.pains.flatMap((p) => (p.sessionId === session.id && p.setIndex !== null ? [{ ...p, setIndex: p.setIndex }] : [])),
   barred: barredSince(c, blocks),
   lastTimes: lastTimes(c, session),
+  next: nextOf(c, session),
   breathS: breathOf(c),
   sensationCap: capsOf(limitsOf(c)).sensation
 });
+
+function nextOf(c: LoggedCase, { id }: Session): PlayedSession['next'] {
+  const next = c.sessions.find((s) => s.status === 'planned' && s.id !== id);
+  return next ? { week: next.week, ordinal: next.ordinal, on: next.plannedOn } : null;
+}
 
 /** What the player is given of a session that has begun; null of one that has not. */
 export async function playedSession(db: Database, c: GoalCase, sessionId: number): Promise<PlayedSession | null> {

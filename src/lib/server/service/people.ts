@@ -3,7 +3,7 @@ import type { Person } from '../repo/peopleRepo';
 import type { PathFacts } from './stations';
 import { hasEverySide } from './taken';
 
-/** What the path of a person stands on, from a row of the list of people. Whether a link was measured changes nothing that waits. */
+/** What the path of a person stands on, from a row of the list of people. */
 export function pathFactsOf(p: Person): PathFacts {
   const isCheckPassed = p.screening !== null && isCleared(p.screening.clearance, p.screening.clearedBy);
   const taken = (
@@ -21,7 +21,7 @@ export function pathFactsOf(p: Person): PathFacts {
     hasGoal: p.goal !== null,
     headlineOn: p.measuredOn,
     hasBaseline: p.goal !== null && hasEverySide(p.goal.headline, taken),
-    isLinkMeasured: true,
+    extent: null,
     isGraded: p.isGraded,
     planVersion: p.planVersion,
     session: p.session,

@@ -124,9 +124,9 @@ export function lastTimes(c: LoggedCase, session: Pick<Session, 'id' | 'plannedS
   for (const log of c.setLogs) {
     const on = startedOn.get(log.sessionId);
     if (log.sessionId === session.id || !on || !wanted.has(keyOf(log))) continue;
-    const { clean, sensation, slipped, actualS, figures } = log;
+    const { clean, sensation, slipped, actualS, figures, setting } = log;
     const before = last[keyOf(log)];
-    if (!before || before.on <= on) last[keyOf(log)] = { on, clean, sensation, slipped, actualS, figures };
+    if (!before || before.on <= on) last[keyOf(log)] = { on, clean, sensation, slipped, actualS, figures, setting };
   }
   return last;
 }

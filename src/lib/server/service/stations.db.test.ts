@@ -14,7 +14,8 @@ import { pathFactsOf } from './people';
 import { makePlan } from './planning';
 import { startSession } from './practising';
 import { proposalsOf } from './reviewing';
-import { pathFacts, pathOf, stationsOf, waitsFor } from './stations';
+import { waitsFor } from '$lib/contract/path';
+import { pathFacts, pathOf, stationsOf } from './stations';
 import { acceptProposals, decideProposal } from './deciding';
 import { setDial } from './settingDial';
 
@@ -23,9 +24,9 @@ const store = testDatabase();
 /** What waits for a person, which the list of people and the strip must tell alike, facts and all. */
 async function waits(db: Database, id: number, on = today): Promise<string> {
   const c = await loadCase(db, id, on);
-  const { isLinkMeasured: _, screening, ...facts } = pathFacts(c);
+  const { extent: _, screening, ...facts } = pathFacts(c);
   const row = (await caseMemory(db).people('active')).find((p) => p.id === id)!;
-  const { isLinkMeasured: __, screening: listed, ...ofRow } = pathFactsOf(row);
+  const { extent: __, screening: listed, ...ofRow } = pathFactsOf(row);
   expect(ofRow).toEqual(facts);
   expect(listed?.takenOn).toBe(screening?.takenOn);
   const word = waitsFor(stationsOf(c, on))?.word ?? null;

@@ -1,11 +1,14 @@
-import type { Station, StationId, StationState, StationWord } from '$lib/contract/path';
+import { sum } from 'd3-array';
+import { waitsFor, type Station, type StationId, type StationState, type StationWord } from '$lib/contract/path';
 import { daysBetween, isScreeningDue, measureOf, retestEveryDays, screeningVersion, type Clearance } from '$lib/core';
 import { openLocks } from '../repo/lockRepo';
 import { isCheckPassed, isOpenForWork } from './checking';
 import { withGoal, type ClientCase, type GoalCase } from './clientCase';
-import { positionReadings } from './reading';
+import { measuresOf, positionReadings } from './reading';
 import { verdictsWaiting } from './reviewing';
 import { hasBaseline, takenOf } from './taken';
+
+type Counted = Readonly<{ taken: number; all: number }>;
 
 /** What the path stands on: taken from the whole case of one person, or for everybody at once by the list of people. */
 export type PathFacts = Readonly<{
@@ -19,8 +22,8 @@ export type PathFacts = Readonly<{
   headlineOn: string | null;
   /** The headline is there on every side it is taken on. */
   hasBaseline: boolean;
-  /** A link of the goal was measured, or it has none. */
-  isLinkMeasured: boolean;
+  /** How much of what the goal needs was ever measured; the list of people does without, for it changes nothing that waits. */
+  extent: Readonly<{ measures: Counted; links: Counted }> | null;
   /** An exercise is set on both sides. */
   isGraded: boolean;
   planVersion: number | null;
@@ -51,14 +54,25 @@ export function pathFacts(c: ClientCase): PathFacts {
   };
 }
 
-function headlineFacts(c: GoalCase | null): Pick<PathFacts, 'headlineOn' | 'hasBaseline' | 'isLinkMeasured'> {
-  if (!c) return { headlineOn: null, hasBaseline: false, isLinkMeasured: false };
+function headlineFacts(c: GoalCase | null): Pick<PathFacts, 'headlineOn' | 'hasBaseline' | 'extent'> {
+  if (!c) return { headlineOn: null, hasBaseline: false, extent: null };
   const [mainMode] = measureOf(c.goal.headline).modes;
   const taken = takenOf(c).filter((r) => r.measureId === c.goal.headline && r.mode === mainMode);
   return {
     headlineOn: taken.at(-1)?.takenOn ?? null,
     hasBaseline: hasBaseline(c),
-    isLinkMeasured: positionReadings(c).some((r) => r.links.length === 0 || r.neverMeasured.length < r.links.length)
+    extent: extentOf(c)
+  };
+}
+
+function extentOf(c: GoalCase): NonNullable<PathFacts['extent']> {
+  const measures = measuresOf(c, 'full');
+  const ever = new Set(takenOf(c).map((r) => r.measureId));
+  const readings = positionReadings(c);
+  const all = sum(readings, (r) => r.links.length);
+  return {
+    measures: { taken: measures.filter((id) => ever.has(id)).length, all: measures.length },
+    links: { taken: all - sum(readings, (r) => r.neverMeasured.length), all }
   };
 }
 
@@ -76,11 +90,7 @@ export function pathOf(f: PathFacts, today: string): Station[] {
   return [
     checkStation(f, today),
     measureStation(f, today),
-    !f.hasBaseline
-      ? ahead('read')
-      : f.isLinkMeasured
-        ? station('read', 'done', { code: 'read' })
-        : station('read', 'ahead', { code: 'no link measured' }),
+    f.hasBaseline ? readStation(f) : ahead('read'),
     !f.hasBaseline
       ? ahead('grade')
       : f.isGraded
@@ -104,11 +114,19 @@ function checkStation({ screening, isCheckPassed, openStops }: PathFacts, today:
     : station('check', 'done', { code: 'screened', on });
 }
 
-function measureStation({ hasBaseline, headlineOn }: PathFacts, today: string): Station {
+function readStation({ extent }: PathFacts): Station {
+  if (!extent || extent.links.taken === extent.links.all) return station('read', 'done', { code: 'read' });
+  return extent.links.taken === 0
+    ? station('read', 'ahead', { code: 'no link measured' })
+    : station('read', 'begun', { code: 'some read', ...extent.links });
+}
+
+function measureStation({ hasBaseline, headlineOn, extent }: PathFacts, today: string): Station {
   if (!hasBaseline || headlineOn === null) return station('measure', 'due', { code: 'no baseline' });
   const days = daysBetween(headlineOn, today);
-  return days > retestEveryDays
-    ? station('measure', 'due', { code: 'retest', days })
+  if (days > retestEveryDays) return station('measure', 'due', { code: 'retest', days });
+  return extent && extent.measures.taken < extent.measures.all
+    ? station('measure', 'begun', { code: 'some measured', ...extent.measures })
     : station('measure', 'done', { code: 'measured', days });
 }
 
@@ -137,10 +155,6 @@ function practiseStation({ isOpen, planVersion, session, verdictsWait }: PathFac
   const { week, ordinal, on } = session;
   return station('practise', 'due', { code: on < today ? 'session overdue' : 'next session', week, ordinal, on });
 }
-
-/** What waits: the first station that wants something done; null where nothing does. */
-export const waitsFor = (stations: readonly Station[]): Station | null =>
-  stations.find((s) => s.state === 'due' || s.state === 'blocked') ?? null;
 
 /** Where the work goes on. */
 export const nextStation = (stations: readonly Station[]): StationId => waitsFor(stations)?.id ?? 'review';

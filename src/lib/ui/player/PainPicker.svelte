@@ -1,7 +1,7 @@
 <script lang="ts">
   import { painKindOf, painKinds, painPlaceOf, urgentSignsText, type PainPlaceId, type Side } from '$lib/core';
   import BodyMap from '$lib/ui/BodyMap.svelte';
-  import { adviceText, type Player } from './player.svelte';
+  import { adviceText, placeText, toldText, type Player } from './player.svelte';
 
   let { player }: { player: Player } = $props();
   let where = $state<{ place: PainPlaceId; side: Side | null }>();
@@ -28,11 +28,13 @@
 {#if player.mode === 'advice' && player.advice}
   <section class="flex grow flex-col justify-center gap-5" aria-label="What to do">
     <h2 class="text-5xl leading-tight" role="alert">{adviceText(player.advice)}</h2>
+    <p class="text-2xl">Told: {toldText(player.advice)}</p>
     {#each result as text (text)}<p class="text-2xl text-ink-soft">{text}</p>{/each}
     <div><button class="btn btn-primary min-h-16 min-w-40 text-xl" onclick={() => player.afterAdvice()}>Go on</button></div>
   </section>
 {:else if !where}
   <section class="flex grow flex-col gap-4" aria-label="Where">
+    {@render comeOut()}
     <div class="grid gap-2 sm:grid-cols-2">
       <button
         class="btn min-h-16 flex-col items-start border-2 border-stop text-left text-lg leading-tight text-stop"
@@ -54,9 +56,13 @@
   </section>
 {:else}
   <section class="flex grow flex-col justify-center gap-4" aria-label="What kind">
-    <h2 class="text-3xl">
-      {where.side ? `${where.side} ` : ''}{painPlaceOf(where.place).label.toLowerCase()}: what kind?
-    </h2>
+    {@render comeOut()}
+    <div class="flex flex-wrap items-center gap-x-4">
+      <h2 class="text-3xl">{placeText(where)}: what kind?</h2>
+      <button class="btn btn-quiet text-lg underline underline-offset-4" onclick={() => (where = undefined)}
+        >Change the place</button
+      >
+    </div>
     <div class="grid gap-2 sm:grid-cols-2">
       {#each kinds as kind (kind.id)}
         <button
@@ -65,6 +71,9 @@
         >
       {/each}
     </div>
-    <p><button class="btn btn-quiet text-lg" onclick={() => (where = undefined)}>Another place</button></p>
   </section>
 {/if}
+
+{#snippet comeOut()}
+  <p class="text-2xl font-semibold text-stop">Come out slowly, hands first.</p>
+{/snippet}

@@ -35,6 +35,8 @@
     const status = player.mode !== 'ended' ? session.status : player.stopped ? 'stopped' : 'done';
     void keepPlayed({ ...played, session: { ...session, status } });
   });
+  /** Ending is asked for once: it cannot be taken back. */
+  let asksEnd = $state(false);
   const isAsking = $derived(player.mode === 'ask' || player.mode === 'notes' || player.mode === 'leave out');
   /** The set that runs, or that is asked about. */
   const set = $derived(isAsking ? player.asked : player.set);
@@ -98,11 +100,11 @@
   }
 </script>
 
-<svelte:head><title>{exercise.name} · {client.name} · Calm Reach</title></svelte:head>
+<svelte:head><title>{player.mode === 'ended' ? 'Done' : exercise.name} · {client.name} · Calm Reach</title></svelte:head>
 <svelte:window onkeydown={onKey} ononline={() => void outbox.send()} />
 <svelte:document onvisibilitychange={() => (visits += 1)} />
 
-<main class="flex min-h-dvh flex-col gap-3 bg-chalk p-5 text-ink lg:h-dvh lg:px-8">
+<main class="flex min-h-dvh flex-col gap-3 bg-chalk p-5 text-ink lg:px-8 {player.mode === 'ended' ? '' : 'lg:h-dvh'}">
   <header class="flex items-start gap-4">
     <div class="grow leading-tight">
       <h1 class="text-xl font-normal text-ink-soft">{player.mode === 'ended' ? client.name : exercise.name}</h1>
@@ -144,7 +146,7 @@
   </header>
 
   {#if player.mode === 'ended'}
-    <Ended {player} {base} retest={session.retest} {outbox} />
+    <Ended {player} {base} retest={session.retest} {played} {outbox} />
   {:else if player.mode === 'pain' || player.mode === 'advice'}
     <PainPicker {player} />
   {:else if isAsking}
@@ -206,8 +208,23 @@
               >Other side first</button
             >{/if}
           <button class="btn btn-quiet sm:min-h-16" onclick={() => player.askWhyLeftOut()}>Leave this set out</button>
-          <button class="btn btn-quiet sm:min-h-16" onclick={() => player.finishEarly()}>End here</button>
-          <a class="btn btn-quiet sm:min-h-16" href="{base}/practise">Come back later</a>{/if}
+          <button class="btn btn-quiet sm:min-h-16" aria-expanded={asksEnd} onclick={() => (asksEnd = !asksEnd)}>End here</button>
+          <a class="btn btn-quiet sm:min-h-16" href="{base}/practise">Come back later</a>
+          {#if asksEnd}
+            <p class="flex basis-full flex-wrap items-center gap-3 rounded-soft border-2 border-ink p-3 text-lg" role="alert">
+              <span class="flex-1 basis-60"
+                >End the session here? {plural(player.setsLeft, 'set')} would be left out. What was done is kept.</span
+              >
+              <button class="btn" onclick={() => player.finishEarly()}>End it</button>
+              <button class="btn btn-primary" onclick={() => (asksEnd = false)}>No, go on</button>
+            </p>
+          {:else}
+            <p class="basis-full text-ink-soft max-lg:hidden">
+              Keys: space starts and pauses, right arrow skips, left arrow goes back, up arrow adds ten seconds, Escape tells
+              pain.
+            </p>
+          {/if}
+        {/if}
       {/if}
       <button
         class="btn ml-auto min-h-16 min-w-52 border-2 border-stop text-xl text-stop max-sm:min-w-44 max-sm:grow-3"

@@ -7,6 +7,7 @@ import {
   exercisesIn,
   isAsked,
   painKindOf,
+  painPlaceOf,
   phaseAt,
   rampSteps,
   repsDone,
@@ -18,6 +19,7 @@ import {
   type PainEvent,
   type Phase,
   type SessionOptions,
+  type Setting,
   type Side,
   type TimelineSet
 } from '$lib/core';
@@ -192,6 +194,8 @@ export class Player {
     const following = this.#steps.findIndex((s, i) => i > this.#stepIndex && s.exerciseId && !this.#droppedSteps.has(i));
     return following < 0 ? null : this.#shownAt(following);
   });
+  /** Sets that are still to come, the one that runs among them. */
+  readonly setsLeft = $derived.by(() => this.sets.filter((s) => isAsked(s.work) && this.#isOpen(s)).length);
   readonly next: TimelineSet | null = $derived.by(() => {
     const waiting = this.changes.waiting.map((i) => this.sets[i]!).find((s) => this.#isOpen(s));
     return waiting ?? this.#following(this.setIndex);
@@ -214,6 +218,9 @@ export class Player {
 
   #isEased = (set: TimelineSet): boolean => this.#eased.has(set.index) || this.changes.isEased(set);
   #workOf = (set: TimelineSet): WorkNow => this.changes.work(set, this.#isEased(set));
+
+  /** What a set was done at: one step easier where a pain or a hand made it so. */
+  settingOf = (set: TimelineSet): Setting => this.#workOf(set).setting;
 
   #phasesOf(set: TimelineSet, extraS: Record<number, number>): Phase[] {
     const readyS = set.workStartS - set.startS;
@@ -558,4 +565,14 @@ const listed = <T>(kept: readonly T[] | undefined): readonly T[] => (Array.isArr
 const unsaidButHurt: Said = { clean: false, sensation: null, felt: null, slipped: null };
 
 /** What a pain asks for, in the words of its kind. */
+/** "Left groin", "Nowhere in one place". */
+export function placeText({ place, side }: Pick<PainEvent, 'place' | 'side'>): string {
+  const { label } = painPlaceOf(place);
+  return side ? `${side === 'left' ? 'Left' : 'Right'} ${label.toLowerCase()}` : label;
+}
+
+/** What was told, in a line. */
+export const toldText = (event: PainEvent): string =>
+  event.place === 'nowhere' ? painKindOf(event.kind).label : `${placeText(event)}: ${painKindOf(event.kind).label.toLowerCase()}`;
+
 export const adviceText = (event: PainEvent): string => painKindOf(event.kind).advice;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import { motionOf, propWords, type Exercise } from '$lib/core';
   import { doseText } from '$lib/ui/dialText';
   import MiniFigure from '$lib/ui/drawing/MiniFigure.svelte';
@@ -27,7 +28,7 @@
 <main class="mx-auto max-w-6xl p-5">
   <p><a class="underline" href="/library">Library</a></p>
   <h1 class="mt-1">Side by side</h1>
-  <div class="mt-4 overflow-x-auto">
+  <Sideways label="The exercises side by side" class="mt-4">
     <table class="w-full table-fixed border-collapse">
       <thead>
         <tr class="border-b-[3px] border-ink text-left align-bottom">
@@ -65,5 +66,5 @@
         </tr>
       </tbody>
     </table>
-  </div>
+  </Sideways>
 </main>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import { goto } from '$app/navigation';
   import { schoolTopics, type SchoolTopic } from '$lib/core';
   import { doseText } from '$lib/ui/dialText';
@@ -54,7 +55,7 @@
         </p>
       </Why>
     </h2>
-    <div class="mt-2 overflow-x-auto">
+    <Sideways label="The schools side by side" class="mt-2">
       <table class="w-full border-collapse">
         <thead>
           <tr class="border-b-[3px] border-ink text-left">
@@ -96,12 +97,12 @@
           {/each}
         </tbody>
       </table>
-    </div>
+    </Sideways>
   </section>
 
   <section class="mt-8" aria-label="What each holds to">
     <h2>What each holds to, and its defaults</h2>
-    <div class="mt-2 overflow-x-auto">
+    <Sideways label="What each gives" class="mt-2">
       <table class="w-full min-w-[64rem] table-fixed border-collapse">
         <thead>
           <tr class="border-b-[3px] border-ink text-left align-bottom">
@@ -135,7 +136,7 @@
           </tr>
         </tbody>
       </table>
-    </div>
+    </Sideways>
   </section>
 
   <section class="mt-8" aria-label="Where they differ">

@@ -7,7 +7,7 @@ import { painAlertsOf } from '$lib/server/service/pain';
 import { stationsOf } from '$lib/server/service/stations';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = async ({ params, locals: { caseOf, today }, depends }) => {
+export const load: LayoutServerLoad = async ({ params, locals: { caseOf, today, hintsLeft }, depends }) => {
   depends('calm:case');
   const found = await orNotFound(caseOf(Number(params.clientId)));
   const inWork = withGoal(found);
@@ -23,6 +23,7 @@ export const load: LayoutServerLoad = async ({ params, locals: { caseOf, today }
       exercise: 'exerciseId' in stop ? (found.catalogue.find((e) => e.id === stop.exerciseId)?.name ?? null) : null
     })),
     painAlerts: painAlertsOf(found),
+    hintsLeft,
     staircases: inWork ? staircasesOf(inWork) : []
   };
 };

@@ -5,7 +5,9 @@
   import { goalOf, isSplit, stopPlaceText, type Stop } from '$lib/core';
   import { shortDate, targetText } from '$lib/ui/format';
   import GoalSwitch from './GoalSwitch.svelte';
+  import NextStep from './NextStep.svelte';
   import Path from './Path.svelte';
+  import StationHint from './StationHint.svelte';
 
   let { data, children } = $props();
   const inPlayer = $derived(page.route.id?.endsWith('[sessionId=id]') ?? false);
@@ -82,8 +84,20 @@
       {/each}
     </p>
   {/if}
+  {#if data.client.isExample}
+    <form
+      method="POST"
+      action="/example/away"
+      class="flex flex-wrap items-center gap-x-4 border-b border-line px-5 py-1 print:hidden"
+    >
+      <span>An example, invented. Nothing here is about anybody real.</span>
+      <button class="btn btn-quiet underline underline-offset-4">Take the example away</button>
+    </form>
+  {/if}
   {#if data.client.archivedAt}<p class="bg-line px-5 py-2">
       Archived. Bring this person back from the list of people to go on.
     </p>{/if}
+  <StationHint left={data.hintsLeft} {base} />
   {@render children()}
+  <NextStep stations={data.stations} {base} />
 {/if}

@@ -12,11 +12,15 @@
   $effect(() => {
     if (page.url.pathname) nav?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
   });
-  const stateWord = { done: 'done', due: 'due', blocked: 'blocked', ahead: 'not yet' } as const;
+  const stateWord = { done: 'done', begun: 'begun', due: 'due', blocked: 'blocked', ahead: 'not yet' } as const;
 </script>
 
-<nav bind:this={nav} aria-label="Path of the work" class="ml-auto max-w-full overflow-x-auto lg:flex-none">
-  <ol class="flex">
+<nav
+  bind:this={nav}
+  aria-label="Path of the work"
+  class="ml-auto max-w-full overflow-x-auto max-sm:-mx-2 max-sm:w-[calc(100%+1rem)] lg:flex-none"
+>
+  <ol class="flex max-sm:grid max-sm:grid-cols-7">
     {#each stations as { id, state, word } (id)}
       {@const why = pathText(word)}
       {@const here = page.url.pathname.startsWith(`${base}/${id}`)}
@@ -27,14 +31,29 @@
               {...props}
               href="{base}/{id}"
               aria-current={here ? 'step' : undefined}
-              class="flex min-h-14 min-w-20 flex-col items-center justify-center gap-0.5 px-2 {here
+              class="flex min-h-14 min-w-20 flex-col items-center justify-center gap-0.5 px-2 max-sm:w-full max-sm:min-w-0 max-sm:px-0 max-sm:text-xs {here
                 ? 'font-bold text-ink'
                 : 'text-ink-soft hover:text-ink'}"
             >
-              <svg width="80" height="20" viewBox="0 0 80 20" aria-hidden="true" class="-mx-2">
+              <svg
+                viewBox="0 0 80 20"
+                preserveAspectRatio="xMidYMid slice"
+                aria-hidden="true"
+                class="h-5 w-full sm:-mx-2 sm:w-20"
+              >
                 <path d="M0 10H28M52 10H80" stroke="var(--color-line)" stroke-width="2" />
                 {#if state === 'done'}
                   <circle cx="40" cy="10" r={here ? 8 : 6} class={here ? 'fill-mulberry' : 'fill-ink-soft'} />
+                {:else if state === 'begun'}
+                  <circle
+                    cx="40"
+                    cy="10"
+                    r={here ? 7 : 6}
+                    fill="none"
+                    stroke-width="1.6"
+                    class={here ? 'stroke-mulberry' : 'stroke-ink-soft'}
+                  />
+                  <path d="M40 4A6 6 0 0 0 40 16Z" class={here ? 'fill-mulberry' : 'fill-ink-soft'} />
                 {:else if state === 'due'}
                   <circle
                     cx="40"

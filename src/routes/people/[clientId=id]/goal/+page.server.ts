@@ -1,6 +1,8 @@
 import { redirect } from '@sveltejs/kit';
+import { z } from 'zod';
 import { goalForm, goalIdForm } from '$lib/contract/goalForms';
 import { rowId } from '$lib/contract/fields';
+import { goals } from '$lib/core';
 import { orNotFound } from '$lib/server/orNotFound';
 import { getUnits } from '$lib/server/repo/studioRepo';
 import { chooseGoal, closeGoal, saveGoal, stageFacts, turnoutLimit } from '$lib/server/service/goalSetting';
@@ -12,6 +14,12 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
   const asked = url.searchParams.get('goal');
   const editing = asked === 'new' ? null : (c.goals.find((g) => String(g.id) === asked) ?? c.goal);
   return {
+    /** The one chosen from the tiles. */
+    kind: z
+      .enum(goals.map((g) => g.id))
+      .nullable()
+      .catch(null)
+      .parse(url.searchParams.get('kind')),
     openGoals: c.goals,
     inWorkId: c.goal?.id ?? null,
     editing,

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { needField, ownHeadlines, type GoalInput } from '$lib/contract/goalForms';
-  import { goalOf, goals, isSplit, measureOf, motionIds, positionOf, type Body, type Demand, type GoalKind } from '$lib/core';
+  import { goalOf, isSplit, measureOf, motionIds, positionOf, type Body, type Demand } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
@@ -16,22 +16,21 @@
 
   type Known = Omit<GoalInput, 'demands'> & Readonly<{ id: number; demands: readonly Demand[] }>;
   type Props = {
+    kind: string;
     goal: Known | null;
     unit: LengthUnit;
     turnout: { hipsDeg: number; mostDeg: number } | null;
     /** Of stages that open by a rule: what is met, and what is missing. */
     stageFacts: readonly string[];
     form: FormState;
-    isNew: boolean;
     body: Body;
+    /** Where another one is chosen. */
+    tilesHref: string;
   };
-  let { goal, unit, turnout, stageFacts, form, isNew, body }: Props = $props();
+  let { kind, goal, unit, turnout, stageFacts, form, body, tilesHref }: Props = $props();
 
-  const goalIds = goals.map((g) => g.id);
-  let chosenKind = $state<string>();
   let chosenAim = $state<string>();
   let chosenHeadline = $state<string>();
-  const kind = $derived(chosenKind ?? chosenOr(form, 'kind', goalIds, goal?.kind ?? 'front_split'));
   const catalogue = $derived(goalOf(kind));
   const endsByDepth = $derived(isSplit(catalogue));
   const headline = $derived(
@@ -48,34 +47,23 @@
   const shown = (value: number | null) => (value === null ? '' : isLength ? lengthNumber(value, unit) : numberText(value));
   const unitWord = $derived(isLength ? unit : headline.unit === 'level' || headline.unit === 'yes' ? '' : headline.unit);
   const demands = $derived<readonly Demand[]>(known?.demands ?? catalogue.demands);
-  const kinds: Record<GoalKind, string> = {
-    position: 'Positions',
-    'active range': 'Active range and skill',
-    comfort: 'Comfort and preparation',
-    'joint range': 'A single joint range'
-  };
-  const groups = Object.entries(kinds).map(([id, label]) => ({
-    label,
-    options: goals.filter((g) => g.kind === id).map((g) => ({ value: g.id, label: g.name }))
-  }));
   const sideWord = { lead: 'of the leg in front', trail: 'of the other leg', each: 'each side', 'both together': '' } as const;
 </script>
 
-<h1>{isNew ? 'The goal' : `The goal: ${(goal?.title || catalogue.name).toLowerCase()}`}</h1>
+<div class="flex flex-wrap items-baseline gap-x-4">
+  <h1>The goal: {(goal?.title || catalogue.name).toLowerCase()}</h1>
+  {#if !goal}<a class="inline-flex min-h-11 items-center underline underline-offset-4" href={tilesHref}>Choose another</a>{/if}
+</div>
 <form
   method="POST"
-  action="?/save{goal ? `&goal=${goal.id}` : ''}"
+  action="?/save&goal={goal ? goal.id : `new&kind=${kind}`}"
   class="mt-5 flex flex-col gap-6"
   use:enhance={keepTyped}
   novalidate
 >
   <Once />
   <ProblemNote text={formProblem(form)} />
-  {#if isNew}
-    <Finder label="Goal" name="kind" {groups} value={kind} onchange={(v) => (chosenKind = v)} error={fieldError(form, 'kind')} />
-  {:else}
-    <input type="hidden" name="kind" value={kind} />
-  {/if}
+  <input type="hidden" name="kind" value={kind} />
   <p class="-mt-3 max-w-2xl text-ink-soft">
     Measured by: {headline.name.toLowerCase()}. Reached at: {catalogue.endPoint}.
     {#if catalogue.leads}Both sides are measured, planned and trained; the leading leg named here comes first.{/if}

@@ -1,12 +1,13 @@
 import { error } from '@sveltejs/kit';
-import { choiceForm, dialForm, noteForm, schoolForm } from '$lib/contract/exerciseForms';
+import { choiceForm, dialForm, noteForm, schoolForm, type DialFormInput } from '$lib/contract/exerciseForms';
+import { sides } from '$lib/core';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { gradeOf, settingOf } from '$lib/server/service/gradeExercise';
 import { barBrief, barsOf } from '$lib/server/service/safety';
 import { addToWeek, chooseSchool, noteExercise, takeFromWeek, weekOf } from '$lib/server/service/week';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
-import { setDial } from '$lib/server/service/settingDial';
+import { setDials } from '$lib/server/service/settingDial';
 
 export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
@@ -56,9 +57,9 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
 
 export const actions: Actions = {
   dial: async ({ request, params, locals: { db, now } }) => {
-    const done = await runForm(request, dialForm, (input) => setDial(db, Number(params.clientId), input, now), {
-      form: 'dial'
-    });
+    const run = ({ both, ...input }: DialFormInput) =>
+      setDials(db, Number(params.clientId), input, both ? sides : [input.side], now);
+    const done = await runForm(request, dialForm, run, { form: 'dial' });
     return done.ok ? { kept: true } : done.failure;
   },
   add: async ({ request, params, locals: { db, today } }) => {

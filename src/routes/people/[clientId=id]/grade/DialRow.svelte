@@ -11,6 +11,8 @@
   type Props = {
     exerciseId: string;
     side: Side;
+    /** It is set for each side: a first figure may be put on both at once. */
+    perSide: boolean;
     dial: Dial;
     at: number | null;
     harder: number | null;
@@ -28,8 +30,23 @@
     /** A step before its day was refused: the reason for it is asked. */
     asksReason: boolean;
   };
-  let { exerciseId, side, dial, at, harder, easier, unit, suggestion, outside, error, barred, end, wait, asksReason }: Props =
-    $props();
+  let {
+    exerciseId,
+    side,
+    perSide,
+    dial,
+    at,
+    harder,
+    easier,
+    unit,
+    suggestion,
+    outside,
+    error,
+    barred,
+    end,
+    wait,
+    asksReason
+  }: Props = $props();
   const id = $props.id();
   const arrow = $derived(dial.harder === 'up' ? 'more is harder' : 'less is harder');
 </script>
@@ -54,6 +71,7 @@
         <input id="{id}-set" name="value" class="input w-24 text-center" inputmode="decimal" placeholder="–" />
       {/if}
       <button class="btn" disabled={barred}>Set</button>
+      {#if perSide}<button class="btn" name="both" value="on" disabled={barred}>Both sides</button>{/if}
     {:else}
       <button
         class="btn btn-quiet"

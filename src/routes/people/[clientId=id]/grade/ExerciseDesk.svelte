@@ -232,6 +232,7 @@
         <DialRow
           exerciseId={exercise.id}
           {side}
+          {perSide}
           dial={d.dial}
           at={d.at}
           harder={d.harder}

@@ -61,7 +61,11 @@
   <p>
     {stack.chosen
       ? `In use: ${dialText(graded.dial, dialAtRung(graded.dial, stack.rung), unit)}.`
-      : 'Nothing chosen yet; the nearest stack that is no harder is shown.'}
+      : stack.tooFar
+        ? 'Nothing chosen yet. No stack of this shelf is as easy as what was measured; the easiest is shown.'
+        : stack.measured
+          ? 'Nothing chosen yet. The nearest stack that is no harder than what was measured is shown.'
+          : 'Nothing chosen yet.'}
     {#if rung.under !== 'floor'}The stack stands under the {rung.under === 'lead heel' ? 'front heel' : rung.under}; it must not
       move.{/if}
   </p>
@@ -93,6 +97,9 @@
       <button class="btn {inUse ? '' : 'btn-primary'}" disabled={isBarred && !isEasier}>
         {jump ? 'Use it all the same' : inUse ? 'In use' : `Use ${dialText(graded.dial, value, unit)}`}
       </button>
+      {#if exercise.sides === 'each' && !jump && !waits && !inUse && !isBarred}
+        <button class="btn" name="both" value="on">{dialText(graded.dial, value, unit)} on both sides</button>
+      {/if}
       {#if planHref}
         <a class="btn btn-primary" href={planHref}>To the plan</a>
       {/if}

@@ -12,6 +12,7 @@
     base: string;
   };
   let { groups, measureId, size, counts, base }: Props = $props();
+  const sizeText = { short: 'Quick', full: 'Full' } as const;
   const ageText = (days: number | null) =>
     days === null ? 'never taken' : days === 0 ? 'taken today' : days === 1 ? 'yesterday' : `${days} days ago`;
 </script>
@@ -20,7 +21,7 @@
   <div class="flex gap-2">
     {#each ['short', 'full'] as const as kind (kind)}
       <a class="btn grow" href="{base}?set={kind}" aria-current={kind === size ? 'true' : undefined}
-        >{capital(kind)}, {counts[kind]}</a
+        >{sizeText[kind]}: {plural(counts[kind], 'measure')}</a
       >
     {/each}
   </div>

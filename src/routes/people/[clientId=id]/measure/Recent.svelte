@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import { enhance } from '$app/forms';
   import Trash from '@lucide/svelte/icons/trash-2';
   import type { LengthUnit } from '$lib/contract/fields';
@@ -18,7 +19,7 @@
 {#if rows.length > 0}
   <details class="card mt-5">
     <summary class="font-semibold">Earlier measures</summary>
-    <div class="overflow-x-auto">
+    <Sideways label="Taken before">
       <table class="mt-3 w-full text-left">
         <thead class="text-ink-soft">
           <tr>
@@ -70,6 +71,6 @@
           {/each}
         </tbody>
       </table>
-    </div>
+    </Sideways>
   </details>
 {/if}

@@ -4,7 +4,7 @@
   import { trialField } from '$lib/contract/measureForms';
   import { wayOf, type Measure, type MeasureMode, type Side } from '$lib/core';
   import { fieldError, type FormState } from '$lib/ui/formState';
-  import { apartText, capital, degText, lengthNumber, valueText } from '$lib/ui/format';
+  import { apartText, capital, degText, lengthNumber, modeText, valueText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import type { MeasureState } from './measureState.svelte';
   import ReadingLine from './ReadingLine.svelte';
@@ -19,10 +19,7 @@
     stackHeights: readonly number[];
   };
   let { measure, side, state, unit, form, isHeadline, stackHeights }: Props = $props();
-  const modeText: Record<MeasureMode, { title: string; hint: string }> = {
-    passive: { title: 'Reached', hint: 'passive' },
-    active: { title: 'Held', hint: 'active, no hands' }
-  };
+  const helpText: Record<MeasureMode, string> = { passive: 'help allowed', active: 'no hands' };
   const place = $derived(side === null ? 'both together' : `${side} ${measure.sideWords}`);
   const levels = $derived(measure.levels ?? (measure.unit === 'yes' ? ['no', 'yes'] : null));
   const fields = $derived(wayOf(state.way).fields);
@@ -43,18 +40,18 @@
         .flatMap((n) => fields.flatMap((f) => fieldError(form, trialField(side, mode, n, f.id)) ?? []))}
       {@const impossible = errors.length > 0 ? [] : state.impossible(side, mode)}
       <fieldset class="flex flex-col gap-2 border-t border-line pt-3">
-        <legend class="sr-only">{modeText[mode].title}, {place}</legend>
+        <legend class="sr-only">{modeText[mode]}, {place}</legend>
         <div class="flex flex-wrap items-center gap-2">
-          <span class="w-24 leading-tight font-semibold" aria-hidden="true">
-            {modeText[mode].title}<span class="block font-normal text-ink-soft">
+          <span class="w-28 leading-tight font-semibold" aria-hidden="true">
+            {modeText[mode]}<span class="block font-normal text-ink-soft">
               {#if side}<SideMark {side} size={12} filled={mode === 'active'} />{/if}
-              {modeText[mode].hint}</span
+              {helpText[mode]}</span
             >
           </span>
           {#each state.trialNumbers(side, mode) as n (n)}
             {#each fields as field, i (field.id)}
               {@const name = trialField(side, mode, n, field.id)}
-              {@const label = `${modeText[mode].title}, ${place}, trial ${n}, ${field.label}`}
+              {@const label = `${modeText[mode]}, ${place}, trial ${n}, ${field.label}`}
               {#if levels}
                 <select class="input" {name} bind:value={state.typed[name]} aria-label={label}>
                   <option value=""></option>
@@ -82,7 +79,7 @@
               type="button"
               class="btn btn-quiet"
               onclick={() => state.addTrial(side, mode)}
-              aria-label="One more trial: {modeText[mode].title}, {place}"><Plus size={18} /></button
+              aria-label="One more trial: {modeText[mode]}, {place}"><Plus size={18} /></button
             >
           {/if}
         </div>

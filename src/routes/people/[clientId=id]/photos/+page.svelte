@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import { enhance } from '$app/forms';
   import { measureOf } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
@@ -94,7 +95,7 @@
     </div>
 
     <section class="mt-4" aria-label="All pictures of this measure">
-      <div class="overflow-x-auto">
+      <Sideways label="The pictures">
         <table class="w-full text-left">
           <thead class="text-ink-soft">
             <tr>
@@ -135,7 +136,7 @@
             {/each}
           </tbody>
         </table>
-      </div>
+      </Sideways>
     </section>
   {/if}
 </main>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import { Dialog } from 'bits-ui';
   import X from '@lucide/svelte/icons/x';
   import { longHold, measureOf, retestEveryDays, type Side } from '$lib/core';
@@ -127,7 +128,8 @@
         </div>
       </div>
       {#if staircase}
-        <div class="overflow-x-auto"><StaircaseDrawing {staircase} {other} shelf={data.shelf} {unit} {news} {band} /></div>
+        <Sideways label="The staircase"><StaircaseDrawing {staircase} {other} shelf={data.shelf} {unit} {news} {band} /></Sideways
+        >
         {#if outlook && data.goal}
           <OutlookLine
             {outlook}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import Check from '@lucide/svelte/icons/check';
   import House from '@lucide/svelte/icons/house';
   import OctagonX from '@lucide/svelte/icons/octagon-x';
@@ -25,7 +26,7 @@
   <g id="week-running"><Play size={14} /></g>
   {#each curves as phases, i (i)}<g id="curve-{i}"><EffortStrokes {phases} {width} {height} scalePct={70} /></g>{/each}
 </svg>
-<div class="overflow-x-auto">
+<Sideways label="The weeks">
   <ol class="flex gap-1">
     {#each weeks as week (week.week)}
       <li
@@ -74,4 +75,4 @@
       </li>
     {/each}
   </ol>
-</div>
+</Sideways>

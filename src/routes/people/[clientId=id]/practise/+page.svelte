@@ -113,12 +113,12 @@
             <Readiness form={own} />
             <input type="hidden" name="sessionId" value={data.session.id} />
             <button class="btn btn-primary min-h-14 text-lg">Start the session</button>
-            <!-- What is still to be answered or filled in holds up a start here as well. -->
+            <a class="btn" href="{base}/practise/arrange?session={data.session.id}">Arrange this session</a>
+            <WrittenDown {blocks} {find} today={data.today} form={own} painHref={`${base}/pain`} />
+            <!-- Last, for it comes late and must move nothing that a hand is already on. What is still to be answered holds up a start here as well. -->
             {#if asks.length === 0 && data.resume.length === 0 && !data.day.isStopped}
               {#key data.prepared}<KeptHere href="{base}/practise/{data.session.id}" sessionId={data.session.id} />{/key}
             {/if}
-            <a class="btn" href="{base}/practise/arrange?session={data.session.id}">Arrange this session</a>
-            <WrittenDown {blocks} {find} today={data.today} form={own} painHref={`${base}/pain`} />
           {/if}
         </form>
         {#if blocks.some((b) => b.work.some((w) => countsBreaths(w)))}

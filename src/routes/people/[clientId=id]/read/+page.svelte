@@ -129,7 +129,7 @@
                   : 'The goal is reached in this state.'}
               {/if}
               {#if held}
-                Held: <strong>{text(held.value)}</strong>{activeGap?.difference.trails
+                Active hold: <strong>{text(held.value)}</strong>{activeGap?.difference.trails
                   ? `, ${apart(...activeGap.difference.of)} behind what is reached`
                   : ''}.
               {/if}
@@ -187,8 +187,7 @@
     {/if}
 
     <p class="mt-5 flex flex-wrap gap-3">
-      {#if data.baseline && data.isSplit}<a class="btn btn-primary" href="/people/{data.client.id}/grade">Grade the stack</a>{/if}
-      <a class="btn {data.baseline && data.isSplit ? '' : 'btn-primary'}" href="/people/{data.client.id}/measure">
+      <a class="btn {data.baseline ? '' : 'btn-primary'}" href="/people/{data.client.id}/measure">
         {data.baseline ? 'Measure again' : 'Measure what is missing'}
       </a>
     </p>

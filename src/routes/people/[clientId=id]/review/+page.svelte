@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import { enhance } from '$app/forms';
   import { doseByLink, measureOf, whyText, type Side } from '$lib/core';
   import { figuresText } from '$lib/ui/figuresText';
@@ -188,7 +189,7 @@
             words={measureOf(staircase.measureId).sideWords}
           />{/if}
       </div>
-      <div class="overflow-x-auto"><StaircaseDrawing {staircase} {other} shelf={data.shelf} {unit} /></div>
+      <Sideways label="The staircase"><StaircaseDrawing {staircase} {other} shelf={data.shelf} {unit} /></Sideways>
     </section>
   {/if}
 </main>

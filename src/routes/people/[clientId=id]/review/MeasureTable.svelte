@@ -1,22 +1,23 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import type { LengthUnit } from '$lib/contract/fields';
   import type { TakenRow } from '$lib/contract/taken';
   import { measureOf, wayOf } from '$lib/core';
-  import { apartText, changeText, dateText, headlineText, stateText } from '$lib/ui/format';
+  import { apartText, changeText, dateText, headlineText, modeText, stateText } from '$lib/ui/format';
 
   type Props = { readings: readonly TakenRow[]; headline: string; unit: LengthUnit };
   let { readings, headline, unit }: Props = $props();
   const measure = $derived(measureOf(headline));
 </script>
 
-<div class="overflow-x-auto">
+<Sideways label="Measures, newest first">
   <table class="w-full text-left">
     <caption class="sr-only">Measures, newest first</caption>
     <thead class="text-ink-soft">
       <tr>
         <th scope="col" class="font-normal">Day</th>
         <th scope="col" class="font-normal">State, way</th>
-        {#if measure.modes.length > 1}<th scope="col" class="font-normal">Reached or held</th>{/if}
+        {#if measure.modes.length > 1}<th scope="col" class="font-normal">Reach or hold</th>{/if}
         <th scope="col" class="font-normal">Value, with 95 % of its error</th>
         <th scope="col" class="font-normal">Since the last taken alike</th>
       </tr>
@@ -26,7 +27,7 @@
         <tr class="border-t border-line">
           <td class="py-1 whitespace-nowrap">{dateText(r.takenOn)}</td>
           <td>{stateText[r.bodyState]}, {wayOf(r.way).label.toLowerCase()}{r.support ? `, ${r.support}` : ''}</td>
-          {#if measure.modes.length > 1}<td>{r.mode === 'active' ? 'held' : 'reached'}</td>{/if}
+          {#if measure.modes.length > 1}<td>{modeText[r.mode].toLowerCase()}</td>{/if}
           <td
             ><strong>{headlineText(r.value, headline, unit)}</strong>
             {#if r.margin !== null}<span class="text-ink-soft">give or take {apartText(0, r.margin, measure, unit)}</span
@@ -37,4 +38,4 @@
       {/each}
     </tbody>
   </table>
-</div>
+</Sideways>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import Ban from '@lucide/svelte/icons/ban';
   import Pin from '@lucide/svelte/icons/pin';
   import { oftens, type Allotment, type Often } from '$lib/core';
@@ -49,7 +50,7 @@
   </button>
 {/snippet}
 
-<div class="overflow-x-auto">
+<Sideways label="What is wished, week by week">
   <table class="w-full text-left max-sm:block sm:min-w-[40rem]">
     <caption class="sr-only">What the sessions of a usual week hold, and what is wished</caption>
     <thead class="max-sm:sr-only">
@@ -92,4 +93,4 @@
       {/each}
     </tbody>
   </table>
-</div>
+</Sideways>

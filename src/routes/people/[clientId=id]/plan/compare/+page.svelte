@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import type { Snippet } from 'svelte';
   import { enhance } from '$app/forms';
   import { gainfulWeekS, motionOf, schools, sides, type LinkDose } from '$lib/core';
@@ -99,7 +100,7 @@
       <p class="sm:col-span-2"><button class="btn">Compare these</button></p>
     </form>
 
-    <div class="overflow-x-auto">
+    <Sideways label="The plans side by side">
       <table class="w-full min-w-[40rem] table-fixed text-left">
         <caption class="sr-only">The two plans side by side, a usual week of each</caption>
         <thead>
@@ -201,7 +202,7 @@
           </tr>
         </tbody>
       </table>
-    </div>
+    </Sideways>
     <p class="max-w-prose text-ink-soft">
       Minutes of a motion are for the week. Five minutes a week and more go with lasting gains (a 2018 review, from memory). What
       is likely differs by the number of sessions alone: the model knows no way of working that is better than another. Taking one

@@ -3,7 +3,7 @@
   import Foretold from '$lib/ui/forecast/Foretold.svelte';
   import { followed } from '$lib/ui/forecast/foretelling.svelte';
   import { rateText } from '$lib/ui/forecast/outlookText';
-  import { capital, changeText, dateText, plural, stateText } from '$lib/ui/format';
+  import { capital, changeText, dateText, modeText, plural, stateText } from '$lib/ui/format';
   import MeasureChart from '$lib/ui/MeasureChart.svelte';
   import { savePng, saveSvg } from '$lib/ui/saveDrawing';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
@@ -111,7 +111,7 @@
           <h2>Gain so far</h2>
           {#each outlook.gains as g (g.mode)}
             <p class="mt-1">
-              {g.mode === 'active' ? 'Held' : 'Reached'}: {changeText(g.from, g.to, measure, unit)} since {dateText(g.fromOn)}, {g.word}.
+              {modeText[g.mode]}: {changeText(g.from, g.to, measure, unit)} since {dateText(g.fromOn)}, {g.word}.
             </p>
           {:else}
             <p class="mt-1">One measure taken alike so far: a gain needs two.</p>

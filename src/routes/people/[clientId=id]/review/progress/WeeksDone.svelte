@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sideways from '$lib/ui/Sideways.svelte';
   import type { LinkDone, WeekDone } from '$lib/contract/history';
   import { motionOf } from '$lib/core';
   import { capital, numberText, plural, shortDate } from '$lib/ui/format';
@@ -14,7 +15,7 @@
 
 <section class="flex flex-col gap-2" aria-label="Weeks">
   <h2 class="text-xl">Done of what was planned</h2>
-  <div class="overflow-x-auto">
+  <Sideways label="Week by week">
     <table class="w-full text-left">
       <caption class="sr-only">Sessions, sets and minutes of each week, newest first</caption>
       <thead class="text-ink-soft">
@@ -38,11 +39,11 @@
         {/each}
       </tbody>
     </table>
-  </div>
+  </Sideways>
 
   {#if names.length > 0}
     <h3 class="mt-3 font-semibold">Minutes for each motion, the last four weeks</h3>
-    <div class="overflow-x-auto">
+    <Sideways label="Set by set">
       <table class="w-full text-left">
         <caption class="sr-only">Minutes worked for each motion and side; active work filled, passive hollow</caption>
         <thead class="text-ink-soft">
@@ -90,7 +91,7 @@
           {/each}
         </tbody>
       </table>
-    </div>
+    </Sideways>
     <p class="text-ink-soft">
       Outline: stretched. Solid: active work. {names.some((n) => links.filter((l) => l.link === n).every((l) => l.activeS === 0))
         ? `Nothing active for ${plural(names.filter((n) => links.filter((l) => l.link === n).every((l) => l.activeS === 0)).length, 'motion')}: range that is not owned.`

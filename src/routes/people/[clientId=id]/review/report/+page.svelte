@@ -3,7 +3,7 @@
   import { measureOf } from '$lib/core';
   import { followed } from '$lib/ui/forecast/foretelling.svelte';
   import { bandText, byDate, chanceText, nothingText, priorText } from '$lib/ui/forecast/outlookText';
-  import { capital, changeText, dateText, headlineText, plural, stateText } from '$lib/ui/format';
+  import { capital, changeText, dateText, headlineText, modeText, plural, stateText } from '$lib/ui/format';
   import MeasureChart from '$lib/ui/MeasureChart.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
   import { winText } from '$lib/ui/winText';
@@ -65,12 +65,7 @@
     {/each}
     {#each gains as g (`${g.side}/${g.mode}`)}
       <p class="mt-1">
-        {g.mode === 'active' ? 'Held by own strength' : 'Reached'}{g.side ? `, ${g.side}` : ''}: {changeText(
-          g.from,
-          g.to,
-          measure,
-          unit
-        )}
+        {modeText[g.mode]}{g.side ? `, ${g.side}` : ''}: {changeText(g.from, g.to, measure, unit)}
         since {dateText(g.fromOn)}, {g.word === 'not shown' ? 'within what measuring itself varies' : g.word}.
       </p>
     {/each}
