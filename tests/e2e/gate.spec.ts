@@ -167,7 +167,7 @@ test('a step of the knee before its fortnight asks why, and keeps the answer', a
   await passCheck(page);
   const base = clientBase(page);
   await page.goto(`${base}/grade?exercise=leaning_back_kneel`);
-  await expect(page.getByText('Limits that bear on this')).toBeHidden();
+  await expect(page.getByRole('list', { name: 'Limits that bear on this' })).toHaveCount(0);
   await send(page, 'shins: harder, a little apart');
   await send(page, 'shins: harder, straight');
   await expect(page.getByRole('alert')).toContainText('To go on sooner, write down why');

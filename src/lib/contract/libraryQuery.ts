@@ -11,7 +11,8 @@ export const libraryQuery = z.object({
   position: oneOf(startPositions),
   phase: oneOf(exercisePhases),
   goal: oneOf(goals.map((g) => g.id) as [string, ...string[]]),
-  hand: z.literal('on').optional().catch(undefined),
+  /** With which things: none but a wall and one's clothes, those on the shelf, those that the person has at home. */
+  hand: z.enum(['none', 'shelf', 'home']).optional().catch(undefined),
   public: z.literal('on').optional().catch(undefined),
   view: z.enum(['list', 'rows']).optional().catch(undefined),
   client: rowId.optional().catch(undefined)

@@ -181,7 +181,7 @@ export {
   type DialStepWhy,
   type Step
 } from './exercise/dials';
-export { chainOf, chainsOf, neighboursOf, ringThrough, type Neighbour } from './exercise/neighbours';
+export { chainOf, chainsOf, harderOfTwo, neighboursOf, ringThrough, type Neighbour } from './exercise/neighbours';
 export { sceneOf, supportsFor, type ExerciseScene } from './exercise/scene';
 export { findExercises, type ExerciseQuery } from './exercise/findExercises';
 export { goalExercises, motionOfDemand } from './exercise/goalExercises';

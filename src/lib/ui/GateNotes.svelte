@@ -10,16 +10,14 @@
     checkHref?: string;
     /** Smaller, without headings: beside the mat. */
     compact?: boolean;
-    /** What bars it is shown in another place of the page: here it is only not repeated. */
-    barsElsewhere?: boolean;
   };
-  let { bars = [], within = [], remember = [], checkHref, compact = false, barsElsewhere = false }: Props = $props();
+  let { bars = [], within = [], remember = [], checkHref, compact = false }: Props = $props();
   const barTexts = $derived([...new Set(bars.map(reasonText))]);
   const withinTexts = $derived([...new Set(within.map(reasonText))].filter((t) => !barTexts.includes(t)));
   const rememberTexts = $derived([...new Set(remember.map(reasonText))].filter((t) => !withinTexts.includes(t)));
 </script>
 
-{#if barTexts.length > 0 && !barsElsewhere}
+{#if barTexts.length > 0}
   <div class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">
     {#each barTexts as text (text)}<p>{text}</p>{/each}
     {#if checkHref}<p><a class="underline" href={checkHref}>To the Check</a></p>{/if}
@@ -30,11 +28,8 @@
     {[...withinTexts, ...rememberTexts].join(' ')}
   </p>
 {:else if withinTexts.length > 0 || rememberTexts.length > 0}
-  <div class="rounded-soft border border-stop px-3 py-2">
-    <h2 class="text-base">Limits that bear on this</h2>
-    <ul class="list-disc pl-5 leading-snug">
-      {#each withinTexts as text (text)}<li>{text}</li>{/each}
-      {#each rememberTexts as text (text)}<li>{text}</li>{/each}
-    </ul>
-  </div>
+  <ul aria-label="Limits that bear on this" class="flex flex-wrap gap-2 leading-snug">
+    {#each withinTexts as text (text)}<li class="rounded-soft border border-stop px-3 py-1 font-semibold">{text}</li>{/each}
+    {#each rememberTexts as text (text)}<li class="rounded-soft border border-line px-3 py-1">{text}</li>{/each}
+  </ul>
 {/if}

@@ -1,4 +1,4 @@
-import { queryOf } from '$lib/contract/libraryQuery';
+import { queryOf, type LibraryQuery } from '$lib/contract/libraryQuery';
 import { chainsOf, everywhere, findExercises, goalOf } from '$lib/core';
 import { barBrief, barsOf } from '$lib/server/service/safety';
 import { listProps } from '$lib/server/repo/propRepo';
@@ -9,19 +9,20 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf } }) => {
   const query = queryOf(url);
   const catalogue = await loadCatalogue(db);
-  const atHand = kindsOn(await listProps(db));
+  const { forClient } = await parent();
+  const c = forClient && (await caseOf(forClient.id));
+  const kindsOf = async (hand: NonNullable<LibraryQuery['hand']>) =>
+    hand === 'none' ? [] : kindsOn(hand === 'home' ? (c?.homeShelf ?? []) : await listProps(db));
   const found = findExercises(catalogue, {
     text: query.q,
     link: query.link,
     position: query.position,
     phase: query.phase,
     goal: query.goal === undefined ? undefined : goalOf(query.goal),
-    atHand: query.hand ? new Set([...atHand, ...everywhere]) : undefined,
+    atHand: query.hand && new Set([...(await kindsOf(query.hand)), ...everywhere]),
     publicOnly: query.public === 'on'
   });
   const ids = new Set(found.map((e) => e.id));
-  const { forClient } = await parent();
-  const c = forClient && (await caseOf(forClient.id));
   const brief = found
     .map((e) => ({ ...e, barred: c ? barBrief(c, e) : '' }))
     .map(({ barred, id, name, family, links, position, phases, kinds, sides, privatePlace, pose, path }) => ({

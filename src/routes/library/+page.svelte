@@ -44,10 +44,19 @@
     for (const [name, value] of Object.entries({ ...query, view })) if (value !== undefined) asked.set(name, String(value));
     return `/library?${asked}`;
   }
-  const isNarrowed = $derived(
-    [query.q, query.link, query.position, query.phase, query.goal, query.hand, query.public].some(
-      (v) => v !== undefined && v !== ''
-    )
+  const narrowedBy = $derived(
+    [query.link, query.position, query.phase, query.goal, query.hand, query.public].filter((v) => v !== undefined).length
+  );
+  const isNarrowed = $derived(narrowedBy > 0 || (query.q !== undefined && query.q !== ''));
+  /** On a narrow screen the filters come when they are asked for. */
+  let showsFilters = $state(false);
+  /** Ticked to be laid side by side: two at most, the older one gives way. */
+  let ticked = $state<string[]>([]);
+  const tickToCompare = (id: string) =>
+    (ticked = ticked.includes(id) ? ticked.filter((t) => t !== id) : [...ticked.slice(-1), id]);
+  const nameOf = (id: string | undefined) => data.found.find((e) => e.id === id)?.name ?? 'the other one';
+  const compareHref = $derived(
+    `/library/compare?${new URLSearchParams({ a: ticked[0] ?? '', b: ticked[1] ?? '', ...(client && { client: String(client.id) }) })}`
   );
 </script>
 
@@ -84,48 +93,72 @@
       <span class="font-semibold">Find <span class="font-normal text-ink-soft">/</span></span>
       <input class="input" type="search" name="q" bind:value={typed} bind:this={finder} oninput={lookSoon} autocomplete="off" />
     </label>
-    <Select
-      label="Trains"
-      name="link"
-      value={query.link ?? ''}
-      groups={[
-        { label: '', options: [any('any motion')] },
-        ...(['hip', 'knee', 'ankle', 'wrist', 'shoulder'] as const).map((joint) => ({
-          label: capital(joint),
-          options: motions.filter((m) => m.joint === joint).map((m) => ({ value: m.id, label: capital(m.name) }))
-        }))
-      ]}
-      onchange={look}
-    />
-    <Finder
-      label="For the goal"
-      name="goal"
-      value={query.goal ?? ''}
-      groups={[{ label: '', options: [any('any goal'), ...goals.map((g) => ({ value: g.id, label: g.name }))] }]}
-      onchange={look}
-    />
-    <Select
-      label="Position"
-      name="position"
-      value={query.position ?? ''}
-      groups={[{ label: '', options: [any('any position'), ...listed(startPositions)] }]}
-      onchange={look}
-    />
-    <Select
-      label="Used for"
-      name="phase"
-      value={query.phase ?? ''}
-      groups={[{ label: '', options: [any('anything'), ...listed(exercisePhases)] }]}
-      onchange={look}
-    />
-    <div>
-      <label class="choice"
-        ><input type="checkbox" name="hand" defaultChecked={query.hand === 'on'} onchange={look} /> With what is on the shelf</label
-      >
-      <label class="choice"
-        ><input type="checkbox" name="public" defaultChecked={query.public === 'on'} onchange={look} /> Hide exercises that need a private
-        room</label
-      >
+    <button
+      type="button"
+      class="btn self-start lg:hidden"
+      aria-expanded={showsFilters}
+      aria-controls="filters"
+      onclick={() => (showsFilters = !showsFilters)}
+      >{showsFilters ? 'Hide the filters' : `Filters${narrowedBy > 0 ? `: ${narrowedBy} set` : ''}`}</button
+    >
+    <div id="filters" class="flex flex-col gap-3 {showsFilters ? '' : 'max-lg:hidden'}">
+      <Select
+        label="Trains"
+        name="link"
+        value={query.link ?? ''}
+        groups={[
+          { label: '', options: [any('any motion')] },
+          ...(['hip', 'knee', 'ankle', 'wrist', 'shoulder'] as const).map((joint) => ({
+            label: capital(joint),
+            options: motions.filter((m) => m.joint === joint).map((m) => ({ value: m.id, label: capital(m.name) }))
+          }))
+        ]}
+        onchange={look}
+      />
+      <Finder
+        label="For the goal"
+        name="goal"
+        value={query.goal ?? ''}
+        groups={[{ label: '', options: [any('any goal'), ...goals.map((g) => ({ value: g.id, label: g.name }))] }]}
+        onchange={look}
+      />
+      <Select
+        label="Position"
+        name="position"
+        value={query.position ?? ''}
+        groups={[{ label: '', options: [any('any position'), ...listed(startPositions)] }]}
+        onchange={look}
+      />
+      <Select
+        label="Used for"
+        name="phase"
+        value={query.phase ?? ''}
+        groups={[{ label: '', options: [any('anything'), ...listed(exercisePhases)] }]}
+        onchange={look}
+      />
+      <Select
+        label="Props"
+        name="hand"
+        value={query.hand ?? ''}
+        groups={[
+          {
+            label: '',
+            options: [
+              any('any props'),
+              { value: 'none', label: 'No props needed' },
+              { value: 'shelf', label: 'What is on the shelf' },
+              ...(client ? [{ value: 'home', label: `What ${client.name} has at home` }] : [])
+            ]
+          }
+        ]}
+        onchange={look}
+      />
+      <div>
+        <label class="choice"
+          ><input type="checkbox" name="public" defaultChecked={query.public === 'on'} onchange={look} /> Hide exercises that need a
+          private room</label
+        >
+      </div>
     </div>
     <noscript><button class="btn">Find</button></noscript>
     {#if isNarrowed}<a class="btn btn-quiet self-start" href="/library{client ? `?client=${client.id}` : ''}">Everything again</a
@@ -181,10 +214,10 @@
           {#if family}<h2 class="border-b border-line pb-1">{family}</h2>{/if}
           <ul class="mt-1 grid gap-x-6 xl:grid-cols-2">
             {#each family ? data.found.filter((e) => e.family === family) : data.found as e (e.id)}
-              <li>
+              <li class="flex items-center">
                 <a
                   href={hrefOf(e.id)}
-                  class="flex min-h-14 items-center gap-3 rounded-soft px-2 py-1 leading-tight hover:bg-paper"
+                  class="flex min-h-14 min-w-0 grow items-center gap-3 rounded-soft px-2 py-1 leading-tight hover:bg-paper"
                 >
                   <MiniFigure exercise={e} />
                   <span>
@@ -197,11 +230,31 @@
                     </span>
                   </span>
                 </a>
+                <label class="flex min-h-11 min-w-11 flex-none items-center justify-center">
+                  <input
+                    type="checkbox"
+                    class="size-5"
+                    checked={ticked.includes(e.id)}
+                    onchange={() => tickToCompare(e.id)}
+                    aria-label="Compare {e.name}"
+                  />
+                </label>
               </li>
             {/each}
           </ul>
         </section>
       {/each}
+      {#if ticked.length > 0}
+        <div role="status" class="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-line bg-chalk py-3">
+          {#if ticked.length === 1}
+            <span class="grow">{nameOf(ticked[0])}: tick another one to compare.</span>
+          {:else}
+            <span class="grow">{nameOf(ticked[0])} and {nameOf(ticked[1])}</span>
+            <a class="btn btn-primary" href={compareHref}>Compare them</a>
+          {/if}
+          <button type="button" class="btn btn-quiet" onclick={() => (ticked = [])}>Untick</button>
+        </div>
+      {/if}
     {/if}
   </section>
 </main>

@@ -12,6 +12,7 @@ import {
   goalOf,
   goals,
   harder,
+  harderOfTwo,
   measures,
   motionIds,
   motionOfDemand,
@@ -268,6 +269,21 @@ describe('neighbours', () => {
         expect(neighboursOf(exerciseOf(row[i]!), exercises).harder.map((n) => n.id)).toContain(id);
     const inRows = new Set(rows.flat());
     for (const e of exercises) if (neighboursOf(e, exercises).harder.length > 0) expect(inRows.has(e.id), e.id).toBe(true);
+  });
+
+  test('of two in a row the harder one is told with its steps, whichever comes first; of strangers nothing', () => {
+    for (const row of chainsOf(exercises)) {
+      const [first, second, third] = row;
+      expect(harderOfTwo(exercises, first!, second!)).toEqual({ id: second, steps: 1 });
+      expect(harderOfTwo(exercises, second!, first!)).toEqual({ id: second, steps: 1 });
+      if (third) expect(harderOfTwo(exercises, first!, third)?.id).toBe(third);
+    }
+    expect(harderOfTwo(exercises, 'wrist_lean', 'front_split_on_stack')).toBeNull();
+    const loop = [
+      { id: 'a', harder: ['b'], harderInferred: [] },
+      { id: 'b', harder: ['a'], harderInferred: [] }
+    ];
+    expect(harderOfTwo(loop, 'a', 'a')).toBeNull();
   });
 
   test('easier is harder read backwards', () => {

@@ -64,6 +64,26 @@ export function chainsOf(catalogue: readonly Named[]): string[][] {
   return [...new Map(all.map((row) => [row.join(), row])).values()];
 }
 
+/** Which of two exercises is the harder one, and by how many steps, where one leads to the other; null where they stand in no row together. */
+export function harderOfTwo(catalogue: readonly Named[], a: string, b: string): { id: string; steps: number } | null {
+  const [up, down] = [stepsTo(catalogue, a, b), stepsTo(catalogue, b, a)];
+  if (up === null && down === null) return null;
+  return down === null || (up !== null && up <= down) ? { id: b, steps: up! } : { id: a, steps: down };
+}
+
+/** Steps from one exercise to a harder one by the shortest way; null where none leads there. */
+function stepsTo(catalogue: readonly Named[], from: string, to: string): number | null {
+  const byId = new Map(catalogue.map((e) => [e.id, e]));
+  const seen = new Set([from]);
+  let at = [from];
+  for (let steps = 1; at.length > 0; steps++) {
+    at = at.flatMap((id) => harderOf(byId.get(id)!, catalogue).map((n) => n.id)).filter((id) => byId.has(id) && !seen.has(id));
+    if (at.includes(to)) return steps;
+    for (const id of at) seen.add(id);
+  }
+  return null;
+}
+
 /** An exercise that is its own harder neighbour, at once or through others: the ring it stands in; null where there is none. */
 export function ringThrough(exercise: Named, catalogue: readonly Named[]): string[] | null {
   const all = [...catalogue.filter((e) => e.id !== exercise.id), exercise];

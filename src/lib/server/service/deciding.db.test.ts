@@ -5,7 +5,7 @@ import { personWithSplitPlan, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import type { Database } from '../db/db';
 import { loadGoalCase, loadLoggedCase } from './clientCase';
-import { acceptProposals, decideProposal, undoDecision } from './deciding';
+import { acceptProposals, decideProposal, isOpenToUndo, undoDecision } from './deciding';
 import { proposalsOf } from './reviewing';
 import { openLocks } from '../repo/lockRepo';
 
@@ -35,6 +35,7 @@ test('a decision that is taken back is proposed again, with its dial where it st
     const after = await loadLoggedCase(db, id, on);
     expect(after.settings).not.toEqual(before);
     expect(proposalsOf(after)).not.toContainEqual(moved);
+    expect(after.decisions.filter((d) => isOpenToUndo(after, d)).at(-1)).toMatchObject({ exerciseId, side });
     await undoDecision(db, id, { exerciseId, side }, on);
     const again = await loadLoggedCase(db, id, on);
     expect(again.settings).toEqual(before);
@@ -49,6 +50,8 @@ test('nothing is taken back once a session was begun since, nor what was never d
     await expect(undoDecision(db, id, { exerciseId: 'pigeon_forward', side }, on)).rejects.toEqual(refusal('not_found'));
     await acceptProposals(db, id, on);
     await play(db, id, addDays(on, 2));
+    const since = await loadLoggedCase(db, id, addDays(on, 2));
+    expect(since.decisions.filter((d) => isOpenToUndo(since, d))).toEqual([]);
     await expect(undoDecision(db, id, { exerciseId, side }, addDays(on, 2))).rejects.toEqual(refusal('decision_carried_on'));
   }));
 

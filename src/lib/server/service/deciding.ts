@@ -3,10 +3,10 @@ import type { Proposal } from '$lib/contract/review';
 import { CoreError, isSore, painPlaceOf, reasonText, sides, whyText, type Verdict } from '$lib/core';
 import type { Database, Db } from '../db/db';
 import { lockClient } from '../repo/clientRepo';
-import { deleteDecision, insertDecision } from '../repo/decisionRepo';
+import { deleteDecision, insertDecision, type DecisionRecord } from '../repo/decisionRepo';
 import { insertLock } from '../repo/lockRepo';
 import { upsertSetting } from '../repo/planRepo';
-import { loadLoggedCase, type GoalCase } from './clientCase';
+import { loadLoggedCase, type GoalCase, type LoggedCase } from './clientCase';
 import { settingOf } from './gradeExercise';
 import { exerciseIn } from './library';
 import { proposalsOf } from './reviewing';
@@ -137,17 +137,25 @@ export const undoDecision = (
     const decision = c.decisions.findLast((d) => d.exerciseId === exerciseId && d.side === side);
     if (!decision) throw new CoreError('not_found', { what: 'decision' });
     if (decision.verdict === 'stop') throw new CoreError('stop_not_undone');
-    const { dial, from, to } = decision;
+    if (!isOpenToUndo(c, decision)) throw new CoreError('decision_carried_on');
+    const { dial, from } = decision;
     const exercise = exerciseIn(c.catalogue, exerciseId);
     const on = side === null ? sides : [side];
-    const isMoved = dial !== null && on.some((s) => settingOf(c, exercise, s)[dial] !== to);
-    const lastBegun = c.sessions.findLast((s) => s.startedAt !== null);
-    if (isMoved || lastBegun?.id !== decision.sessionId || decision.moment === 'resume')
-      throw new CoreError('decision_carried_on');
     if (!(await deleteDecision(tx, decision.id))) throw new CoreError('not_found', { what: 'decision' });
     if (dial !== null && from !== null)
       for (const s of on) await upsertSetting(tx, c.goal.id, exerciseId, s, { ...settingOf(c, exercise, s), [dial]: from });
   });
+
+/** Whether a decision can be taken back: it is no stop, no session was begun since, and its dial stands where it put it. */
+export function isOpenToUndo(c: LoggedCase, decision: DecisionRecord): boolean {
+  const { exerciseId, side, dial, to } = decision;
+  const exercise = c.catalogue.find((e) => e.id === exerciseId);
+  const newest = c.decisions.findLast((d) => d.exerciseId === exerciseId && d.side === side);
+  if (!exercise || newest?.id !== decision.id || decision.verdict === 'stop' || decision.moment === 'resume') return false;
+  const lastBegun = c.sessions.findLast((s) => s.startedAt !== null);
+  const on = side === null ? sides : [side];
+  return lastBegun?.id === decision.sessionId && (dial === null || on.every((s) => settingOf(c, exercise, s)[dial] === to));
+}
 
 /** Accepts what is still proposed after the last session: all of it, or all but stops, which are looked at one by one. */
 export async function acceptProposals(

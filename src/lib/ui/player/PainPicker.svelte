@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { painKindOf, painKinds, painPlaceOf, urgentSignsText, type PainPlaceId, type Side } from '$lib/core';
+  import { painKindOf, painKinds, urgentSignsText, type PainPlaceId, type Side } from '$lib/core';
   import BodyMap from '$lib/ui/BodyMap.svelte';
   import { adviceText, placeText, toldText, type Player } from './player.svelte';
 

@@ -253,6 +253,7 @@
       {#if data.users.length > 0}<p class="text-ink-soft">In the week of {data.users.join(', ')}.</p>{/if}
       <form method="GET" action="/library/compare" class="flex flex-col gap-2">
         <input type="hidden" name="a" value={e.id} />
+        {#if client}<input type="hidden" name="client" value={client.id} />{/if}
         <Finder
           label="Compare with"
           name="b"

@@ -1,14 +1,21 @@
 import { error } from '@sveltejs/kit';
-import { schoolOf } from '$lib/core';
+import { harderOfTwo, schoolOf } from '$lib/core';
+import { barBrief } from '$lib/server/service/safety';
 import { loadCatalogue } from '$lib/server/service/library';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ url, locals: { db } }) => {
+export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf } }) => {
   const catalogue = await loadCatalogue(db);
+  const { forClient } = await parent();
+  const c = forClient && (await caseOf(forClient.id));
   const two = ['a', 'b'].map((name) => {
     const found = catalogue.find((e) => e.id === url.searchParams.get(name));
     if (!found) error(404, 'There is no such page.');
-    return { exercise: found, doses: found.doses.map((dose) => ({ dose, school: schoolOf(dose.school).name })) };
+    return {
+      exercise: found,
+      barred: c ? barBrief(c, found) : '',
+      doses: found.doses.map((dose) => ({ dose, school: schoolOf(dose.school).name }))
+    };
   });
-  return { two };
+  return { two, harder: harderOfTwo(catalogue, two[0]!.exercise.id, two[1]!.exercise.id) };
 };

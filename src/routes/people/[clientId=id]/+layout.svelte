@@ -59,8 +59,9 @@
               : ''}
           </span>
           <span class="block truncate">
-            {#if data.goal.daysLeft === null}open end{:else if data.goal.daysLeft >= 0}{data.goal.eventName || 'date'} in {data
-                .goal.daysLeft} days{:else}the date has passed{/if}
+            {#if data.goal.daysLeft === null}open end{:else if data.goal.daysLeft >= 0}{data.goals.length > 1
+                ? ''
+                : data.goal.eventName || 'date'} in {data.goal.daysLeft} days{:else}the date has passed{/if}
           </span>
         </span>
       {:else}

@@ -1,7 +1,17 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
-  import { beighton, fromText, isCleared, limitText, screeningRows, setByInstructor, stopPlaceText, type Limit } from '$lib/core';
+  import {
+    beighton,
+    fromText,
+    isCleared,
+    limitText,
+    setByInstructor,
+    stopPlaceText,
+    topicsFor,
+    type Limit,
+    type ScreeningTopic
+  } from '$lib/core';
   import Field from '$lib/ui/Field.svelte';
   import { formProblem, type FormState } from '$lib/ui/formState';
   import { dateText } from '$lib/ui/format';
@@ -25,7 +35,9 @@
   };
   let { screening: s, isOpen, isDue, hasLocks, begunAt, clearedLocks, week, ages, names, form }: Props = $props();
   const mobility = $derived(beighton(s.beighton, ages.oldestYears));
-  const raised = $derived(screeningRows.filter((r) => s.flags.includes(r.id)));
+  /** The cards that ask for something that applies or does not. */
+  const cards = $derived(topicsFor({ ...ages, flags: s.flags, beighton: s.beighton }).filter((card) => card.rows.length > 0));
+  const raisedOf = (card: ScreeningTopic) => card.rows.filter((r) => s.flags.includes(r.id));
   const limits = $derived(s.limits.filter((l) => l.from !== setByInstructor));
   const relaxedOf = (limit: Limit) => s.relaxed.find((r) => r.kind === limit.kind && r.from === limit.from);
   const here = $derived(page.url.pathname);
@@ -41,13 +53,24 @@
         ? 'Medical help first'
         : 'A clinician first'}
   </h1>
-  {#if raised.length > 0}
-    <ul class="list-disc pl-5">
-      {#each raised as row (row.id)}<li>{row.text}{s.sides[row.id] ? `, ${s.sides[row.id]}` : ''}</li>{/each}
-    </ul>
-  {:else if mobility.score === 0}
-    <p>No health issues reported.</p>
-  {/if}
+  <dl class="grid gap-x-5 gap-y-1 sm:grid-cols-[14rem_1fr]">
+    {#each cards.filter((card) => raisedOf(card).length > 0) as card (card.id)}
+      <dt>
+        <a class="inline-flex min-h-11 items-center underline underline-offset-4" href="{here}?topic={card.id}">{card.title}</a>
+      </dt>
+      <dd class="self-center max-sm:pb-2">
+        {#each raisedOf(card) as row (row.id)}
+          <span class="block font-semibold">{row.text}{s.sides[row.id] ? `, ${s.sides[row.id]}` : ''}</span>
+        {/each}
+      </dd>
+    {/each}
+  </dl>
+  <p>
+    Nothing was said of: {#each cards.filter((card) => raisedOf(card).length === 0) as card, i (card.id)}{i > 0 ? '; ' : ''}<a
+        class="underline underline-offset-4"
+        href="{here}?topic={card.id}">{card.title.toLowerCase()}</a
+      >{/each}.
+  </p>
   {#if mobility.score > 0}
     <p>
       Mobility score {mobility.score} of 9, {mobility.meets ? 'at the threshold or over it' : 'under the threshold'} of {mobility.threshold}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { capsOf, fromText, limitText, setByInstructor, type Screening } from '$lib/core';
+  import { capsOf, fromText, limitText, setByInstructor, type Limit, type Screening } from '$lib/core';
   import { dateText } from '$lib/ui/format';
 
   /** What the answers allow, written out while they are given. */
@@ -25,21 +25,38 @@
   const stopped = $derived(hasPersonStop || screening.clearance === 'urgent' || screening.clearance === 'clinician first');
   const inForce = $derived(screening.limits.filter((l) => !relaxed.some((r) => r.kind === l.kind && r.from === l.from)));
   const caps = $derived(capsOf(inForce));
-  const state = $derived(
-    hasPersonStop ? 'Medical help first' : hasStops && !stopped ? 'Open, but for what is stopped' : word[screening.clearance]
-  );
+  /** What sets a cap, where it is not the instructor's own figure. */
+  function setter(kind: Limit['kind'], value: number): string {
+    const lowest = inForce.find((l) => l.kind === kind && l.value === value && l.from !== setByInstructor);
+    return lowest ? fromText(lowest) : '';
+  }
 </script>
 
 <aside class="card flex flex-col gap-4 self-start" aria-live="polite" aria-label="What the answers allow">
-  <p class="text-xl font-bold {stopped ? 'text-stop' : ''}">
-    {soFar ? `So far: ${word[screening.clearance].toLowerCase()}` : state}
-  </p>
+  <!-- Once it is answered the page's own heading is the one word on it. -->
+  {#if soFar}
+    <p class="text-xl font-bold {stopped ? 'text-stop' : ''}">
+      So far: {stopped || !hasStops ? word[screening.clearance].toLowerCase() : 'go, but for what is stopped'}
+    </p>
+  {:else}
+    <h2>What holds everywhere</h2>
+  {/if}
   {#if stopped}
     <p>Planning and playing stay closed until a named person clears it, with a note.</p>
   {/if}
   <div class="flex gap-6">
-    <p><span class="block text-3xl font-bold">{caps.effortPct} %</span> effort cap</p>
-    <p><span class="block text-3xl font-bold">{caps.sensation}/10</span> sensation cap</p>
+    <p>
+      <span class="block text-3xl font-bold">{caps.effortPct} %</span> effort at most
+      {#if setter('effort cap', caps.effortPct)}<span class="block leading-tight text-ink-soft"
+          >{setter('effort cap', caps.effortPct)}</span
+        >{/if}
+    </p>
+    <p>
+      <span class="block text-3xl font-bold">{caps.sensation}/10</span> sensation at most
+      {#if setter('sensation cap', caps.sensation)}<span class="block leading-tight text-ink-soft"
+          >{setter('sensation cap', caps.sensation)}</span
+        >{/if}
+    </p>
   </div>
   {#if soFar}
     <ul class="flex flex-col gap-2">

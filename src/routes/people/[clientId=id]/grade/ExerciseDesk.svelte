@@ -121,7 +121,7 @@
       >
     {/if}
   </div>
-  <GateNotes bars={grade.gated.bars} checkHref="{base}/check" />
+  <GateNotes bars={grade.gated.bars} within={grade.gated.within} remember={grade.gated.remember} checkHref="{base}/check" />
   {#if stack?.tooFar}
     <p class="rounded-soft border-2 border-stop px-4 py-2 font-semibold text-stop" role="alert">
       Nothing on the shelf comes near this height. <a class="underline" href={shelfHref}>Put props on the shelf first</a>
@@ -197,7 +197,6 @@
 </section>
 
 <aside class="flex flex-col gap-4 border-line bg-paper p-4 max-lg:border-t lg:border-l">
-  <GateNotes bars={grade.gated.bars} within={grade.gated.within} remember={grade.gated.remember} barsElsewhere />
   {#if !isBarred}
     <section>
       <h2>One step</h2>

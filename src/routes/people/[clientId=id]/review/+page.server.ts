@@ -13,7 +13,7 @@ import { listNoted, updateJudgementRemoved } from '$lib/server/repo/judgementRep
 import { judge, withNames } from '$lib/server/service/judging';
 import { runForm, runFormOnce } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
-import { acceptProposals, decideProposal, undoDecision } from '$lib/server/service/deciding';
+import { acceptProposals, decideProposal, isOpenToUndo, undoDecision } from '$lib/server/service/deciding';
 
 const shownDecisions = 12;
 const shownNotes = 8;
@@ -40,7 +40,12 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf, memory, d
       .slice(0, shownDecisions)
       .map((d) => {
         const exercise = c.catalogue.find((e) => e.id === d.exerciseId);
-        return { ...d, exerciseName: exercise?.name ?? 'An exercise that is gone', dials: exercise?.dials ?? [] };
+        return {
+          ...d,
+          mayUndo: isOpenToUndo(c, d),
+          exerciseName: exercise?.name ?? 'An exercise that is gone',
+          dials: exercise?.dials ?? []
+        };
       }),
     shelf: c.shelf,
     noted: await withNames(db, noted),

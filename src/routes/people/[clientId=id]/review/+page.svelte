@@ -96,6 +96,13 @@
                   <span class="ml-auto flex items-center gap-2 font-semibold"
                     ><VerdictMark verdict={d.verdict} size={18} /> {verdictText[d.verdict]} {moveText(d, d.dials, unit)}</span
                   >
+                  {#if d.mayUndo}
+                    <form method="POST" action="?/undo" use:enhance={keepTyped}>
+                      <input type="hidden" name="exerciseId" value={d.exerciseId} />
+                      <input type="hidden" name="side" value={d.side ?? ''} />
+                      <button class="btn btn-quiet" aria-label="Undo: {d.exerciseName}{d.side ? `, ${d.side}` : ''}">Undo</button>
+                    </form>
+                  {/if}
                   <span class="w-full text-ink-soft"
                     >{d.overruledBecause
                       ? `${capital(d.proposedVerdict)} was proposed; overruled: ${d.overruledBecause}`
