@@ -6,6 +6,7 @@ import {
   choose,
   chooseGoal,
   clientBase,
+  openGoal,
   passCheck,
   readyToPractise,
   readyToStart,
@@ -180,6 +181,7 @@ test('a step of the knee before its fortnight asks why, and keeps the answer', a
 
 test('a child gets no goal past flat, and the day of birth says who is one', async ({ page }) => {
   await addClient(page, `Young ${stamp()}`, { 'Date of birth': '2014-05-20', 'Year of birth': '' });
+  await openGoal(page, 'Front split');
   await page.getByText('Left in front', { exact: true }).click();
   await page.getByText('Past flat', { exact: true }).click();
   await page.locator('input[name=distanceCm]').fill('10');
@@ -194,7 +196,7 @@ test('limits stand at the exercise they bear on, in Grade, before the session an
   const base = await readyToPractise(page, `Old ${stamp()}`, { birthYear: '1950' });
   const wide = 'Wide, supported positions only (60 and over).';
   await page.goto(`${base}/grade?exercise=rear_hip_cycle`);
-  const limits = page.getByRole('complementary').getByRole('listitem');
+  const limits = page.getByRole('list', { name: 'Limits that bear on this' }).getByRole('listitem');
   await expect(limits.filter({ hasText: wide })).toBeVisible();
   await expect(limits.filter({ hasText: 'Effort at most 50 % (60 and over).' })).toBeVisible();
   // The cap of an age is lower than what the Check sets, and no dial goes past it.

@@ -1,5 +1,17 @@
 import { describe, expect, test } from 'vitest';
-import { fromCm, fromKg, length, optionalLength, optionalMass, parseDecimal, toCm, toKg, whole } from './fields';
+import {
+  fromCm,
+  fromKg,
+  isoDate,
+  length,
+  optionalDate,
+  optionalLength,
+  optionalMass,
+  parseDecimal,
+  toCm,
+  toKg,
+  whole
+} from './fields';
 import { runChecked } from './door';
 import { answeredDraft, topicForm, type ScreeningDraft } from './checkForms';
 import { startForm } from './forms';
@@ -45,6 +57,28 @@ describe('numbers as they are typed', () => {
 
   test('bounds are told in the unit in use', () =>
     expect(messagesOf(length('in', 100, 230), '12')).toEqual({ '': 'Between 39.4 and 90.6 in' }));
+});
+
+describe('days as they are typed', () => {
+  test.each([
+    ['2027-05-31', '2027-05-31'],
+    [' 31 May 2027 ', '2027-05-31'],
+    ['31 may 2027', '2027-05-31'],
+    ['1 September 2027', '2027-09-01'],
+    ['31.5.2027', '2027-05-31'],
+    ['29 Feb 2028', '2028-02-29']
+  ])('%s', (typed, on) => {
+    expect(isoDate.parse(typed)).toBe(on);
+    expect(optionalDate.parse(typed)).toBe(on);
+  });
+
+  // Month and day first, or day and month: nobody can tell, so it is asked again.
+  test.each(['5/6/2027', '31 Feb 2027', '29.2.2027', '31 May 27', 'soon', '2027-5-1', '1 May 2999'])('%s is no day', (typed) => {
+    expect(isoDate.safeParse(typed).success).toBe(false);
+    expect(optionalDate.safeParse(typed).success).toBe(false);
+  });
+
+  test('one that may stay open is nothing where nothing is typed', () => expect(optionalDate.parse('')).toBeNull());
 });
 
 describe('a goal as typed', () => {

@@ -1,3 +1,4 @@
+import { formatISO, isValid, parse } from 'date-fns';
 import { sides } from '$lib/core';
 import { z } from 'zod';
 
@@ -97,10 +98,20 @@ export const requiredText = (max: number, message = 'Fill this in') => text(max)
 const nameNeeded = 'Who clears it? A name is needed';
 export const personName = typedText(nameNeeded).min(2, nameNeeded).max(120, 'At most 120 characters');
 /** A day of somebody living: nothing here lies before, and no plan runs so long after. */
-export const isoDate = z.iso
-  .date('A date, as year-month-day')
+const dayFormats = ['d MMM yyyy', 'd MMMM yyyy', 'd.M.yyyy'];
+/** A day as it is typed, as year-month-day; what is no day stays as it is. */
+export function readDay(raw: string): string {
+  const text = raw.trim();
+  const read = dayFormats.map((form) => parse(text, form, new Date(2000, 0, 1))).find(isValid);
+  return read ? formatISO(read, { representation: 'date' }) : text;
+}
+const aDay = 'A day, for example 31 May 2027';
+export const isoDate = z
+  .string(aDay)
+  .transform(readDay)
+  .pipe(z.iso.date(aDay))
   .refine((day) => day >= '1900-01-01' && day < '2200-01-01', 'A day between 1900 and 2199');
-export const optionalDate = z.union([z.literal('').transform(() => null), isoDate]);
+export const optionalDate = z.union([z.literal('').transform(() => null), isoDate], { error: aDay });
 export const checkbox = z
   .literal('on')
   .optional()

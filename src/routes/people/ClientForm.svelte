@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import { fromCm, type Units } from '$lib/contract/fields';
   import Choices from '$lib/ui/Choices.svelte';
+  import DateField from '$lib/ui/DateField.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { lengthNumber, massNumber } from '$lib/ui/format';
@@ -72,10 +73,9 @@
     <summary class="cursor-pointer font-semibold">What can wait</summary>
     <div class="mt-4 grid gap-5 sm:grid-cols-2 lg:grid-cols-3">
       <Field label="Phone or email" name="contact" optional {form} known={known?.contact} />
-      <Field
+      <DateField
         label="Date of birth"
         name="birthDate"
-        type="date"
         optional
         {form}
         known={known?.birthDate ?? ''}

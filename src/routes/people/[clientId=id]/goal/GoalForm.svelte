@@ -4,6 +4,7 @@
   import { goalOf, isSplit, measureOf, motionIds, positionOf, type Body, type Demand } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import Choices from '$lib/ui/Choices.svelte';
+  import DateField from '$lib/ui/DateField.svelte';
   import Field from '$lib/ui/Field.svelte';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { chosenOr, fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
@@ -165,8 +166,8 @@
     {#each stageFacts as fact (fact)}<p class="text-ink-soft">{fact}</p>{/each}
   {/if}
   <div class="grid gap-5 sm:grid-cols-2">
-    <Field label="By when" name="targetOn" type="date" {form} known={known?.targetOn} hint="Empty: open end" />
-    <Field label="Occasion" name="eventName" {form} known={known?.eventName} hint="Optional: a pageant, an evening" />
+    <DateField label="By when" name="targetOn" {form} known={known?.targetOn} optional hint="Empty: open end" />
+    <Field label="Occasion" name="eventName" {form} known={known?.eventName} optional hint="A pageant, an evening" />
   </div>
   {#if kind === 'custom' || demands.length > 0}
     <details class="card">

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { ConditionsInput } from '$lib/contract/measureForms';
   import Choices from '$lib/ui/Choices.svelte';
+  import DateField from '$lib/ui/DateField.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { typedOr, type FormState } from '$lib/ui/formState';
 
@@ -20,7 +21,7 @@
 <details class="card py-2" open={form?.problem !== undefined}>
   <summary class="min-h-7 text-ink-soft">Day, conditions, support, note</summary>
   <div class="mt-3 grid gap-4 sm:grid-cols-3">
-    <Field label="Day" name="takenOn" type="date" {form} known={today} />
+    <DateField label="Day" name="takenOn" {form} known={today} />
     <Choices
       legend="Time of day"
       name="dayTime"

@@ -12,6 +12,7 @@
   } from '$lib/core';
   import BodyMap from '$lib/ui/BodyMap.svelte';
   import Choices from '$lib/ui/Choices.svelte';
+  import DateField from '$lib/ui/DateField.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { chosenOr, fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { dateText, shortDate } from '$lib/ui/format';
@@ -93,7 +94,7 @@
     </fieldset>
 
     <div class="grid gap-4 sm:grid-cols-2">
-      <Field label="On which day" name="feltOn" type="date" {form} known={data.today} />
+      <DateField label="On which day" name="feltOn" {form} known={data.today} />
       <Finder
         label="After which exercise"
         name="exerciseId"

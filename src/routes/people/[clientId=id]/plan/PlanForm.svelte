@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import { schools } from '$lib/core';
   import Select from '$lib/ui/Select.svelte';
+  import DateField from '$lib/ui/DateField.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { sending } from '$lib/ui/sending';
@@ -48,7 +49,7 @@
       known={known.minutes}
       hint="Never gone over; what is cut is said"
     />
-    <Field label="From" name="startOn" type="date" {form} known={known.startOn} />
+    <DateField label="From" name="startOn" {form} known={known.startOn} />
   </div>
   <Select
     label="Way of working"

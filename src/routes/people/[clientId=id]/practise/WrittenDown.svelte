@@ -1,7 +1,7 @@
 <script lang="ts">
   import { countedIn, isAsked, type Block, type FindExercise } from '$lib/core';
   import { doneWords, type Written } from '$lib/contract/setForms';
-  import Field from '$lib/ui/Field.svelte';
+  import DateField from '$lib/ui/DateField.svelte';
   import { fieldError, type FormState } from '$lib/ui/formState';
   import SideMark from '$lib/ui/SideMark.svelte';
 
@@ -38,7 +38,7 @@
       Answer the questions above as they were before it. Where something hurt,
       <a class="underline" href={painHref}>tell the pain</a> as well.
     </p>
-    <Field label="Done on" name="doneOn" type="date" {form} known={today} />
+    <DateField label="Done on" name="doneOn" {form} known={today} />
     <button type="button" class="btn" onclick={allClean}>Everything as planned</button>
     <ul>
       {#each works as [key, { exerciseId, side, counted }] (key)}
