@@ -21,6 +21,8 @@ const open = async ({ dark = false } = {}) => {
     colorScheme: dark ? 'dark' : 'light',
     reducedMotion: 'reduce'
   });
+  // Hints are for the first visit.
+  await context.addCookies([{ name: 'hints', value: 'off', url: origin }]);
   return context.newPage();
 };
 const idOf = async (page, name) => {
@@ -49,7 +51,7 @@ const [corvin, maud, linnet] = [
 for (const [path, name] of [
   [`${jory}/check?topic=injury`, 'check'],
   [`${corvin}/measure?set=full&m=HER90`, 'measure-lotus'],
-  [`${linnet}/goal`, 'goal'],
+  [`${linnet}/goal?goal=new`, 'goal'],
   [`${oda}/read`, 'read'],
   [`${oda}/grade`, 'grade'],
   [`${corvin}/plan/change`, 'plan-change'],

@@ -54,6 +54,7 @@ export function goalBar(goal: Readonly<{ kind: string; target: number | null }>,
 
 const capKinds = {
   effort: ['effort cap', 'teach first, effort cap'],
+  sensation: ['sensation cap'],
   contraction: ['contraction at most'],
   hold: ['no long hold of a line'],
   bracing: ['no bracing']

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { capsOf, fromText, limitText, setByInstructor, type Limit, type Screening } from '$lib/core';
+  import { capsOf, fromText, limitOfCap, limitText, setByInstructor, type Screening } from '$lib/core';
   import { dateText } from '$lib/ui/format';
 
   /** What the answers allow, written out while they are given. */
@@ -25,11 +25,12 @@
   const stopped = $derived(hasPersonStop || screening.clearance === 'urgent' || screening.clearance === 'clinician first');
   const inForce = $derived(screening.limits.filter((l) => !relaxed.some((r) => r.kind === l.kind && r.from === l.from)));
   const caps = $derived(capsOf(inForce));
-  /** What sets a cap, where it is not the instructor's own figure. */
-  function setter(kind: Limit['kind'], value: number): string {
-    const lowest = inForce.find((l) => l.kind === kind && l.value === value && l.from !== setByInstructor);
-    return lowest ? fromText(lowest) : '';
-  }
+  const ofAnswers = $derived(inForce.filter((l) => l.from !== setByInstructor));
+  /** What sets each cap, where it is not the instructor's own figure. */
+  const setters = $derived({
+    effort: limitOfCap(ofAnswers, 'effort', caps.effortPct),
+    sensation: limitOfCap(ofAnswers, 'sensation', caps.sensation)
+  });
 </script>
 
 <aside class="card flex flex-col gap-4 self-start" aria-live="polite" aria-label="What the answers allow">
@@ -47,20 +48,16 @@
   <div class="flex gap-6">
     <p>
       <span class="block text-3xl font-bold">{caps.effortPct} %</span> effort at most
-      {#if setter('effort cap', caps.effortPct)}<span class="block leading-tight text-ink-soft"
-          >{setter('effort cap', caps.effortPct)}</span
-        >{/if}
+      {#if setters.effort}<span class="block leading-tight text-ink-soft">{fromText(setters.effort)}</span>{/if}
     </p>
     <p>
       <span class="block text-3xl font-bold">{caps.sensation}/10</span> sensation at most
-      {#if setter('sensation cap', caps.sensation)}<span class="block leading-tight text-ink-soft"
-          >{setter('sensation cap', caps.sensation)}</span
-        >{/if}
+      {#if setters.sensation}<span class="block leading-tight text-ink-soft">{fromText(setters.sensation)}</span>{/if}
     </p>
   </div>
   {#if soFar}
     <ul class="flex flex-col gap-2">
-      {#each inForce.filter((l) => l.from !== setByInstructor) as limit, i (i)}
+      {#each ofAnswers as limit, i (i)}
         <li>{limitText(limit)} <span class="text-ink-soft">· {fromText(limit)}</span></li>
       {/each}
     </ul>
