@@ -44,9 +44,12 @@ lines.on('line', (line) => line.startsWith('Listening on') || process.stdout.wri
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));
 
+let isReady = false;
 const waiting = setInterval(async () => {
   const answer = await fetch(`http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}/people`).catch(() => null);
-  if (!answer?.ok) return;
+  // The one before may have been answered late: it is told once.
+  if (!answer?.ok || isReady) return;
+  isReady = true;
   clearInterval(waiting);
   process.stdout.write(`\nCalm Reach is ready: ${origin}\nStop it with Ctrl+C.\n`);
 }, 300);
