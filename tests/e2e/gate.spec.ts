@@ -49,7 +49,7 @@ test('a locked knee: Grade of turned hips, the library, the plan and the player 
   for (const id of ['pigeon_forward', 'front_hip_90_90', 'figure_four_chair', 'butterfly_seat']) {
     await page.goto(`${base}/grade?exercise=${id}`);
     await expect(page.getByRole('alert').first()).toContainText('Left knee is locked');
-    for (const button of await page.getByRole('button', { name: /: harder|^Use |^Set$/ }).all())
+    for (const button of await page.getByRole('button', { name: /: harder|^Use |^Set$|both sides$/i }).all())
       await expect(button).toBeDisabled();
   }
   await expect(page.getByRole('button', { name: /^Put Butterfly/ })).toBeDisabled();
@@ -57,6 +57,14 @@ test('a locked knee: Grade of turned hips, the library, the plan and the player 
 
   await page.goto(`/library?client=${base.split('/').at(-1)}&q=butterfly`);
   await expect(page.getByText('Not now: left knee is locked').first()).toBeVisible();
+  // Laid side by side from there, the two are still held to it.
+  for (const nth of [0, 1])
+    await page
+      .getByRole('checkbox', { name: /^Compare Butterfly/ })
+      .nth(nth)
+      .check();
+  await page.getByRole('link', { name: 'Compare them' }).click();
+  await expect(page.getByRole('columnheader', { name: /Not now: left knee is locked/ })).toHaveCount(2);
 
   await page.goto(`${base}/plan`);
   await expect(page.getByText(/Left knee is locked.*Left out: .*front split on its stack, both sides/).first()).toBeVisible();

@@ -97,7 +97,6 @@ export const text = (max: number) => typedText().max(max, `At most ${max} charac
 export const requiredText = (max: number, message = 'Fill this in') => text(max).min(1, message);
 const nameNeeded = 'Who clears it? A name is needed';
 export const personName = typedText(nameNeeded).min(2, nameNeeded).max(120, 'At most 120 characters');
-/** A day of somebody living: nothing here lies before, and no plan runs so long after. */
 const dayFormats = ['d MMM yyyy', 'd MMMM yyyy', 'd.M.yyyy'];
 /** A day as it is typed, as year-month-day; what is no day stays as it is. */
 export function readDay(raw: string): string {
@@ -106,6 +105,7 @@ export function readDay(raw: string): string {
   return read ? formatISO(read, { representation: 'date' }) : text;
 }
 const aDay = 'A day, for example 31 May 2027';
+/** A day of somebody living: nothing here lies before, and no plan runs so long after. */
 export const isoDate = z
   .string(aDay)
   .transform(readDay)

@@ -20,7 +20,8 @@ import {
 
 export const levels = ['beginner', 'intermediate', 'advanced'] as const;
 
-/** What is common where nothing was said yet; the plan shows it and lets it be changed. */
+/** Sessions and minutes that are common where nothing was said yet; the plan shows them and lets them be changed. */
+export const usualWeek = { sessions: 3, minutes: 45 } as const;
 const usual = (value: number, field: ReturnType<typeof whole>) =>
   z.preprocess((raw) => (String(raw ?? '').trim() === '' ? String(value) : raw), field);
 
@@ -49,8 +50,8 @@ export const clientForm = (units: Units, today: string) => {
       lowerLegCm: optionalLength(units.length, 20, 70).default(null),
       hipToBreastboneCm: optionalLength(units.length, 25, 80).default(null),
       bodyMassKg: optionalMass(units.mass, 20, 300),
-      sessionsPerWeek: usual(3, whole(1, 7)),
-      minutesPerSession: usual(45, whole(5, 240)),
+      sessionsPerWeek: usual(usualWeek.sessions, whole(1, 7)),
+      minutesPerSession: usual(usualWeek.minutes, whole(5, 240)),
       notes: text(4000)
     })
     .superRefine((form, ctx) => {

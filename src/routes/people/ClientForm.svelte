@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { fromCm, type Units } from '$lib/contract/fields';
+  import { usualWeek } from '$lib/contract/forms';
   import Choices from '$lib/ui/Choices.svelte';
   import DateField from '$lib/ui/DateField.svelte';
   import Field from '$lib/ui/Field.svelte';
@@ -137,7 +138,7 @@
         inputmode="numeric"
         optional
         {form}
-        known={known?.sessionsPerWeek ?? 3}
+        known={known?.sessionsPerWeek ?? usualWeek.sessions}
         hint="What they can really manage; the plan asks again"
       />
       <Field
@@ -146,7 +147,7 @@
         inputmode="numeric"
         optional
         {form}
-        known={known?.minutesPerSession ?? 45}
+        known={known?.minutesPerSession ?? usualWeek.minutes}
         hint="The plan asks again"
       />
       <label class="flex flex-col gap-1 sm:col-span-2 lg:col-span-3">

@@ -9,6 +9,7 @@ import {
   exercises,
   findExercises,
   goalExercises,
+  goalFamilies,
   goalOf,
   goals,
   harder,
@@ -269,6 +270,11 @@ describe('neighbours', () => {
         expect(neighboursOf(exerciseOf(row[i]!), exercises).harder.map((n) => n.id)).toContain(id);
     const inRows = new Set(rows.flat());
     for (const e of exercises) if (neighboursOf(e, exercises).harder.length > 0) expect(inRows.has(e.id), e.id).toBe(true);
+  });
+
+  test('every goal is looked through in one family, and in one only', () => {
+    const inFamilies = goalFamilies.flatMap((f) => f.goals.map((g) => g.id));
+    expect(inFamilies.toSorted()).toEqual(goals.map((g) => g.id).toSorted());
   });
 
   test('of two in a row the harder one is told with its steps, whichever comes first; of strangers nothing', () => {

@@ -53,8 +53,10 @@
           {#each sides as w (w.side)}
             <span class="block">
               {#if w.side}<SideMark side={w.side} size={14} /> {capital(w.side)}:{/if}
-              {w.done} of {plural(w.planned, 'set')}{#each w.changes as change (change.text)}<span
-                  class={change.further ? 'font-semibold' : 'text-ink-soft'}>; {change.text}</span
+              {w.done} of {plural(w.planned, 'set')}{w.done > 0 && w.lastOn === null
+                ? ', for the first time'
+                : ''}{#each w.changes as change (change.text)}<span class={change.further ? 'font-semibold' : 'text-ink-soft'}
+                  >; {change.text}</span
                 >{/each}
             </span>
           {/each}

@@ -564,7 +564,6 @@ const listed = <T>(kept: readonly T[] | undefined): readonly T[] => (Array.isArr
 /** Of a set that hurt, or of which nobody said how it was. */
 const unsaidButHurt: Said = { clean: false, sensation: null, felt: null, slipped: null };
 
-/** What a pain asks for, in the words of its kind. */
 /** "Left groin", "Nowhere in one place". */
 export function placeText({ place, side }: Pick<PainEvent, 'place' | 'side'>): string {
   const { label } = painPlaceOf(place);
@@ -575,4 +574,5 @@ export function placeText({ place, side }: Pick<PainEvent, 'place' | 'side'>): s
 export const toldText = (event: PainEvent): string =>
   event.place === 'nowhere' ? painKindOf(event.kind).label : `${placeText(event)}: ${painKindOf(event.kind).label.toLowerCase()}`;
 
+/** What a pain asks for, in the words of its kind. */
 export const adviceText = (event: PainEvent): string => painKindOf(event.kind).advice;

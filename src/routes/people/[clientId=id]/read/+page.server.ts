@@ -15,7 +15,7 @@ import { goalCaseOr } from '$lib/server/orNotFound';
 import { compareActive, compareSides } from '$lib/server/service/comparing';
 import { hasBaseline, latestTaken, pointOf, takenOf } from '$lib/server/service/taken';
 import { frontSplitGap, takenSplits } from '$lib/server/service/takenSplit';
-import { withSplit, type GoalCase } from '$lib/server/service/clientCase';
+import type { GoalCase } from '$lib/server/service/clientCase';
 
 import { safetyOf } from '$lib/server/service/safety';
 import { positionReadings, unexplainedOverTime } from '$lib/server/service/reading';
@@ -63,7 +63,6 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf } }) => {
   const followed = mostTakenState(ofHeadline);
   return {
     baseline: hasBaseline(c),
-    isSplit: withSplit(c) !== null,
     figures: places.map((side) => ({
       side,
       ...figureOf(c, side, mainMode!),
