@@ -177,9 +177,12 @@
       <a class="btn" href="/library/schools">Schools</a>
       <a class="btn btn-primary" href="/library/new"><Plus size={20} /> Write one</a>
     </div>
-    <p class="mt-1 text-ink-soft" role="status">
-      {isNarrowed ? `${data.found.length} of ${plural(data.total, 'exercise')}` : plural(data.total, 'exercise')}
-    </p>
+    <div class="mt-1 flex flex-wrap gap-x-4 text-ink-soft">
+      <p role="status">
+        {isNarrowed ? `${data.found.length} of ${plural(data.total, 'exercise')}` : plural(data.total, 'exercise')}
+      </p>
+      {#if query.view !== 'rows' && data.found.length > 1}<p>Tick two to compare them.</p>{/if}
+    </div>
     {#if data.found.length === 0}
       <p class="mt-6 max-w-xl">
         No exercise matches all of this. Take a filter away, try another word, or
