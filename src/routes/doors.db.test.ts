@@ -78,6 +78,13 @@ const ownExercise: OwnExerciseInput = {
   clothing: '',
   harder: [],
   easier: [],
+  press: '',
+  draw: '',
+  stops: [],
+  loads: [],
+  otherLoads: [],
+  pose: '',
+  doses: [],
   dials: []
 };
 
@@ -229,6 +236,11 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
     cautions: '',
     padding: '',
     mistakes: 'The back arches: draw the ribs down',
+    stops: 'Stop when the hands go numb.',
+    loads: ['shoulder'],
+    otherLoads: [],
+    pose: 'arm overhead',
+    dose_drills_holdS: '10 to 30',
     harder: exerciseId,
     easier: '',
     dial0_kind: 'hold',

@@ -92,7 +92,8 @@ export const exerciseSchema = z
       z.strictObject({ id: equipmentId, count: z.int().min(1).max(9), optional: z.boolean(), words: words.optional() })
     ),
     padding: lines,
-    setup: lines.min(1),
+    /** What ships says it; one of the studio's own may say it later. */
+    setup: lines,
     places: lines.min(2).optional(),
     press: words.optional(),
     draw: words.optional(),
@@ -101,7 +102,7 @@ export const exerciseSchema = z
     notFelt: words,
     normal: lines,
     mistakes: z.array(z.strictObject({ mistake: words, fix: words })),
-    why: words,
+    why: z.string().max(longestLine),
     cautions: lines,
     stops: lines.min(2),
     clothing: words.optional(),

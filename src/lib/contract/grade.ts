@@ -43,7 +43,7 @@ export type OpenStep = Step & Readonly<{ barred: GateReason | null }>;
 export type ExerciseGrade = Readonly<{
   side: Side;
   /** Why it is not done at all, what keeps it within, and what is to be kept in mind. */
-  gated: Pick<Gated, 'verdict' | 'bars' | 'within' | 'remember' | 'noHarder'>;
+  gated: Pick<Gated, 'verdict' | 'bars' | 'within' | 'remember' | 'noHarder' | 'caps' | 'longestHoldS'>;
   dials: readonly GradedDial[];
   /** The latest first. */
   history: readonly DialChange[];

@@ -1,15 +1,26 @@
 import { z } from 'zod';
 import {
+  addedStops,
   equipment,
   exerciseKinds,
   exercisePhases,
   exerciseTraits,
+  joints,
+  loadsOf,
   motionIds,
+  poseIds,
+  schoolIds,
   startPositions,
   unders,
   type Dial,
+  type Dose,
   type EquipmentId,
-  type Exercise
+  type Exercise,
+  type ExerciseKind,
+  type ExercisePhase,
+  type Joint,
+  type SchoolId,
+  type Span
 } from '$lib/core';
 import { longestLine, mostLevels } from './exerciseForms';
 import { exerciseId, checkbox, parseDecimal, requiredText, text } from './fields';
@@ -35,9 +46,7 @@ const lineList = (max: number) =>
     .transform(linesOf)
     .refine((list) => list.length <= max, `At most ${max} lines`)
     .refine((list) => list.every((line) => line.length <= longestLine), `At most ${longestLine} characters a line`);
-const neededLines = (message: string) => lineList(20).refine((list) => list.length > 0, message);
-const several = <T extends readonly [string, ...string[]]>(values: T, message?: string) =>
-  message ? z.array(z.enum(values)).min(1, message) : z.array(z.enum(values)).default([]);
+const several = <T extends readonly [string, ...string[]]>(values: T) => z.array(z.enum(values)).default([]);
 
 /** A mistake and, after a colon, what mends it. */
 const mistakeList = lineList(12).transform((list, ctx) =>
@@ -48,21 +57,76 @@ const mistakeList = lineList(12).transform((list, ctx) =>
   })
 );
 
-/** What a dial can be, in the form: the standard ones have their unit and name. */
+/** What a dial can be, in the form: the standard ones have their unit and name; the ends it is offered with are wide, and no dose. */
 export const dialKinds = {
-  hold: { name: 'hold', id: 'holdS', unit: 's' },
-  contraction: { name: 'contraction', id: 'contractionS', unit: 's' },
-  reps: { name: 'repetitions', id: 'reps', unit: 'reps' },
-  rounds: { name: 'rounds', id: 'rounds', unit: 'rounds' },
-  effort: { name: 'effort', id: 'effortPct', unit: '%' },
-  breaths: { name: 'breaths', id: 'breaths', unit: 'breaths' },
-  load: { name: 'load', id: 'loadKg', unit: 'kg' },
-  height: { name: 'height on a stack', id: '', unit: 'cm' },
-  distance: { name: 'distance', id: '', unit: 'cm' },
-  angle: { name: 'angle', id: '', unit: '°' },
-  levels: { name: 'levels in words', id: '', unit: 'level' }
+  hold: { name: 'hold', id: 'holdS', unit: 's', ends: [10, 60, 10] },
+  contraction: { name: 'contraction', id: 'contractionS', unit: 's', ends: [5, 15, 5] },
+  reps: { name: 'repetitions', id: 'reps', unit: 'reps', ends: [3, 10, 1] },
+  rounds: { name: 'rounds', id: 'rounds', unit: 'rounds', ends: [1, 5, 1] },
+  effort: { name: 'effort', id: 'effortPct', unit: '%', ends: [20, 80, 5] },
+  breaths: { name: 'breaths', id: 'breaths', unit: 'breaths', ends: [3, 9, 3] },
+  load: { name: 'load', id: 'loadKg', unit: 'kg', ends: [0, 20, 1] },
+  height: { name: 'height on a stack', id: '', unit: 'cm', ends: [0, 60, 2.5] },
+  distance: { name: 'distance', id: '', unit: 'cm', ends: [0, 60, 5] },
+  angle: { name: 'angle', id: '', unit: '°', ends: [0, 90, 5] },
+  levels: { name: 'levels in words', id: '', unit: 'level', ends: null }
 } as const;
 export type DialKind = keyof typeof dialKinds;
+
+/**
+ * How an exercise is done where nobody has said it yet, from its first dial. What is not said is the stretching way: it loads more
+ * lines, so that limits and stops reach it.
+ */
+function usualWay(kind: DialKind | undefined): Readonly<{ phases: ExercisePhase[]; kinds: ExerciseKind[] }> {
+  if (kind === 'contraction' || kind === 'rounds' || kind === 'effort')
+    return { phases: ['contract-relax'], kinds: ['isometric'] };
+  if (kind === 'reps' || kind === 'load') return { phases: ['active end'], kinds: ['active', 'assisted'] };
+  return { phases: ['hold'], kinds: ['passive'] };
+}
+
+/** What a dose of one school may say: its word, its unit, and what is still sensible. */
+export const doseFigures = {
+  holdS: { name: 'Hold', unit: 's', most: 1800 },
+  reps: { name: 'Repetitions', unit: '', most: 100 },
+  sets: { name: 'Sets', unit: '', most: 10 },
+  rounds: { name: 'Rounds', unit: '', most: 10 },
+  breaths: { name: 'Breaths', unit: '', most: 60 },
+  contractionS: { name: 'Contraction', unit: 's', most: 60 },
+  effortPct: { name: 'Effort', unit: '%', most: 100 }
+} as const satisfies Partial<Record<keyof Dose, object>>;
+export type DoseFigure = keyof typeof doseFigures;
+const doseFigureIds = Object.keys(doseFigures) as DoseFigure[];
+export const doseField = (school: SchoolId, figure: DoseFigure): string => `dose_${school}_${figure}`;
+
+/** "20", "20-30", "20–30" or "20 to 30". */
+const span = (most: number) =>
+  text(20)
+    .default('')
+    .transform((raw, ctx): Span | undefined => {
+      if (raw === '') return undefined;
+      const [low, high, ...more] = raw.split(/\s*(?:-|–|to)\s*/).map(parseDecimal);
+      const ends = high === undefined ? [low] : [low, high];
+      if (more.length > 0 || ends.some((v) => v === null || v === undefined || v <= 0 || v > most))
+        ctx.addIssue({ code: 'custom', message: `A number up to ${most}, or two: 20 to 30` });
+      else if (high !== undefined && high! <= low!)
+        ctx.addIssue({ code: 'custom', message: 'The second is more than the first' });
+      return high === undefined ? low! : [low!, high!];
+    });
+const doseSchema = z
+  .object(
+    Object.fromEntries(doseFigureIds.map((f) => [f, span(doseFigures[f].most)])) as Record<DoseFigure, ReturnType<typeof span>>
+  )
+  .partial();
+/** Doses of the schools that say something. */
+const doseList = z
+  .partialRecord(z.enum(schoolIds), doseSchema)
+  .default({})
+  .transform((bySchool): Dose[] =>
+    schoolIds.flatMap((school) => {
+      const said = Object.entries(bySchool[school] ?? {}).filter(([, v]) => v !== undefined);
+      return said.length > 0 ? [{ school, ...Object.fromEntries(said) }] : [];
+    })
+  );
 
 const dialKindIds = Object.keys(dialKinds) as [DialKind, ...DialKind[]];
 /** Dials an exercise of one's own may have, each a row of the form. */
@@ -126,19 +190,26 @@ export const ownExerciseForm = z
   .object({
     name: requiredText(80, 'What is it called?'),
     aliases: lineList(12),
-    position: z.enum(startPositions, { error: 'Choose the position' }),
-    phases: several(exercisePhases, 'What is it used for?'),
-    kinds: several(exerciseKinds, 'Who moves the joint?'),
+    position: z.enum(startPositions, { error: 'Choose the position' }).default('any'),
+    phases: several(exercisePhases),
+    kinds: several(exerciseKinds),
     links: several(motionIds as unknown as [string, ...string[]]),
     also: lineList(6),
-    sides: z.enum(['each', 'both together', 'alternating'], { error: 'Choose how the sides are done' }),
+    sides: z.enum(['each', 'both together', 'alternating'], { error: 'Choose how the sides are done' }).default('each'),
     sideWords: text(60),
-    setup: neededLines('How is it set up?'),
+    setup: lineList(20),
     checks: lineList(12),
-    felt: requiredText(200, 'Where should it be felt?'),
+    felt: text(200),
     notFelt: text(200),
-    why: requiredText(200, 'Why, in one line?'),
+    why: text(200),
+    press: text(longestLine).default(''),
+    draw: text(longestLine).default(''),
     cautions: lineList(12),
+    stops: lineList(12).default([]),
+    loads: several(joints),
+    otherLoads: several(joints),
+    pose: z.union([z.literal(''), z.enum(poseIds)]).default(''),
+    doses: doseList,
     mistakes: mistakeList,
     padding: lineList(6),
     props: several(equipment.map((e) => e.id) as [EquipmentId, ...EquipmentId[]]),
@@ -167,11 +238,15 @@ export const ownExerciseForm = z
     message: 'What does it train?',
     // Told with everything else that is wrong, not after it.
     when: () => true
+  })
+  .transform((e) => {
+    const usual = usualWay(e.dials.find((d) => d !== null)?.kind);
+    return { ...e, phases: e.phases.length > 0 ? e.phases : usual.phases, kinds: e.kinds.length > 0 ? e.kinds : usual.kinds };
   });
 export type OwnExerciseInput = z.output<typeof ownExerciseForm>;
 
 /** Names of the form's fields that may come several times. */
-export const ownExerciseLists = ['phases', 'kinds', 'links', 'props', 'traits'] as const;
+export const ownExerciseLists = ['phases', 'kinds', 'links', 'props', 'traits', 'loads', 'otherLoads'] as const;
 
 const dialFields = ['id', 'kind', 'name', 'min', 'max', 'step', 'harder', 'levels', 'under'] as const;
 type DialField = (typeof dialFields)[number];
@@ -183,12 +258,18 @@ export function ownExerciseShape(typed: Typed): unknown {
     Object.fromEntries(dialFields.map((f) => [f, typed[dialField(row, f)]] as const).filter(([, value]) => value !== undefined))
   );
   const one = (name: string) => (typed[name] ? [typed[name]] : []);
-  return { ...typed, dials, easier: one('easier'), harder: one('harder') };
+  const doses = Object.fromEntries(
+    schoolIds.map((school) => [school, Object.fromEntries(doseFigureIds.map((f) => [f, typed[doseField(school, f)]]))])
+  );
+  return { ...typed, dials, doses, easier: one('easier'), harder: one('harder') };
 }
 
 /** An exercise as the form shows it; of its neighbours the first. */
 export function typedExercise(e: Exercise): Typed {
   const lines = (list: readonly string[]) => list.join('\n');
+  const follows = loadsOf(e).map((l) => JSON.stringify(l));
+  const alsoLoads = (isOther: boolean): Joint[] =>
+    e.loads.filter((l) => (l.on === 'other') === isOther && !follows.includes(JSON.stringify(l))).map((l) => l.joint);
   return {
     name: e.name,
     aliases: lines(e.aliases),
@@ -204,7 +285,14 @@ export function typedExercise(e: Exercise): Typed {
     felt: e.felt,
     notFelt: e.notFelt,
     why: e.why,
+    press: e.press ?? '',
+    draw: e.draw ?? '',
     cautions: lines(e.cautions),
+    stops: lines(addedStops(e)),
+    loads: alsoLoads(false),
+    otherLoads: alsoLoads(true),
+    pose: e.pose ?? '',
+    ...Object.assign({}, ...e.doses.map(typedDose)),
     mistakes: lines(e.mistakes.map(({ mistake, fix }) => `${mistake}: ${fix}`)),
     padding: lines(e.padding),
     props: e.props.map((p) => p.id),
@@ -216,6 +304,16 @@ export function typedExercise(e: Exercise): Typed {
     ...Object.assign({}, ...e.dials.map(typedDial))
   };
 }
+
+const typedDose = (dose: Dose): Typed =>
+  Object.fromEntries(
+    doseFigureIds.flatMap((f) => {
+      const figure = dose[f];
+      return figure === undefined
+        ? []
+        : [[doseField(dose.school, f), typeof figure === 'number' ? String(figure) : figure.join(' to ')]];
+    })
+  );
 
 const typedDial = (d: Dial, row: number): Typed =>
   Object.fromEntries(

@@ -158,6 +158,7 @@ export {
   propWords,
   startPositions,
   type Dose,
+  type ExerciseKind,
   type Exercise,
   type ExercisePhase,
   type LinkId,
@@ -165,8 +166,8 @@ export {
   type StartPosition
 } from './exercise/exercise';
 export { levelName, type Dial, type DialId, type Setting, type Settings } from './exercise/dial';
-export { exerciseFrom } from './exercise/record';
-export { withBearing } from './exercise/bearing';
+export { addedStops, exerciseFrom } from './exercise/record';
+export { loadsOf, withBearing } from './exercise/bearing';
 export { exerciseOf, exercises, families } from './exercise/exercises';
 export {
   depthOfDial,

@@ -10,7 +10,7 @@
   <section>
     <h2 class="text-base">Set up</h2>
     <ol class="list-decimal pl-5">
-      {#each exercise.setup as line, i (i)}<li>{line}</li>{/each}
+      {#each exercise.setup as line, i (i)}<li>{line}</li>{:else}<li class="list-none text-ink-soft">Not written yet.</li>{/each}
     </ol>
     {#if exercise.press}<p class="mt-1"><strong class="text-iris">Press:</strong> {exercise.press}.</p>{/if}
     {#if exercise.draw}<p><strong class="text-fern">Draw:</strong> {exercise.draw}.</p>{/if}

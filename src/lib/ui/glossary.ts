@@ -1,4 +1,5 @@
 // A data table: one word for one thing on every page. Common practice.
+import type { PlanPhase } from '$lib/core';
 
 export type Word = Readonly<{
   /** The word on the pages. */
@@ -51,7 +52,11 @@ export const glossary: readonly Word[] = [
   { word: 'Stack', means: 'Props put on one another to an exact height, under the pelvis, the hands, a heel or the seat.' },
   { word: 'Step', means: 'The next height or setting that is a little harder, or a little easier.' },
   { word: 'Depth', means: 'The height left to flat in a split. Past flat it is counted below the floor line.' },
-  { word: 'Method', means: 'A way of working that practitioners share: how long, how hard, how often.' },
+  { word: 'School', term: 'method', means: 'A way of working that practitioners share: how long, how hard, how often.' },
+  { word: 'Settling in', means: 'The first weeks of a plan: fewer sets, to learn the positions.' },
+  { word: 'Gaining range', means: 'The longest part of a plan: holds and presses open the joint.' },
+  { word: 'Active control', means: 'The weeks in which the new range is held by its own muscles.' },
+  { word: 'In position', means: 'The last weeks of a plan: the goal position itself is practised most.' },
   { word: 'As planned', means: 'The set was done in full, in shape, and within the limits.' },
   { word: 'Decision', means: 'What comes next for an exercise after a session: keep, harder, easier, or stop.' },
   { word: 'Stopped', means: 'Not done anywhere in the application until a named person clears it.' },
@@ -61,3 +66,11 @@ export const glossary: readonly Word[] = [
 /** What stays in the code: names of the trade’s codes and our own nouns, which no page shows. */
 export const codeWords =
   /\b(HF-K[SB]|HE-KF|HAB90|HAB|HAD|H[EI]R(?:0|90)|APF|ADF|S[EI]R|[Hh]eadlines?|[Nn]eighbours?|[Rr]ungs?|[Tt]reads?|[Vv]erdicts?|[Dd]eepen(?:ed|ing)?|[Dd]ials?|[Ss]tature)\b|%·s|[Ss]tops? (?:is|are) open/;
+
+/** The parts of a plan, as the weeks are headed; what each is stands in the glossary. */
+export const planPhaseWords: Readonly<Record<PlanPhase, string>> = {
+  'settle in': 'settling in',
+  open: 'gaining range',
+  own: 'active control',
+  arrive: 'in position'
+};

@@ -1,3 +1,4 @@
+import { readFileSync, writeFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { problemCodes } from '$lib/contract/problem';
@@ -146,6 +147,29 @@ describe('the glossary', () => {
       expect(means, word).toMatch(/^[A-Z].*[.]$/);
       isPlain(means, word);
     }
+  });
+
+  // After a change: UPDATE_DOCS=1 npx vitest run src/lib/ui/words.test.ts, then npm run format.
+  test('stands in the docs as it stands on the pages', () => {
+    const file = 'docs/glossary.md';
+    const rows = glossary.map(({ word, means, term }) => `| ${word} | ${means} | ${term ?? ''} |`);
+    const text = [
+      '# Glossary',
+      '',
+      'One word for one thing on every page.',
+      '',
+      '| word | what it means | standard term |',
+      '| --- | --- | --- |',
+      ...rows,
+      ''
+    ];
+    if (process.env.UPDATE_DOCS) writeFileSync(file, text.join('\n'));
+    const bare = (markdown: string) =>
+      markdown
+        .replace(/-{2,}/g, '---')
+        .replace(/[ \t]+/g, ' ')
+        .trim();
+    expect(bare(readFileSync(file, 'utf8'))).toBe(bare(text.join('\n')));
   });
 
   test('no exercise, goal, method, limit or station shows a word of the code', () => {

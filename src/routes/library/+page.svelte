@@ -38,7 +38,8 @@
     clearTimeout(typing);
     typing = setTimeout(look, 150);
   }
-  const hrefOf = (id: string) => `/library/${id}${client ? `?client=${client.id}` : ''}`;
+  const asClient = $derived(client ? `?client=${client.id}` : '');
+  const hrefOf = (id: string) => `/library/${id}${asClient}`;
   function viewHref(view: 'list' | 'rows') {
     const asked = new URLSearchParams();
     for (const [name, value] of Object.entries({ ...query, view })) if (value !== undefined) asked.set(name, String(value));
@@ -161,8 +162,7 @@
       </div>
     </div>
     <noscript><button class="btn">Find</button></noscript>
-    {#if isNarrowed}<a class="btn btn-quiet self-start" href="/library{client ? `?client=${client.id}` : ''}">Everything again</a
-      >{/if}
+    {#if isNarrowed}<a class="btn btn-quiet self-start" href="/library{asClient}">Everything again</a>{/if}
   </form>
 
   <section class="min-w-0 p-5">
@@ -175,7 +175,7 @@
       </div>
       <a class="btn" href="/library/notes">Notes</a>
       <a class="btn" href="/library/schools">Schools</a>
-      <a class="btn btn-primary" href="/library/new"><Plus size={20} /> Write one</a>
+      <a class="btn btn-primary" href="/library/new{asClient}"><Plus size={20} /> Write one</a>
     </div>
     <div class="mt-1 flex flex-wrap gap-x-4 text-ink-soft">
       <p role="status">
@@ -186,7 +186,7 @@
     {#if data.found.length === 0}
       <p class="mt-6 max-w-xl">
         No exercise matches all of this. Take a filter away, try another word, or
-        <a class="underline" href="/library/new">write the exercise down</a> as your own.
+        <a class="underline" href="/library/new{asClient}">write the exercise down</a> as your own.
       </p>
     {:else if query.view === 'rows'}
       <ol class="mt-3 flex flex-col gap-3">

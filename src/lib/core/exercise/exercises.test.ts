@@ -36,6 +36,7 @@ describe('the catalogue', () => {
     expect(ids.size).toBe(exercises.length);
     expect(new Set(exercises.map((e) => e.name)).size).toBe(exercises.length);
     expect(new Set(exercises.map((e) => e.setup.join(' '))).size).toBe(exercises.length);
+    for (const e of exercises) expect([e.setup[0], e.why].every(Boolean), e.id).toBe(true);
   });
 
   test('each says what commonly goes wrong and what mends it, in whole sentences', () => {

@@ -49,6 +49,10 @@ const kneeStop = 'Pain inside the knee, locking or giving way: stop.';
 const pinchStop = 'A pinch on the closing side: come out a little. Twice: leave it.';
 const wristStop = 'A pinch on the closing side of the wrist: less weight. Twice: leave it.';
 
+const usualStops: ReadonlySet<string> = new Set([...painStops, boneStop, kneeStop, pinchStop, wristStop]);
+/** The stops an exercise has besides those that follow from what it trains. */
+export const addedStops = ({ stops }: Pick<Exercise, 'stops'>): string[] => stops.filter((s) => !usualStops.has(s));
+
 /** A record with everything in it. */
 export function exerciseFrom({ spares, ...record }: ExerciseRecord, family: string): Exercise {
   const moves = (record.moves ?? record.links).map((word) => onSide<LinkId>(word)).map(({ what, on }) => ({ motion: what, on }));

@@ -22,7 +22,13 @@ export type SchoolDose = Readonly<{
   unsure: boolean;
 }>;
 
-export type DoseOptions = Readonly<{ breathS?: number; effortCapPct?: number }>;
+/** What bounds the doses of a person: their breath, and what the gate allows at most; null where it says nothing. */
+export type DoseOptions = Readonly<{
+  breathS?: number;
+  effortCapPct?: number;
+  longestHoldS?: number | null;
+  contractionS?: number | null;
+}>;
 
 /** Whether an exercise can be laid side by side in several schools: where range is opened or the position is held. */
 export const isComparable = (exercise: Exercise): boolean => ['open', 'position'].includes(partOf(exercise));
@@ -31,7 +37,7 @@ export const isComparable = (exercise: Exercise): boolean => ['open', 'position'
  * The same exercise as each school would dose it, on one side.
  *
  * Model:  the school's usual way; figures the exercise gives for that school take the place of its defaults, the middle of a span;
- *         no effort above the cap. Figures of two schools are never mixed.
+ *         no effort above the cap, nothing held longer than is allowed. Figures of two schools are never mixed.
  * Units:  seconds, percent of the greatest safe effort.
  * Throws: those of the compilers.
  */
@@ -42,10 +48,11 @@ export function compareSchools(exercise: Exercise, options: DoseOptions = {}): S
 export function schoolDose(
   exercise: Exercise,
   school: School,
-  { breathS = usualBreathS, effortCapPct = defaultEffortCapPct }: DoseOptions = {}
+  { breathS = usualBreathS, effortCapPct = defaultEffortCapPct, longestHoldS = null, contractionS = null }: DoseOptions = {}
 ): SchoolDose {
   const own = exercise.doses.find((d) => d.school === school.id);
-  const way = own ? withDose(school.way, own) : school.way;
+  const given = own ? withDose(school.way, own) : school.way;
+  const way = within(given, { breathS, longestS: longestHoldS ?? Infinity, contractionS: contractionS ?? Infinity });
   const phases = phasesOf(way, breathS, effortCapPct);
   const hasFigures = own !== undefined && figures.some((f) => own[f] !== undefined);
   return {
@@ -99,6 +106,32 @@ function withDose(way: SchoolWay, dose: Dose): SchoolWay {
         pulses: count(dose.reps, way.pulses),
         holdS: time(dose.holdS, way.holdS)
       };
+  }
+}
+
+type Bounds = Readonly<{ breathS: number; longestS: number; contractionS: number }>;
+
+/** A way with nothing held longer at one go than a person may. */
+function within(way: SchoolWay, { breathS, longestS, contractionS }: Bounds): SchoolWay {
+  switch (way.kind) {
+    case 'cycle': {
+      const effort = <E extends Effort | null>(e: E): E => e && { ...e, holdS: Math.min(e.holdS, contractionS) };
+      const [holdS, settleS, finalSettleS] = [way.holdS, way.settleS, way.finalSettleS].map((s) => Math.min(s, longestS));
+      return {
+        ...way,
+        holdS: holdS!,
+        settleS: settleS!,
+        finalSettleS: finalSettleS!,
+        press: effort(way.press),
+        draw: effort(way.draw)
+      };
+    }
+    case 'breaths': {
+      const atWorkS = way.effortPct > 0 ? Math.min(longestS, contractionS) : longestS;
+      return { ...way, breaths: Math.max(1, Math.min(way.breaths, Math.floor(atWorkS / breathS))) };
+    }
+    default:
+      return { ...way, holdS: Math.min(way.holdS, longestS) };
   }
 }
 

@@ -9,6 +9,7 @@ import {
   schoolTopics,
   schools,
   totals,
+  type Phase,
   compileCycle,
   compileBreaths,
   compilePulses,
@@ -93,6 +94,14 @@ describe('compareSchools', () => {
   test('no effort passes the cap, in any school', () => {
     for (const d of compareSchools(exerciseOf('front_hamstring_cycle'), { effortCapPct: 30 }))
       for (const p of d.phases) expect(Math.max(Math.abs(p.fromPct), Math.abs(p.toPct))).toBeLessThanOrEqual(30);
+  });
+  test('nothing is held longer than a person may hold it, in any school', () => {
+    for (const { school, phases } of compareSchools(exerciseOf('front_hamstring_cycle'), { longestHoldS: 15, contractionS: 4 })) {
+      const longest = (...kinds: Phase['kind'][]) =>
+        Math.max(0, ...phases.filter((p) => kinds.includes(p.kind)).map((p) => p.endS - p.startS));
+      expect(longest('hold', 'settle'), school.id).toBeLessThanOrEqual(15);
+      expect(longest('press', 'draw'), school.id).toBeLessThanOrEqual(4);
+    }
   });
   test('every comparable exercise compiles in every school', () => {
     for (const e of exercises.filter(isComparable))

@@ -151,3 +151,15 @@ export async function listPeople(db: Db, ids: readonly number[]): Promise<Person
   );
   return allRows(PersonRow, rows);
 }
+
+const NamedRow = z.object({ id: z.int(), name: z.string() });
+
+/** People who are working toward a goal, by name. */
+export async function listWithGoal(db: Db): Promise<z.output<typeof NamedRow>[]> {
+  const { rows } = await db.query(
+    `select c.id, c.name from client c
+      where c.archived_at is null and exists (select from goal g where g.client_id = c.id and g.closed_at is null)
+      order by lower(c.name), c.id`
+  );
+  return allRows(NamedRow, rows);
+}

@@ -509,6 +509,96 @@ describe('own exercises', () => {
       expect((await caseOf(db, id)).catalogue.some((e) => e.id === own)).toBe(false);
     }));
 
+  test('a name, a motion and a setting are enough: it counts as stretching, so that every limit reaches it', () =>
+    store.rolledBack(async (db) => {
+      const least = {
+        name: 'Doorway lean',
+        links: ['HF-KS'],
+        dial0_kind: 'hold',
+        dial0_min: '10',
+        dial0_max: '60',
+        dial0_step: '10'
+      };
+      const blank = Object.fromEntries(
+        [
+          'aliases',
+          'also',
+          'sideWords',
+          'setup',
+          'checks',
+          'felt',
+          'notFelt',
+          'why',
+          'cautions',
+          'mistakes',
+          'padding',
+          'clothing'
+        ].map((field) => [field, ''])
+      );
+      const own = await addExercise(db, ownExerciseForm.parse(ownExerciseShape({ ...blank, ...least })), null);
+      const exercise = exerciseIn(await loadCatalogue(db), own);
+      expect(exercise).toMatchObject({ phases: ['hold'], kinds: ['passive'], felt: 'muscles around the hip', setup: [] });
+      expect(exercise.lines).toEqual([{ line: 'hamstring', on: 'same' }]);
+      const id = await newClient(db, 'front_split', 'left');
+      await addToWeek(db, id, own, today);
+      await setDial(db, id, dial(own, 'holdS', 20), now);
+      await insertLock(db, id, {
+        stop: { line: 'hamstring', side: 'left' },
+        reason: 'An ache at the sit-bone.',
+        openedOn: today,
+        painEventId: null
+      });
+      const { gated } = gradeOf(await caseOf(db, id), exercise, 'left');
+      expect(gated.verdict).toBe('barred');
+    }));
+
+  test('doses, stops, what it loads, words for press and draw, and its figure are its own, and can be taken out again', () =>
+    store.rolledBack(async (db) => {
+      const full = written({
+        press: 'the knee into the mat',
+        stops: 'Stop when the lantern falls.',
+        loads: ['ankle'],
+        otherLoads: ['wrist'],
+        pose: 'half kneeling',
+        doses: { drills: { holdS: '10–30', sets: '3' }, long_hold: { holdS: '120' } }
+      });
+      const own = await addExercise(db, full, null);
+      const asWritten = exerciseIn(await loadCatalogue(db), own);
+      expect(asWritten).toMatchObject({
+        press: 'the knee into the mat',
+        pose: 'half kneeling',
+        doses: [
+          { school: 'long_hold', holdS: 120 },
+          { school: 'drills', holdS: [10, 30], sets: 3 }
+        ]
+      });
+      expect(asWritten.stops[0]).toBe('Stop when the lantern falls.');
+      expect(asWritten.loads).toEqual(
+        expect.arrayContaining([
+          { joint: 'ankle', on: 'same' },
+          { joint: 'wrist', on: 'other' }
+        ])
+      );
+      const typed = typedExercise(asWritten);
+      expect(typed).toMatchObject({ stops: 'Stop when the lantern falls.', loads: ['ankle'], dose_drills_holdS: '10 to 30' });
+      const bare = {
+        ...typed,
+        stops: '',
+        loads: [],
+        otherLoads: [],
+        pose: '',
+        press: '',
+        dose_drills_holdS: '',
+        dose_drills_sets: ''
+      };
+      await changeExercise(db, own, ownExerciseForm.parse(ownExerciseShape(bare)));
+      const changed = exerciseIn(await loadCatalogue(db), own);
+      expect(changed.stops).not.toContain('Stop when the lantern falls.');
+      expect(changed.loads).not.toContainEqual({ joint: 'ankle', on: 'same' });
+      expect(changed.doses).toEqual([{ school: 'long_hold', holdS: 120 }]);
+      expect([changed.pose, changed.press]).toEqual([undefined, undefined]);
+    }));
+
   test('a copy keeps what it loads and is stopped for; what ships is not changed', () =>
     store.rolledBack(async (db) => {
       const own = await addExercise(db, written({ name: 'My half lotus', links: ['HER90'] }), 'half_lotus');
@@ -519,6 +609,10 @@ describe('own exercises', () => {
       for (const load of shipped.loads) expect(copy.loads).toContainEqual(load);
       expect(copy.traits).toEqual(expect.arrayContaining([...shipped.traits]));
       expect(exerciseOf('half_lotus')).toBe(shipped);
+      await changeExercise(db, own, written({ name: 'My half lotus', links: ['HER90'] }));
+      const changed = exerciseIn(await loadCatalogue(db), own);
+      for (const stop of shipped.stops) expect(changed.stops).toContain(stop);
+      for (const load of shipped.loads) expect(changed.loads).toContainEqual(load);
       await expect(changeExercise(db, 'half_lotus', written())).rejects.toEqual(refusal('not_found'));
     }));
 
@@ -572,7 +666,14 @@ describe('own exercises', () => {
     }));
 
   test('a dial that cannot be is told beside its field', () => {
-    const typed = ownExerciseShape({ ...typedExercise(exerciseOf('half_lotus')), setup: '', mistakes: ': tuck', links: [] });
+    const typed = ownExerciseShape({
+      ...typedExercise(exerciseOf('half_lotus')),
+      mistakes: ': tuck',
+      links: [],
+      dose_drills_holdS: '30 to 20',
+      dose_drills_reps: '101',
+      dose_long_hold_rounds: '1 2'
+    });
     const bad = ownExerciseForm.safeParse({
       ...(typed as object),
       dials: [
@@ -583,12 +684,21 @@ describe('own exercises', () => {
       ]
     });
     expect(bad.error!.issues.map((i) => i.path.join('.')).sort()).toEqual(
-      ['setup', 'mistakes', 'links', 'dials.0.max', 'dials.0.step', 'dials.1.levels', 'dials.2.levels', 'dials.3.step'].sort()
+      [
+        'doses.drills.holdS',
+        'doses.drills.reps',
+        'doses.long_hold.rounds',
+        'mistakes',
+        'links',
+        'dials.0.max',
+        'dials.0.step',
+        'dials.1.levels',
+        'dials.2.levels',
+        'dials.3.step'
+      ].sort()
     );
     const nothing = ownExerciseForm.safeParse(ownExerciseShape({}));
-    expect(nothing.error!.issues.map((i) => i.path.join('.'))).toEqual(
-      expect.arrayContaining(['name', 'phases', 'links', 'setup'])
-    );
+    expect(nothing.error!.issues.map((i) => i.path.join('.'))).toEqual(expect.arrayContaining(['name', 'links']));
     const hold = { kind: 'hold', min: '20', max: '60', step: '10' };
     const twice = ownExerciseForm.safeParse({
       ...(ownExerciseShape(typedExercise(exerciseOf('half_lotus'))) as object),

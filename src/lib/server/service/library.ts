@@ -1,5 +1,16 @@
-import { exerciseFrom, exercises, ringThrough, CoreError, type Dial, type Exercise, type LinkId, type StackUse } from '$lib/core';
-import { dialKinds, type OwnDial, type OwnExerciseInput } from '$lib/contract/ownExercise';
+import {
+  exerciseFrom,
+  exercises,
+  motionOf,
+  ringThrough,
+  CoreError,
+  type Dial,
+  type Dose,
+  type Exercise,
+  type LinkId,
+  type StackUse
+} from '$lib/core';
+import { dialKinds, doseFigures, type DoseFigure, type OwnDial, type OwnExerciseInput } from '$lib/contract/ownExercise';
 import type { Database, Db } from '../db/db';
 import {
   insertOwnExercise,
@@ -27,7 +38,7 @@ export async function addExercise(db: Database, input: OwnExerciseInput, copyOf:
   return db.transaction(async (tx) => {
     const catalogue = await loadCatalogue(tx);
     const base = copyOf === null ? null : exerciseIn(catalogue, copyOf);
-    const exercise = exerciseOfInput(input, 'own_new', base);
+    const exercise = exerciseOfInput(input, 'own_new', base, base);
     requireNeighbours(exercise, catalogue);
     return insertOwnExercise(tx, exercise, base && copyOf);
   });
@@ -36,7 +47,8 @@ export async function addExercise(db: Database, input: OwnExerciseInput, copyOf:
 export async function changeExercise(db: Database, id: string, input: OwnExerciseInput): Promise<void> {
   await db.transaction(async (tx) => {
     const catalogue = await loadCatalogue(tx);
-    const exercise = exerciseOfInput(input, id, exerciseIn(catalogue, id));
+    const own = exerciseIn(catalogue, id);
+    const exercise = exerciseOfInput(input, id, own, originOf(own, catalogue));
     requireNeighbours(exercise, catalogue);
     await updateOwnExercise(tx, id, exercise);
   });
@@ -61,8 +73,19 @@ function requireNeighbours(exercise: Exercise, catalogue: readonly Exercise[]): 
 
 const ownFamily = 'Own exercises';
 
-function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | null): Exercise {
-  const { clothing, notFelt, mistakes, props, dials, links, ...plain } = input;
+/** What an own exercise was copied from; itself where that is in the library no more. */
+function originOf(own: Exercise, catalogue: readonly Exercise[]): Exercise | null {
+  const copyOf = 'copyOf' in own ? own.copyOf : null;
+  return copyOf === null ? null : (catalogue.find((e) => e.id === copyOf) ?? own);
+}
+
+/**
+ * An exercise as it was typed. Of `base`, as it stood, it keeps what the form does not ask; what `origin` loads and is stopped for
+ * stays with a copy, whatever is typed.
+ */
+function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | null, origin: Exercise | null): Exercise {
+  const { clothing, notFelt, felt, press, draw, pose, loads, otherLoads, doses, mistakes, props, dials, links, ...plain } = input;
+  const isSamePose = base !== null && pose !== '' && base.pose === pose;
   const made = dialsOf(
     dials.filter((d) => d !== null),
     base
@@ -75,18 +98,20 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
       moves: movesOf(links as LinkId[], base),
       ...(notFelt && { notFelt }),
       ...(clothing && { clothing }),
-      ...(base?.pose && { pose: base.pose }),
-      ...(base?.path && { path: base.path }),
-      ...(base?.pressWays && { pressWays: base.pressWays }),
-      ...(base?.drawWays && { drawWays: base.drawWays }),
+      felt: felt || feltUsually(links as LinkId[]),
+      ...(pose && { pose }),
+      ...(isSamePose && base.path && { path: base.path }),
+      ...(isSamePose && press && base.pressWays && { pressWays: base.pressWays }),
+      ...(isSamePose && draw && base.drawWays && { drawWays: base.drawWays }),
       ...(base?.standardTerm && { standardTerm: base.standardTerm }),
-      ...(base?.press && { press: base.press }),
-      ...(base?.draw && { draw: base.draw }),
+      ...(press && { press }),
+      ...(draw && { draw }),
+      loads: [...loads, ...otherLoads.map((joint) => `other ${joint}` as const)],
       ...(base?.places && { places: base.places }),
       positionOf: base?.positionOf ?? [],
       variants: base?.variants ?? [],
       then: base?.then ?? [],
-      doses: base?.doses ?? [],
+      doses: dosesOf(doses, base?.doses ?? []),
       asks: (base?.asks ?? []).filter((a) => made.some((d) => d.id === a)),
       dials: made,
       mistakes: mistakes.map(({ mistake, fix }) => [mistake, fix] as const),
@@ -94,19 +119,34 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
     },
     ownFamily
   );
-  if (!base) return written;
+  const start = Object.fromEntries(Object.entries(base?.start ?? {}).filter(([dial]) => made.some((d) => d.id === dial)));
+  const begun = { ...written, start: { ...written.start, ...start } };
+  if (!origin) return begun;
   const union = <T>(a: readonly T[], b: readonly T[]): T[] => [
     ...new Map([...a, ...b].map((x) => [JSON.stringify(x), x])).values()
   ];
-  const start = Object.fromEntries(Object.entries(base.start).filter(([dial]) => made.some((d) => d.id === dial)));
   return {
-    ...written,
-    start: { ...written.start, ...start },
-    loads: union(base.loads, written.loads),
-    lines: union(base.lines, written.lines),
-    stops: union(base.stops, written.stops),
-    traits: union(base.traits, written.traits)
+    ...begun,
+    loads: union(origin.loads, begun.loads),
+    lines: union(origin.lines, begun.lines),
+    stops: union(origin.stops, begun.stops),
+    traits: union(origin.traits, begun.traits)
   };
+}
+
+/** Where it is felt while nobody has said it: where its motions lie. */
+const feltUsually = (links: readonly LinkId[]): string =>
+  [...new Set(links.map((l) => `muscles around the ${motionOf(l).joint}`))].join(', ') || 'nowhere in particular';
+
+/** Doses as they were typed; what one said beside its figures stays, and one whose figures were all taken out goes. */
+function dosesOf(typed: readonly Dose[], before: readonly Dose[]): Dose[] {
+  const figures = Object.keys(doseFigures) as DoseFigure[];
+  const kept = before.flatMap((dose): Dose[] => {
+    const now = typed.find((d) => d.school === dose.school);
+    const said = Object.fromEntries(Object.entries(dose).filter(([key]) => !figures.some((f) => f === key)));
+    return now ? [{ ...said, ...now }] : figures.some((f) => dose[f] !== undefined) ? [] : [dose];
+  });
+  return [...kept, ...typed.filter((d) => before.every((b) => b.school !== d.school))];
 }
 
 /** The motions of a copy stay on the legs they were on; what is added is of the side's own leg. */

@@ -70,7 +70,7 @@ export function countText(count: Readonly<{ at: number; of: number }> | null): s
 
 /** The line under the cue: how, in plain words. */
 export function howOf(phase: Phase, exercise: Exercise): string {
-  if (phase.kind === 'ready') return exercise.setup.join(' ');
+  if (phase.kind === 'ready') return exercise.setup.join(' ') || `Take your place for ${exercise.name}.`;
   const effort = phase.kind.startsWith('press') ? exercise.press : phase.kind.startsWith('draw') ? exercise.draw : undefined;
   const how = phase.how ?? effort ?? phase.cue;
   return phase.note ? `${how.replace(/\.$/, '')}. ${phase.note}` : how;

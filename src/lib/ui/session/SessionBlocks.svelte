@@ -24,7 +24,7 @@
               <SideMark side={work.side} size={14} />
               {doseText(work)}{heightText(exercise, work, unit)}
             </p>
-          {:else}<p class="text-ink-soft">{exercise.why}</p>{/if}
+          {:else if exercise.why}<p class="text-ink-soft">{exercise.why}</p>{/if}
         {/each}
         <GateNotes within={block.work.flatMap((w) => w.notes ?? [])} compact />
       </div>

@@ -4,6 +4,7 @@ import { chainOf, neighboursOf, schoolOf, substitutesFor, type Exercise } from '
 import { orNotFound } from '$lib/server/orNotFound';
 import { listUsersOf, updateOwnExerciseRemoved } from '$lib/server/repo/exerciseRepo';
 import { listNoted } from '$lib/server/repo/judgementRepo';
+import { listWithGoal } from '$lib/server/repo/peopleRepo';
 import { listProps } from '$lib/server/repo/propRepo';
 import { kindsOn } from '$lib/server/service/shelf';
 import { withGoal } from '$lib/server/service/clientCase';
@@ -52,6 +53,8 @@ export const load: PageServerLoad = async ({ params, url, parent, locals: { db, 
       atHand: atHand.has(need.id),
       substitutes: substitutesFor(need.id, atHand).slice(0, 3)
     })),
+    /** In whose Grade it can be tried, where nobody is chosen yet. */
+    people: forClient ? [] : await listWithGoal(db),
     users: await listUsersOf(db, exercise.id),
     noted: await listNoted(db, { exerciseId: exercise.id }, shownNotes),
     gated: c ? gradeOf(c, exercise, c.goal.leadSide ?? 'left').gated : null,

@@ -80,8 +80,18 @@
         <button class="btn btn-quiet">Take out of the library</button>
       </form>
     {/if}
-    <a class="btn" href="/library/new?copy={e.id}">Copy and change</a>
+    <a class="btn" href="/library/new?copy={e.id}{client ? `&client=${client.id}` : ''}">Copy and change</a>
   </div>
+  {#if !client && data.people.length > 0}
+    <details class="mt-2">
+      <summary class="min-h-11 py-2 font-semibold">Try it in Grade</summary>
+      <ul class="flex max-h-60 flex-wrap gap-2 overflow-y-auto">
+        {#each data.people as person (person.id)}
+          <li><a class="btn" href="/people/{person.id}/grade?exercise={e.id}">{person.name}</a></li>
+        {/each}
+      </ul>
+    </details>
+  {/if}
   <ProblemNote text={formProblem(form)} />
   {#if data.gated}
     <div class="mt-3 flex flex-col gap-2">

@@ -21,11 +21,11 @@
       </p>
     {/if}
   {/if}
-  <p class="border-l-4 border-ink pl-3 text-lg">{e.why}</p>
+  {#if e.why}<p class="border-l-4 border-ink pl-3 text-lg">{e.why}</p>{/if}
   <section>
     <h2>Set up</h2>
     <ol class="mt-1 list-decimal pl-6">
-      {#each e.setup as line, i (i)}<li>{line}</li>{/each}
+      {#each e.setup as line, i (i)}<li>{line}</li>{:else}<li class="list-none text-ink-soft">Not written yet.</li>{/each}
     </ol>
     {#if e.press}<p class="mt-2"><strong>Press:</strong> {e.press}.</p>{/if}
     {#if e.draw}<p><strong>Draw:</strong> {e.draw}.</p>{/if}

@@ -8,7 +8,7 @@
   let { data } = $props();
   /** What the two are laid side by side by; a line that is alike is told once. */
   const lines: readonly (readonly [label: string, text: (e: Exercise) => string])[] = [
-    ['Why', (e) => e.why],
+    ['Why', (e) => e.why || '–'],
     ['Trains', (e) => [...e.links.map((l) => motionOf(l).name), ...e.also].join(', ')],
     ['Position', (e) => e.position],
     ['Used for', (e) => e.phases.join(', ')],

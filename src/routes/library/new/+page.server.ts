@@ -1,5 +1,6 @@
 import { redirect } from '@sveltejs/kit';
-import { ownExerciseForm, ownExerciseLists, ownExerciseShape, type OwnExerciseInput } from '$lib/contract/ownExercise';
+import { z } from 'zod';
+import { ownExerciseForm, ownExerciseLists, ownExerciseShape } from '$lib/contract/ownExercise';
 import { neighboursOf } from '$lib/core';
 import type { Database } from '$lib/server/db/db';
 import { addExercise, loadCatalogue } from '$lib/server/service/library';
@@ -18,11 +19,25 @@ export const load: PageServerLoad = async ({ url, locals: { db } }) => {
   };
 };
 
+/** The exercise, and for whom it is tried at once. */
+const newExerciseForm = z.intersection(
+  ownExerciseForm,
+  z.object({
+    tryFor: z
+      .string()
+      .regex(/^\d{1,9}$/)
+      .optional()
+  })
+);
+
 export const actions: Actions = {
   default: async ({ request, url, locals: { db } }) => {
-    const run = (input: OwnExerciseInput, tx: Database) => addExercise(tx, input, url.searchParams.get('copy'));
-    const done = await runFormOnce(request, db, ownExerciseForm, run, { lists: ownExerciseLists, shape: ownExerciseShape });
+    const run = async ({ tryFor, ...input }: z.output<typeof newExerciseForm>, tx: Database) => {
+      const id = await addExercise(tx, input, url.searchParams.get('copy'));
+      return tryFor === undefined ? `/library/${id}` : `/people/${tryFor}/grade?exercise=${id}`;
+    };
+    const done = await runFormOnce(request, db, newExerciseForm, run, { lists: ownExerciseLists, shape: ownExerciseShape });
     if (!done.ok) return done.failure;
-    redirect(303, `/library/${done.value}`);
+    redirect(303, done.value);
   }
 };

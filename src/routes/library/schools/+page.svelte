@@ -6,6 +6,7 @@
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
   import { capital, clockText, numberText } from '$lib/ui/format';
   import Finder from '$lib/ui/Finder.svelte';
+  import { policiesText } from '$lib/ui/schoolText';
   import Why from '$lib/ui/Why.svelte';
 
   let { data } = $props();
@@ -129,9 +130,9 @@
             </tr>
           {/each}
           <tr class="align-top">
-            <th scope="row" class="py-2 pr-3 text-left font-normal text-ink-soft">shape, hands, time in</th>
+            <th scope="row" class="py-2 pr-3 text-left font-normal text-ink-soft">shape, hands, time</th>
             {#each data.schools as s (s.id)}
-              <td class="px-3 py-2">{s.policies.alignment}; {s.policies.hands}; {s.policies.time}</td>
+              <td class="px-3 py-2">{policiesText(s.policies)}</td>
             {/each}
           </tr>
         </tbody>

@@ -2,6 +2,7 @@ import { error } from '@sveltejs/kit';
 import { choiceForm, dialForm, noteForm, schoolForm, type DialFormInput } from '$lib/contract/exerciseForms';
 import { sides } from '$lib/core';
 import { goalCaseOr } from '$lib/server/orNotFound';
+import { breathOf } from '$lib/server/service/clientCase';
 import { gradeOf, settingOf } from '$lib/server/service/gradeExercise';
 import { barBrief, barsOf } from '$lib/server/service/safety';
 import { addToWeek, chooseSchool, noteExercise, takeFromWeek, weekOf } from '$lib/server/service/week';
@@ -47,6 +48,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
         }
       : null,
     prefers: { schoolId: c.client.schoolId, policies: c.client.policies },
+    breathS: breathOf(c),
     shelf,
     atHome,
     hasHome: c.homeShelf.length > 0,

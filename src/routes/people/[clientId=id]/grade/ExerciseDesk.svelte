@@ -255,6 +255,8 @@
     schoolId={desk.schoolId}
     clientName={data.client.name.split(' ')[0] ?? data.client.name}
     {base}
+    gated={grade.gated}
+    breathS={data.breathS}
   />
   <ExerciseNoteForm exerciseId={exercise.id} note={desk.note} {form} />
   <DialHistory history={grade.history} dials={exercise.dials} side={perSide ? side : null} {unit} />

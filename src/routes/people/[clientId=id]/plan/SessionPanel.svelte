@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { planPhaseWords } from '$lib/ui/glossary';
   import type { ChosenSession } from '$lib/contract/plan';
   import { blockWhyText, exercisesIn, isAsked, leftOutTexts, motionOf, timelineOf } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
@@ -26,9 +27,9 @@
   <div>
     <h2>Week {session.week}, session {session.ordinal}</h2>
     <p class="text-ink-soft">
-      {weekdayDate(session.on)} · {week.easy ? 'easy week' : week.phase}{session.light ? ', light' : ''}{session.beginsAt
-        ? ` · ${session.beginsAt}`
-        : ''}{session.place === 'home' ? ' · at home' : ''}
+      {weekdayDate(session.on)} · {week.easy ? 'easy week' : planPhaseWords[week.phase]}{session.light
+        ? ', light'
+        : ''}{session.beginsAt ? ` · ${session.beginsAt}` : ''}{session.place === 'home' ? ' · at home' : ''}
     </p>
     {#if session.theme}<p>Its theme: {motionOf(session.theme).name}.</p>{/if}
     <p>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { planPhaseWords } from '$lib/ui/glossary';
   import Sideways from '$lib/ui/Sideways.svelte';
   import Check from '@lucide/svelte/icons/check';
   import House from '@lucide/svelte/icons/house';
@@ -36,7 +37,7 @@
       >
         <p class="text-center leading-tight">
           <span class="font-semibold">week {week.week}</span><br />
-          <span class="text-ink-soft">{week.easy ? 'easy' : week.phase}</span>
+          <span class="text-ink-soft">{week.easy ? 'easy' : planPhaseWords[week.phase]}</span>
         </p>
         {#each week.sessions as session (session.id)}
           <button

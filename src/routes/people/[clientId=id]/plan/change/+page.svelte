@@ -1,11 +1,12 @@
 <script lang="ts">
+  import { planPhaseWords } from '$lib/ui/glossary';
   import type { SubmitFunction } from '@sveltejs/kit';
   import { enhance } from '$app/forms';
   import { addDays, schools, sessionDays, weekdayOf, type Mend } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
   import Field from '$lib/ui/Field.svelte';
   import { formProblem } from '$lib/ui/formState';
-  import { plural, weekdayText } from '$lib/ui/format';
+  import { capital, plural, weekdayText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { problemText } from '$lib/ui/problemText';
   import Select from '$lib/ui/Select.svelte';
@@ -158,7 +159,7 @@
                 type="button"
                 class="btn btn-quiet {of === shown ? 'border-mulberry text-mulberry' : ''}"
                 aria-pressed={of === shown}
-                onclick={() => (pickedPhase = of.phase)}>{of.phase}, from week {of.week}</button
+                onclick={() => (pickedPhase = of.phase)}>{capital(planPhaseWords[of.phase])}, from week {of.week}</button
               >
             {/each}
           </div>
