@@ -80,6 +80,7 @@ const ownExercise: OwnExerciseInput = {
   easier: [],
   press: '',
   draw: '',
+  variants: [],
   stops: [],
   loads: [],
   otherLoads: [],
@@ -237,6 +238,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
     padding: '',
     mistakes: 'The back arches: draw the ribs down',
     stops: 'Stop when the hands go numb.',
+    variants: 'facing the door\nfacing away',
     loads: ['shoulder'],
     otherLoads: [],
     pose: 'arm overhead',
@@ -345,6 +347,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
       hands: 'none',
       time: 'breaths'
     }),
+    ofClient('grade', 'variant', { exerciseId: 'side_split_on_stack', variant: 'kneecaps facing up' }),
     ofClient('grade/cycle', 'keep', {
       exerciseId: 'front_hamstring_cycle',
       cycles: JSON.stringify({ left: cycle, right: cycle })

@@ -163,6 +163,9 @@ export type NoteInput = z.output<typeof noteForm>;
 
 export const choiceForm = z.object({ exerciseId });
 
+export const variantForm = z.object({ exerciseId, variant: z.string().max(longestLine) });
+export type VariantInput = z.output<typeof variantForm>;
+
 /** One dial of an exercise to a value; `sure` confirms a jump of more than one step. */
 export const dialForm = z.object({
   exerciseId,

@@ -40,6 +40,8 @@ export const figuresSchema = z.strictObject({
   ended: z.boolean().optional(),
   /** What the open variant allowed; without it the strict one was done. */
   allows: z.string().max(120).optional(),
+  /** Which variant of the exercise was done, where it is not the usual one. */
+  variant: z.string().max(400).optional(),
   /** It was done one step easier, by choice on the way. */
   easier: z.boolean().optional()
 });

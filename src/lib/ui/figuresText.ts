@@ -23,6 +23,7 @@ export function figuresText(
     feltAt,
     ended,
     allows,
+    variant,
     easier
   }: SetFigures,
   units: Units
@@ -42,6 +43,7 @@ export function figuresText(
     checks ? `slipped: ${checks.join(', ')}` : '',
     signs ? `${signs.join(', ')}${ended ? ', which ended it' : ''}` : '',
     allows === undefined ? '' : `open: ${allows}`,
+    variant ?? '',
     easier ? 'one step easier' : ''
   ].filter(Boolean);
 }

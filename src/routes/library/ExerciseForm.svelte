@@ -247,7 +247,7 @@
     {@render fold(
       'Words beside the mat',
       'set-up, checks, press and draw, what goes wrong',
-      ['aliases', 'why', 'setup', 'checks', 'felt', 'notFelt', 'mistakes', 'press', 'draw'],
+      ['aliases', 'why', 'setup', 'checks', 'felt', 'notFelt', 'mistakes', 'variants', 'press', 'draw'],
       words
     )}
     {@render fold(
@@ -306,6 +306,7 @@
       {@render word('Draw', 'draw', 'the heel off the block')}
       {@render word('Why, in one line', 'why')}
       {@render lines('Other names', 'aliases', 'a line each', 2)}
+      {@render lines('Variants, the usual first, a line each', 'variants', 'knees together', 2)}
       {@render lines('What goes wrong', 'mistakes', 'What goes wrong: what mends it')}
     </div>
   {/snippet}

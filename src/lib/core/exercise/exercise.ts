@@ -156,6 +156,7 @@ export type Exercise = Readonly<{
   easier: readonly string[];
   /** What usually follows, which is order and not difficulty. */
   then: readonly string[];
+  /** Ways to do it that are no harder and load the same, the usual first; what loads otherwise is an exercise of its own. */
   variants: readonly string[];
   /** The same set-up turned the other way. */
   mirrors?: string;

@@ -46,6 +46,11 @@ describe('the catalogue', () => {
     }
   });
 
+  test('variants are several, and told apart', () => {
+    for (const { id, variants } of exercises) expect(variants.length === 0 || new Set(variants).size > 1, id).toBe(true);
+    expect(exercises.filter((e) => e.variants.length > 0).length).toBeGreaterThan(3);
+  });
+
   test('every reference resolves', () => {
     for (const e of exercises) {
       for (const id of [...e.harder, ...e.harderInferred, ...e.then, ...(e.mirrors ? [e.mirrors] : [])])

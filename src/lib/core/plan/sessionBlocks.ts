@@ -27,6 +27,8 @@ export type WeekWork = Readonly<{
   /** Shaped by hand, in place of the school's way; null: none. */
   cycles?: SideCycles | null;
   lifts?: SideLifts | null;
+  /** Which variant of the exercise, where it is not the usual one. */
+  variant?: string | null;
   /** Not one that ships: the block keeps it as it is. */
   isOwn: boolean;
   /** What it was noted to do for this person. */
@@ -151,7 +153,7 @@ export function blockOf(
   ask: Omit<BlocksAsk, 'light' | 'allotment'> & Readonly<{ backWarm: boolean }>,
   { sets, light, extra }: Readonly<{ sets: number; light?: boolean; extra?: boolean }>
 ): Built {
-  const { exercise, school, states, cycles, lifts, isOwn, effect } = work;
+  const { exercise, school, states, cycles, lifts, variant, isOwn, effect } = work;
   if (work.lacks?.length) return { block: null, notBuilt: [lackOf(work)], asks: [] };
   const part = partOf(exercise);
   const built = buildBlock({
@@ -160,6 +162,7 @@ export function blockOf(
     states,
     cycles,
     lifts,
+    variant,
     sideOrder: sideOrder(ask),
     sets,
     extraSide: part === 'position' && extra ? ask.weakerSide : null,

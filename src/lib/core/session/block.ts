@@ -43,6 +43,8 @@ export type Work = Readonly<{
   stacks?: readonly StackOfWork[];
   /** So many of what its form counts may be done at most; no more than planned where nothing gets harder. */
   most?: number;
+  /** Which variant of the exercise, where it is not the usual one. */
+  variant?: string;
   /** What keeps it within its limits, and what the people in the room have to keep: told at the exercise. */
   notes?: readonly GateReason[];
   /** One step easier, for the day it is needed in mid-session. */

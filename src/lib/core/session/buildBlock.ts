@@ -40,6 +40,8 @@ export type BlockAsk = Readonly<{
   cycles?: SideCycles | null;
   /** Lifts shaped by hand, side by side; in place of the school's way. */
   lifts?: SideLifts | null;
+  /** Which variant of the exercise, where it is not the usual one. */
+  variant?: string | null;
   /** Of what is done with both sides together that of the left counts. */
   states: Readonly<Record<Side, SideState>>;
   /** Sides in the order they are done. */
@@ -150,6 +152,7 @@ function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ 
     setting,
     dials,
     ...(state.isEased && { isEased: true }),
+    ...(ask.variant && { variant: ask.variant }),
     ...stood(stacks),
     ...mostOf(ask, made.form, gated),
     ...(notes.length > 0 && { notes }),

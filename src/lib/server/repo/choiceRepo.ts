@@ -12,22 +12,24 @@ const ChoiceRow = z
     school_id: z.enum(schoolIds).nullable(),
     policies: policiesSchema,
     cycles: sideCyclesSchema.nullable(),
-    lifts: sideLiftsSchema.nullable()
+    lifts: sideLiftsSchema.nullable(),
+    variant: z.string().nullable()
   })
   .transform((r) => ({
     exerciseId: r.exercise_id,
     schoolId: r.school_id,
     policies: r.policies,
     cycles: r.cycles,
-    lifts: r.lifts
+    lifts: r.lifts,
+    variant: r.variant
   }));
-/** An exercise of the week, where it differs in school or policy from what the client prefers, and its cycle or its lifts where they were shaped. */
+/** An exercise of the week, where it differs in school or policy from what the client prefers, its cycle or its lifts where they were shaped, and its variant where it is not the usual one. */
 export type ExerciseChoice = z.output<typeof ChoiceRow>;
 
 /** The week's exercises of a goal in their order; empty while nobody chose. */
 export async function listChoices(db: Db, goalId: number): Promise<ExerciseChoice[]> {
   const { rows } = await db.query(
-    'select exercise_id, school_id, policies, cycles, lifts from exercise_choice where goal_id = $1 order by ordinal, exercise_id',
+    'select exercise_id, school_id, policies, cycles, lifts, variant from exercise_choice where goal_id = $1 order by ordinal, exercise_id',
     [goalId]
   );
   return allRows(ChoiceRow, rows);
@@ -38,8 +40,16 @@ export async function replaceChoices(tx: Db, goalId: number, choices: readonly E
   await tx.query('delete from exercise_choice where goal_id = $1', [goalId]);
   for (const [ordinal, c] of choices.entries())
     await tx.query(
-      'insert into exercise_choice (goal_id, exercise_id, ordinal, school_id, policies, cycles, lifts) values ($1, $2, $3, $4, $5, $6, $7)',
-      [goalId, c.exerciseId, ordinal, c.schoolId, ...[c.policies, c.cycles, c.lifts].map((of) => of && JSON.stringify(of))]
+      `insert into exercise_choice (goal_id, exercise_id, ordinal, school_id, variant, policies, cycles, lifts)
+       values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+      [
+        goalId,
+        c.exerciseId,
+        ordinal,
+        c.schoolId,
+        c.variant,
+        ...[c.policies, c.cycles, c.lifts].map((of) => of && JSON.stringify(of))
+      ]
     );
 }
 

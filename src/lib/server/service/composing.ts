@@ -51,6 +51,8 @@ function weekWork(c: GoalCase, planSchool: SchoolId, place: Place = 'studio'): W
     exercise,
     cycles: choice.cycles,
     lifts: choice.lifts,
+    // Of an own exercise it may have been taken out again.
+    variant: exercise.variants.includes(choice.variant ?? '') ? choice.variant : null,
     school: schoolOf(schoolId ?? planSchool),
     isOwn: !shipped.has(exercise.id),
     effect: effectOf(c, exercise.id),

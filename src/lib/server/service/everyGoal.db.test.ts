@@ -11,6 +11,7 @@ import {
   usualArrangement,
   whyText,
   type Block,
+  exerciseOf,
   type CycleSpec,
   type LiftShape,
   type SchoolId
@@ -40,7 +41,7 @@ import { proposalsOf } from './reviewing';
 import { doneAgainstPlan } from './doneAgainstPlan';
 import { lastTimes, recordsOf } from './sessionRecords';
 import { setDial, setDials } from './settingDial';
-import { addToWeek, chooseSchool, takeFromWeek } from './week';
+import { addToWeek, chooseSchool, chooseVariant, takeFromWeek } from './week';
 
 const store = testDatabase();
 const today = '2026-03-02';
@@ -332,6 +333,26 @@ describe('the week and its schools', () => {
         expect(await recordsNow()).toBe(0);
       }));
   });
+
+  // Source: common practice: the same position with its feet or knees otherwise is compared with itself alone.
+  test('a variant is chosen, played, and a log of its own', () =>
+    store.rolledBack(async (db) => {
+      const id = await measured(db, 'front_split');
+      await addToWeek(db, id, 'low_lunge', today);
+      await makePlan(db, id, plan('long_hold'), today);
+      const choose = (variant: string) => chooseVariant(db, id, { exerciseId: 'low_lunge', variant }, today);
+      const now = async () => (await prepared(db, id)).find((b) => b.exerciseId === 'low_lunge')!.work.map((w) => w.variant);
+      const recordsNow = async () => recordsOf(await loadLoggedCase(db, id, today), 'low_lunge', 'left').length;
+      expect(await now()).toEqual([undefined, undefined]);
+      const [usual, tucked] = exerciseOf('low_lunge').variants as [string, string];
+      await choose(tucked);
+      expect(await now()).toEqual([tucked, tucked]);
+      await play(db, id, today, ({ exerciseId }) => (exerciseId === 'low_lunge' ? { figures: { variant: tucked } } : {}));
+      expect(await recordsNow()).toBe(1);
+      await choose(usual);
+      expect([await now(), await recordsNow()]).toEqual([[undefined, undefined], 0]);
+      await expect(choose('upside down')).rejects.toEqual(refusal('not_found'));
+    }));
 
   describe('what is written down of a set', () => {
     const verdictAfter = async (db: Database, say: Partial<SetLogInput>) => {

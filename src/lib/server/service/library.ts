@@ -109,7 +109,6 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
       loads: [...loads, ...otherLoads.map((joint) => `other ${joint}` as const)],
       ...(base?.places && { places: base.places }),
       positionOf: base?.positionOf ?? [],
-      variants: base?.variants ?? [],
       then: base?.then ?? [],
       doses: dosesOf(doses, base?.doses ?? []),
       asks: (base?.asks ?? []).filter((a) => made.some((d) => d.id === a)),

@@ -41,13 +41,13 @@ export function recordsOf(c: LoggedCase, exerciseId: string, side: Side | null):
 const knownRecords = perCase((_: LoggedCase) => new Map<string, readonly SessionRecord[]>());
 
 function readRecords(c: LoggedCase, exerciseId: string, side: Side | null): SessionRecord[] {
-  const isOpen = isOpenVariant(c, exerciseId, side);
+  const now = variantNow(c, exerciseId, side);
   const decided = group(decisionsOf(c).get(`${exerciseId}/${side}`) ?? [], (d) => d.sessionId);
   return endedSessions(c).flatMap((session): SessionRecord[] => {
     const planned = session.plannedSets.find((p) => p.exerciseId === exerciseId && p.side === side);
     if (!planned) return [];
     const logs = logsOf(c).get(`${session.id}/${exerciseId}/${side}`) ?? [];
-    if (!isOfVariant(logs[0], isOpen)) return [];
+    if (!isOfVariant(logs[0], now)) return [];
     const pains = painsIn(c, session.id, exerciseId, side);
     const decisionAt = (moment: Moment) => decided.get(session.id)?.find((d) => d.moment === moment);
     const record: SessionRecord = {
@@ -64,17 +64,22 @@ function readRecords(c: LoggedCase, exerciseId: string, side: Side | null): Sess
   });
 }
 
-const isOpenVariant = (c: GoalCase, exerciseId: string, side: Side | null): boolean =>
-  c.choices.find((o) => o.exerciseId === exerciseId)?.lifts?.[side ?? 'left'].allows !== undefined;
+/** How an exercise is done now: in which of its variants, and strictly or open. */
+type VariantNow = Readonly<{ variant: string | null; isOpen: boolean }>;
 
-/** The strict variant and the open one are two logs: what the one is ready for says nothing about the other. No log is of either. */
-const isOfVariant = (log: SetLog | undefined, isOpen: boolean): boolean =>
-  log === undefined || (log.figures.allows !== undefined) === isOpen;
+function variantNow(c: GoalCase, exerciseId: string, side: Side | null): VariantNow {
+  const choice = c.choices.find((o) => o.exerciseId === exerciseId);
+  return { variant: choice?.variant ?? null, isOpen: choice?.lifts?.[side ?? 'left'].allows !== undefined };
+}
+
+/** Each variant is a log of its own, the strict one and the open one too: what the one is ready for says nothing about the other. No log is of either. */
+const isOfVariant = (log: SetLog | undefined, { variant, isOpen }: VariantNow): boolean =>
+  log === undefined || ((log.figures.allows !== undefined) === isOpen && (log.figures.variant ?? null) === variant);
 
 /** Whether what was logged of the session that ended last is of the variant that is done now. */
 export function isOfVariantNow(c: GoalCase, session: Session, exerciseId: string, side: Side | null): boolean {
   const log = c.lastSets.find((l) => l.sessionId === session.id && l.exerciseId === exerciseId && l.side === side);
-  return isOfVariant(log, isOpenVariant(c, exerciseId, side));
+  return isOfVariant(log, variantNow(c, exerciseId, side));
 }
 
 /** Pains of an exercise in a session, told in it or later; where no side was told they are of either. */

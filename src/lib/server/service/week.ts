@@ -1,4 +1,4 @@
-import type { NoteInput, SchoolInput } from '$lib/contract/exerciseForms';
+import type { NoteInput, SchoolInput, VariantInput } from '$lib/contract/exerciseForms';
 import { chainOf, CoreError, goalExercises, goalOf, motionOf, partOf, reasonText, type Exercise, type SchoolId } from '$lib/core';
 import type { Database } from '../db/db';
 import { replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
@@ -32,7 +32,8 @@ export const plainChoice = (exerciseId: string): ExerciseChoice => ({
   schoolId: null,
   policies: {},
   cycles: null,
-  lifts: null
+  lifts: null,
+  variant: null
 });
 
 /** A first list that the gate lets through; a position that is not open yet gives way to the nearest easier one that is. */
@@ -139,6 +140,25 @@ export async function chooseSchool(
     week.map((choice) => (choice.exerciseId === exerciseId ? { ...choice, schoolId, policies } : choice))
   );
 }
+
+/**
+ * In which of its variants an exercise of the week is done; the first is the usual one. It loads what the exercise loads, so the
+ * gate has nothing new to say.
+ *
+ * Throws: CoreError 'not_found' for one it does not have.
+ */
+export const chooseVariant = (
+  db: Database,
+  clientId: number,
+  { exerciseId, variant }: VariantInput,
+  today: string
+): Promise<void> =>
+  changeWeek(db, clientId, today, (week, c) => {
+    const { variants } = exerciseIn(c.catalogue, exerciseId);
+    if (!variants.includes(variant)) throw new CoreError('not_found', { what: 'variant' });
+    const kept = variant === variants[0] ? null : variant;
+    return week.map((choice) => (choice.exerciseId === exerciseId ? { ...choice, variant: kept } : choice));
+  });
 
 /** What an exercise did for a client. */
 export const noteExercise = (db: Database, clientId: number, note: NoteInput, today: string): Promise<void> =>

@@ -3,6 +3,7 @@
   import GateNotes from '$lib/ui/GateNotes.svelte';
   import type { LengthUnit } from '$lib/contract/fields';
   import ExerciseDrawing from '$lib/ui/drawing/ExerciseDrawing.svelte';
+  import { capital } from '$lib/ui/format';
   import { stackLine } from '$lib/ui/stackText';
   import type { Player } from './player.svelte';
 
@@ -42,6 +43,7 @@
       {#each exercise.setup as step (step)}<p>{step}</p>{/each}
     </div>
   {/if}
+  {#if isOfSet && player.set.work.variant}<p class="text-xl max-sm:text-base">{capital(player.set.work.variant)}.</p>{/if}
   {#each stacks as stack (stack.dialId)}
     <p class="text-xl max-sm:text-base">{stackLine(exercise, stack, shelf, unit)}</p>
   {/each}

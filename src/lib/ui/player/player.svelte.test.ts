@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
-import { compileSession, exerciseOf, partOf, type Block, type Form, type PainEvent, type Side } from '$lib/core';
+import { compileSession, exerciseOf, partOf, type Block, type Form, type PainEvent, type Side, type Work } from '$lib/core';
 import { Player, type AskTime } from './player.svelte';
 
 const holdS = 30;
@@ -604,8 +604,8 @@ describe('changed on the way', () => {
 describe('a set that ends where it is no longer clean', () => {
   const spec = { reps: 8, leastReps: 5, liftS: 2, holdS: 3, lowerS: 2, restS: 4, peakPct: 40 };
   const lifts = blockOf('front_leg_lift', ['left'], { kind: 'reps', spec });
-  const start = (form: Form = lifts.work[0]!.form) => {
-    const made = playerOf({ blocks: [{ ...lifts, work: [{ ...lifts.work[0]!, form }] }, blocks[2]!] });
+  const start = (form: Form = lifts.work[0]!.form, more: Partial<Work> = {}) => {
+    const made = playerOf({ blocks: [{ ...lifts, work: [{ ...lifts.work[0]!, form, ...more }] }, blocks[2]!] });
     made.player.togglePause();
     return made;
   };
@@ -645,6 +645,13 @@ describe('a set that ends where it is no longer clean', () => {
     player.enough();
     player.keepNotes({ sensation: 3, felt: null, slipped: null });
     expect(sent('sets')).toEqual([expect.objectContaining({ figures: { done: 0, of: 5, allows: 'the pelvis may tip' } })]);
+  });
+
+  test('the variant is written with the set', () => {
+    const { player, sent } = start({ kind: 'reps', spec }, { variant: 'rear toes tucked under' });
+    player.enough();
+    player.keepNotes({ sensation: 3, felt: null, slipped: null });
+    expect(sent('sets')).toEqual([expect.objectContaining({ figures: { done: 0, of: 5, variant: 'rear toes tucked under' } })]);
   });
 
   test('counted lifts have no last one to say', () =>

@@ -412,6 +412,7 @@ export class Player {
       ...figures,
       ...howMany,
       ...(allows !== undefined && { allows }),
+      ...(set.work.variant !== undefined && !leftOut && { variant: set.work.variant }),
       ...(this.changes.isEased(set) && { easier: true })
     };
     return Object.keys(told).length > 0 ? { figures: told } : {};

@@ -22,7 +22,7 @@
           {#if isAsked(work)}
             <p class="flex items-center gap-2">
               <SideMark side={work.side} size={14} />
-              {doseText(work)}{heightText(exercise, work, unit)}
+              {doseText(work)}{heightText(exercise, work, unit)}{work.variant ? `, ${work.variant}` : ''}
             </p>
           {:else if exercise.why}<p class="text-ink-soft">{exercise.why}</p>{/if}
         {/each}

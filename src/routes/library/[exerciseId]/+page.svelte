@@ -221,7 +221,7 @@
       {#if e.variants.length > 0}
         <section>
           <h2>Variants</h2>
-          <p>{e.variants.join('; ')}</p>
+          <p>{capital(e.variants.join('; '))}. Which one is done is chosen in Grade.</p>
         </section>
       {/if}
       {#if data.then.length > 0 || data.mirrors}

@@ -144,6 +144,7 @@ export const frontSplit: Family = {
     {
       id: 'low_lunge',
       name: 'Low lunge, hips forward',
+      variants: ['top of the rear foot down', 'rear toes tucked under'],
       aliases: ['anjaneyasana', 'kneeling hip-flexor stretch', 'crescent lunge'],
       position: 'lunge',
       phases: ['hold'],

@@ -278,7 +278,6 @@ export const rotation: Family = {
         hold(20, 60, 10)
       ],
       doses: [{ school: 'drills', holdS: [20, 30], sets: 3 }],
-      variants: ['leaning forward', 'leaning back', 'trunk turned away'],
       harderInferred: ['pigeon_engaged']
     },
     {

@@ -27,6 +27,7 @@ export const settling: Family = {
     {
       id: 'childs_pose',
       name: 'Child’s pose',
+      variants: ['knees together', 'knees wide'],
       aliases: ['balasana'],
       position: 'kneeling',
       pose: 'rocked back',
@@ -39,7 +40,7 @@ export const settling: Family = {
       traits: ['rounded fold', 'heel-sit'],
       loads: ['back'],
       props: [may('cushion', 'a cushion between seat and heels')],
-      setup: ['Kneel and sit back, trunk down, arms ahead or beside.', 'Knees together or wide.'],
+      setup: ['Kneel and sit back, trunk down, arms ahead or beside.'],
       checks: ['relaxed'],
       felt: 'low back, gently',
       mistakes: [

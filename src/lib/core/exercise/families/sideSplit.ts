@@ -265,6 +265,7 @@ export const sideSplit: Family = {
     {
       id: 'side_split_on_stack',
       name: 'Side split on its stack',
+      variants: ['kneecaps facing ahead', 'kneecaps facing up'],
       aliases: ['straddle split', 'samakonasana', 'middle split', 'box split'],
       position: 'in the split',
       phases: ['hold', 'test'],

@@ -1,11 +1,11 @@
 import { error } from '@sveltejs/kit';
-import { choiceForm, dialForm, noteForm, schoolForm, type DialFormInput } from '$lib/contract/exerciseForms';
+import { choiceForm, dialForm, noteForm, schoolForm, variantForm, type DialFormInput } from '$lib/contract/exerciseForms';
 import { sides } from '$lib/core';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { breathOf } from '$lib/server/service/clientCase';
 import { gradeOf, settingOf } from '$lib/server/service/gradeExercise';
 import { barBrief, barsOf } from '$lib/server/service/safety';
-import { addToWeek, chooseSchool, noteExercise, takeFromWeek, weekOf } from '$lib/server/service/week';
+import { addToWeek, chooseSchool, chooseVariant, noteExercise, takeFromWeek, weekOf } from '$lib/server/service/week';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 import { setDials } from '$lib/server/service/settingDial';
@@ -77,6 +77,12 @@ export const actions: Actions = {
   school: async ({ request, params, locals: { db, today } }) => {
     const done = await runForm(request, schoolForm, (input) => chooseSchool(db, Number(params.clientId), input, today), {
       form: 'school'
+    });
+    return done.ok ? { kept: true } : done.failure;
+  },
+  variant: async ({ request, params, locals: { db, today } }) => {
+    const done = await runForm(request, variantForm, (input) => chooseVariant(db, Number(params.clientId), input, today), {
+      form: 'variant'
     });
     return done.ok ? { kept: true } : done.failure;
   },

@@ -31,6 +31,7 @@
   import LadderPanel from './LadderPanel.svelte';
   import NextSteps from './NextSteps.svelte';
   import SchoolPanel from './SchoolPanel.svelte';
+  import Variants from './Variants.svelte';
   import UseStack from './UseStack.svelte';
 
   type Props = { data: PageData; desk: NonNullable<PageData['desk']>; form: ActionData };
@@ -186,6 +187,7 @@
     {/if}
     <LadderPanel {graded} {stack} {rung} shelf={data.shelf} {shelfHref} {unit} onLook={look} />
   {/if}
+  {#if desk.choice && exercise.variants.length > 1}<Variants {exercise} chosen={desk.choice.variant} />{/if}
   <div class="mt-2 border-t border-line pt-3"><HowShort {exercise} /></div>
   <p class="text-ink-soft">
     <a class="underline" href="/library/{exercise.id}?client={data.client.id}">All about it in the library</a>.
