@@ -1,4 +1,5 @@
 import { sidesMeet } from '../body/body';
+import { addDays } from '../days';
 import { isStretching } from '../exercise/bearing';
 import { hold, type Dial, type DialId } from '../exercise/dial';
 import { isHarder } from '../exercise/dials';
@@ -10,7 +11,7 @@ import { stopBars } from './bars';
 import { halfWay, isAtEnd } from './endRange';
 import { boundMotions, deepestDepthCm, splitOfDial } from './endStops';
 import type { GateReason } from './reason';
-import { liftAndLowerS, longestHoldS } from './rules';
+import { liftAndLowerS, longestHoldS, newToLoad } from './rules';
 import { flatFirst, isFlatHeld } from './stages';
 
 /** The hardest a dial may stand at, and why. */
@@ -50,7 +51,12 @@ export function firstAttempt({ person }: GateAsk): GateReason | null {
 export function endsOf(ask: GateAsk, noHarder: GateReason | null): DialEnds {
   const ends: Partial<Record<DialId, DialEnd>> = {};
   for (const dial of ask.exercise.dials) {
-    const found = [...limitEnds(dial, ask), ...reachEnds(dial, ask), ...(noHarder ? [standingEnd(dial, ask, noHarder)] : [])];
+    const found = [
+      ...limitEnds(dial, ask),
+      ...reachEnds(dial, ask),
+      ...loadEnds(dial, ask),
+      ...(noHarder ? [standingEnd(dial, ask, noHarder)] : [])
+    ];
     const tightest = found.reduce<DialEnd | null>((a, b) => (a && !isHarder(dial, a.at, b.at) ? a : b), null);
     if (tightest) ends[dial.id] = tightest;
   }
@@ -110,6 +116,20 @@ function limitEnd(dial: Dial, limit: Limit, exercise: Exercise, side: Side | nul
 /** Whether the hold of an exercise is a contraction: nothing but its own muscles keeps it there. */
 export const holdIsContraction = ({ kinds }: Pick<Exercise, 'kinds'>): boolean =>
   !kinds.includes('passive') && !kinds.includes('assisted');
+
+/** A load that is new to a person is a small one. */
+function loadEnds(dial: Dial, { exercise, side, person, today }: GateAsk): DialEnd[] {
+  if (dial.id !== 'loadKg') return [];
+  const { belowKg, days } = newToLoad;
+  const first = person.moves
+    .filter((m) => m.exerciseId === exercise.id && m.dial === dial.id && sidesMeet(m.side, side))
+    .map((m) => m.on)
+    .toSorted()[0];
+  const opensOn = first === undefined ? null : addDays(first, days);
+  const at = Math.floor((belowKg - 1e-9) / dial.step) * dial.step;
+  if (at >= dial.max || (opensOn !== null && opensOn <= today)) return [];
+  return [{ at, why: { code: 'new to load', belowKg, days, opensOn } }];
+}
 
 /** Ends that end stops and stages set on what takes somebody deeper. */
 function reachEnds(dial: Dial, ask: GateAsk): DialEnd[] {

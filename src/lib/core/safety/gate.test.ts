@@ -331,6 +331,19 @@ describe('waits and stages', () => {
     expect(waits).toEqual({});
   });
 
+  // Source: common practice: who is new to the weighted roll-down moves less than 8 kg; four weeks are an assumption.
+  test('a load that is new stays under eight kilograms, for four weeks from its first setting', () => {
+    const loadEnd = (id: string, moves: SafetyPerson['moves']) => asked(id, null, { moves }).ends.loadKg;
+    const first = { exerciseId: 'weighted_roll_down', side: 'left', dial: 'loadKg', first: true } as const;
+    expect(loadEnd('weighted_roll_down', [])).toMatchObject({ at: 7, why: { code: 'new to load', opensOn: null } });
+    expect(loadEnd('weighted_roll_down', [{ ...first, on: '2026-02-03' }])).toMatchObject({
+      at: 7,
+      why: { opensOn: '2026-03-03' }
+    });
+    expect(loadEnd('weighted_roll_down', [{ ...first, on: '2026-02-02' }])).toBeUndefined();
+    expect(loadEnd('butterfly_reclined', [])).toBeUndefined();
+  });
+
   test('past flat opens once the flat split was held on three days, by the leg in front', () => {
     const two = { flatHeldOn: { left: flatDays.slice(0, 2), right: flatDays } };
     expect(barred('raised_split', 'left', two)).toBe(true);

@@ -12,6 +12,8 @@ export type GateReason =
   | Readonly<{ code: 'end stop'; limit: Limit; side: Side; deg: number | null }>
   | Readonly<{ code: 'flat first'; heldDays: number; neededDays: number; holdS: number }>
   | Readonly<{ code: 'lotus order'; stage: number; needed: number }>
+  /** The load of an exercise is new to a person; it may be more from a day on, null where it was never set. */
+  | Readonly<{ code: 'new to load'; belowKg: number; days: number; opensOn: string | null }>
   | Readonly<{ code: 'back not warm' }>
   /** Pain told and not decided on; `again` for the second time after the same exercise. */
   | Readonly<{ code: 'told pain'; text: string; on: string; again: boolean }>

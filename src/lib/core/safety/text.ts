@@ -115,6 +115,8 @@ export function reasonBrief(reason: GateReason): string {
       return 'the flat split first';
     case 'lotus order':
       return `${lotusStages[reason.needed - 1]} first`;
+    case 'new to load':
+      return `new to this load: under ${reason.belowKg} kg`;
     case 'back not warm':
       return 'the back is not warm';
     case 'told pain':
@@ -142,6 +144,10 @@ export function reasonText(reason: GateReason): string {
       return `Past flat opens once the flat split was held ${reason.holdS} seconds on ${reason.neededDays} days: ${reason.heldDays} so far.`;
     case 'lotus order':
       return `${capital(lotusStages[reason.needed]!)} comes after ${lotusStages[reason.needed - 1]}. The stage in work is ${lotusStages[reason.stage]}; it is moved on in Goal.`;
+    case 'new to load':
+      return reason.opensOn === null
+        ? `New to this load: under ${reason.belowKg} kg for the first ${reason.days} days.`
+        : `New to this load: under ${reason.belowKg} kg until ${dayText(reason.opensOn)}.`;
     case 'back not warm':
       return 'Leaning back comes only after the back was warmed in the same session.';
     case 'told pain':

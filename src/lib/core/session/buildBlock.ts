@@ -143,8 +143,9 @@ function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ 
   if ('asks' in made) return made;
   const rungs = Object.fromEntries(stacks.map((s) => [s.dial.id, s.rungs]));
   const dials = exercise.dials.filter((d) => !isOfForm(d) || made.uses.includes(d.id)).map((d) => d.id);
-  // A wait and a stage that is still to come are told where settings are moved, not beside the mat.
-  const notes = [...gated.within.filter((r) => r.code !== 'wait' && r.code !== 'flat first'), ...gated.remember];
+  // A wait, a stage that is still to come and a load that is still new are told where settings are moved, not beside the mat.
+  const ofGrade = ['wait', 'flat first', 'new to load'];
+  const notes = [...gated.within.filter((r) => !ofGrade.includes(r.code)), ...gated.remember];
   return {
     side,
     sets: made.sets,
