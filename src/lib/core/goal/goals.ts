@@ -302,6 +302,54 @@ const positions: readonly Goal[] = [
   },
   {
     ...plain,
+    id: 'knee_straight_strength',
+    name: 'Knee straightened by strength',
+    kind: 'active range',
+    headline: 'knee_straight_held',
+    model: 'apart',
+    // On a seat the hip is at a right angle: hamstrings that are shorter stop the knee, whatever its strength.
+    demands: [need('HF-KS', 'each', 90)],
+    firstExercises: ['lying_knee_straightener', 'raise_back_off'],
+    target: 0,
+    endPoint: 'straight and held five seconds',
+    view: 'side',
+    checks: ['thigh still', 'no push from the hip'],
+    cautions: ['Never locked with force. Any knee pain ends it.']
+  },
+  {
+    ...plain,
+    id: 'hamstring_at_knee',
+    name: 'Hamstring at the knee’s end',
+    kind: 'active range',
+    headline: 'knee_end_angle',
+    model: 'apart',
+    demands: [need('HF-KS', 'each', 90)],
+    firstExercises: ['strap_reps_middle', 'strap_reps_outside', 'strap_reps_inside'],
+    target: 0,
+    endPoint: 'the knee straight with the thigh upright',
+    view: 'side',
+    checks: ['thigh still', 'pelvis quiet', 'felt in the muscle, not behind the knee'],
+    cautions: ['A few grams of help for a second or two: no force, no long hold.']
+  },
+  {
+    ...plain,
+    id: 'calf_to_thigh',
+    name: 'Calf to thigh',
+    kind: 'joint range',
+    headline: 'calf_thigh_gap',
+    alsoMeasured: ['calf_thigh_contact'],
+    model: 'apart',
+    demands: [need('KF', 'each', 150)],
+    firstExercises: ['towel_heel_pull', 'rock_back_tucked', 'rock_back_pointed'],
+    target: 0,
+    endPoint: 'calf and thigh touch, the knee silent',
+    view: 'side',
+    checks: ['contact along the calf', 'no pain in the knee'],
+    cautions: [kneeCaution],
+    kneeRules: true
+  },
+  {
+    ...plain,
     id: 'warm_back',
     name: 'Back ready to lean in a split',
     kind: 'comfort',
@@ -415,6 +463,7 @@ export const goalFamilies: readonly Readonly<{ name: string; goals: readonly Goa
   family('Seats and lotus', 'easy_seat', 'butterfly', 'lotus', 'heel_sit', 'deep_squat', 'switch_90_90'),
   family('Turnout, dance and bridge', 'turnout', 'leg_raise_held', 'clean_kicks', 'lean_back'),
   family('Comfort and preparation', 'warm_back', 'desk_ease', 'knee_comfort', 'before_training', 'return_of_range'),
+  family('Knees', 'calf_to_thigh', 'hamstring_at_knee', 'knee_straight_strength'),
   { name: 'A single joint range', goals: ranges },
   family('Anything else', 'custom')
 ];

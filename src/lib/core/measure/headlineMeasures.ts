@@ -477,6 +477,58 @@ export const headlineMeasures: readonly Measure[] = [
   },
   {
     ...base,
+    id: 'calf_thigh_contact',
+    name: 'Calf and thigh touch',
+    unit: 'yes',
+    betterIs: 'higher',
+    sideWords: 'knee',
+    positions: ['kneeling', 'sitting'],
+    howTo: ['Bend the knee to the stretch, never to pain.', 'Yes only when they touch along the calf, and the knee is silent.'],
+    landmarks: 'Seen from the side, the back of the thigh on the calf.',
+    ways: ['yes or no'],
+    possible: [0, 1],
+    usual: [0, 1],
+    caution: 'Any knee pain ends it.'
+  },
+  {
+    ...base,
+    id: 'knee_end_angle',
+    name: 'Knee straightened, thigh upright',
+    unit: '°',
+    betterIs: 'higher',
+    sideWords: 'knee',
+    modes: ['passive', 'active'],
+    positions: ['lying on the back'],
+    howTo: [
+      'Thigh straight up and held there, the other leg flat: straighten the knee.',
+      'Stop where the thigh moves or the pelvis tips. Straight is zero, short of it is minus.'
+    ],
+    landmarks: 'Inclinometer on the front of the shin. Goniometer at the outside of the knee: hip joint, knee, ankle.',
+    ways: ['inclinometer', 'goniometer'],
+    possible: [-110, 20],
+    usual: [-75, 5]
+  },
+  {
+    ...base,
+    id: 'knee_straight_held',
+    name: 'Knee straightened and held',
+    unit: '°',
+    betterIs: 'higher',
+    sideWords: 'knee',
+    modes: ['active'],
+    positions: ['sitting'],
+    howTo: [
+      'On a seat, the thigh carried: straighten the knee by its own strength, hold five seconds.',
+      'The angle still held at the end. Straight is zero, short of it is minus.'
+    ],
+    landmarks: 'Goniometer at the outside of the knee: hip joint, knee, ankle.',
+    ways: ['goniometer', 'inclinometer'],
+    possible: [-90, 20],
+    usual: [-45, 10],
+    caution: 'Any knee pain ends it.'
+  },
+  {
+    ...base,
     id: 'ease',
     name: 'Ease in daily life',
     unit: '/10',

@@ -118,7 +118,14 @@ describe('the catalogue of goals', () => {
       ...['front_split', 'standing_split', 'side_split', 'abduction_lift', 'frog', 'butterfly', 'pancake', 'standing_fold'],
       ...['seated_fold', 'easy_seat', 'lotus', 'heel_sit', 'turnout', 'deep_squat', 'leg_raise_held', 'switch_90_90'],
       ...['clean_kicks', 'front_foot_lift', 'warm_back', 'desk_ease', 'knee_comfort', 'before_training', 'return_of_range'],
-      ...['lean_back', 'custom', ...motions.map((m) => `range_${m.id}`)]
+      ...[
+        'lean_back',
+        'custom',
+        'calf_to_thigh',
+        'hamstring_at_knee',
+        'knee_straight_strength',
+        ...motions.map((m) => `range_${m.id}`)
+      ]
     ];
     expect(wanted.filter((id) => !ids.has(id))).toEqual([]);
     expect(goalOf('front_split').stages).toContain('past flat');

@@ -111,6 +111,11 @@ export const measuringPositions: Readonly<Record<string, MeasuringPosition>> = {
   pancake_seat_height: shown('pancake tilt'),
   cross_seat_height: shown('easy seat'),
   calf_thigh_gap: at('heel sit', null),
+  calf_thigh_contact: shown('heel sit'),
+  knee_end_angle: at('thigh upright', angle('other', ['knee', 'ankle', 'hip joint'], [-180, 1]), {
+    'lying on the back': { zero: 'level', offsetDeg: -90 }
+  }),
+  knee_straight_held: at('knee straight', null, { sitting: { zero: 'set', keepsSign: true } }),
   ease: shown('standing'),
   lean_back_ready: shown('lean back'),
   own_distance: shown('standing'),

@@ -79,9 +79,13 @@ function kneeToChest(f: Frame, raisedDeg: number): Built {
 }
 
 /** Lying on the back, thigh up, the heel drawn to the seat: 0 is straight. */
-function heelDrawnIn(f: Frame, bentDeg: number): Built {
+const heelDrawnIn = (f: Frame, bentDeg: number): Built => thighUp(f, 96, bentDeg, bentLeg);
+/** The thigh straight up; straight is 0, short of it minus. */
+const thighUpright = (f: Frame, pastDeg: number): Built => thighUp(f, 90, -pastDeg, flatLeg);
+
+/** On the back, a thigh held up by the hands, the knee bent so far. */
+function thighUp(f: Frame, hipDeg: number, bentDeg: number, otherLeg: typeof flatLeg): Built {
   const trunk = onBack(f);
-  const hipDeg = 96;
   const trained = legBy(f, 'trained', trunk.hip.trained, {
     thigh: way(hipDeg),
     shank: way(hipDeg - bentDeg),
@@ -96,7 +100,7 @@ function heelDrawnIn(f: Frame, bentDeg: number): Built {
     )
   );
   return {
-    posture: postureOf(trunk, { trained, other: bentLeg(f, trunk, 'other') }, arms),
+    posture: postureOf(trunk, { trained, other: otherLeg(f, trunk, 'other') }, arms),
     landmarks: { vertex: trained.knee, along: trained.ankle, other: trained.hip }
   };
 }
@@ -216,6 +220,7 @@ export const lyingPoses = {
   'leg raise': { view: 'side', coloured: 'leg', usual: 80, range: [0, 165], build: legRaise },
   'knee to chest': { view: 'side', coloured: 'leg', usual: 120, range: [30, 150], build: kneeToChest },
   'heel drawn in': { view: 'side', coloured: 'leg', usual: 135, range: [0, 165], build: heelDrawnIn },
+  'thigh upright': { view: 'side', coloured: 'leg', usual: -20, range: [-90, 0], build: thighUpright },
   'thigh behind': { view: 'side', coloured: 'leg', usual: 20, range: [0, 70], build: thighBehind },
   'heel to seat': { view: 'side', coloured: 'leg', usual: 120, range: [0, 165], build: heelToSeat },
   'foot let inward': { view: 'behind', coloured: 'leg', usual: 45, range: [0, 85], build: (f, v) => shinTurned(f, v, -1) },
