@@ -18,53 +18,53 @@
 
 <Popover.Root bind:open>
   <Popover.Trigger class="btn btn-quiet" aria-label="Units and light"><Settings size={20} /></Popover.Trigger>
-  <Popover.Portal>
-    <Popover.Content
-      sideOffset={4}
-      collisionPadding={12}
-      class="z-50 w-80 rounded-soft border border-edge bg-paper p-4 shadow-raised"
-    >
-      <form method="POST" action="/preferences" class="flex flex-col gap-4" use:enhance={sending(reload)}>
-        <input type="hidden" name="back" value={back} />
-        <Choices
-          legend="Lengths"
-          name="length"
-          value={units.length}
-          choices={[
-            { value: 'cm', label: 'cm' },
-            { value: 'in', label: 'inches' }
-          ]}
-        />
-        <Choices
-          legend="Weights"
-          name="mass"
-          value={units.mass}
-          choices={[
-            { value: 'kg', label: 'kg' },
-            { value: 'lb', label: 'lb' }
-          ]}
-        />
-        <Choices
-          legend="Light"
-          name="theme"
-          value={theme}
-          choices={[
-            { value: 'system', label: 'As the device' },
-            { value: 'light', label: 'Light' },
-            { value: 'dark', label: 'Dark room' }
-          ]}
-        />
-        <Choices
-          legend="Hints at the stations"
-          name="hints"
-          value={hasHints ? 'on' : 'off'}
-          choices={[
-            { value: 'on', label: 'Once each' },
-            { value: 'off', label: 'None' }
-          ]}
-        />
-        <button class="btn btn-primary">Use these</button>
-      </form>
-    </Popover.Content>
-  </Popover.Portal>
+  <!-- In its place, not at the end of the page: it belongs to the region it speaks of. -->
+  <Popover.Content
+    strategy="fixed"
+    sideOffset={4}
+    collisionPadding={12}
+    class="z-50 w-80 rounded-soft border border-edge bg-paper p-4 shadow-raised"
+  >
+    <form method="POST" action="/preferences" class="flex flex-col gap-4" use:enhance={sending(reload)}>
+      <input type="hidden" name="back" value={back} />
+      <Choices
+        legend="Lengths"
+        name="length"
+        value={units.length}
+        choices={[
+          { value: 'cm', label: 'cm' },
+          { value: 'in', label: 'inches' }
+        ]}
+      />
+      <Choices
+        legend="Weights"
+        name="mass"
+        value={units.mass}
+        choices={[
+          { value: 'kg', label: 'kg' },
+          { value: 'lb', label: 'lb' }
+        ]}
+      />
+      <Choices
+        legend="Light"
+        name="theme"
+        value={theme}
+        choices={[
+          { value: 'system', label: 'As the device' },
+          { value: 'light', label: 'Light' },
+          { value: 'dark', label: 'Dark room' }
+        ]}
+      />
+      <Choices
+        legend="Hints at the stations"
+        name="hints"
+        value={hasHints ? 'on' : 'off'}
+        choices={[
+          { value: 'on', label: 'Once each' },
+          { value: 'off', label: 'None' }
+        ]}
+      />
+      <button class="btn btn-primary">Use these</button>
+    </form>
+  </Popover.Content>
 </Popover.Root>

@@ -97,6 +97,98 @@ test('every page of everybody in the demo opens whole on a phone, and says what 
   await alive.close();
 });
 
+test('in the dark, with errors shown and menus open, axe finds nothing', async ({ browser }) => {
+  test.setTimeout(400_000);
+  const { origin } = demo;
+  const context = allAlive(await browser.newContext({ baseURL: origin }));
+  const page = await context.newPage();
+  const { faults } = watched(page);
+  const lit = (theme: 'light' | 'dark') => context.addCookies([{ name: 'theme', value: theme, url: origin }]);
+  await lit('dark');
+  await page.goto('/people');
+  const personOf = async (name: string) => (await page.getByRole('link', { name }).first().getAttribute('href'))!.split('/')[2]!;
+  const [split, lotus] = [await personOf('Tamsin Quill'), await personOf('Corvin Haddle')];
+  // The light changes colours and nothing else.
+  const contrast = () => axe(page, ['color-contrast']);
+  const inDark = [
+    'goal?goal=new',
+    'measure',
+    'read',
+    'grade',
+    'plan',
+    'plan/change',
+    'practise',
+    'review',
+    'review/progress',
+    'check'
+  ];
+  const pages = [
+    ...inDark.map((station) => `/people/${lotus}/${station}`),
+    '/people',
+    '/props',
+    '/library',
+    '/library/frog',
+    '/help'
+  ];
+  for (const path of pages) {
+    await page.goto(path);
+    await contrast();
+  }
+
+  const refused: readonly (readonly [path: string, press: string | RegExp])[] = [
+    ['/people/new', /^Add/],
+    ['/library/new', 'Put it into the library'],
+    [`/people/${split}/goal?goal=new&kind=lotus`, 'Set the goal'],
+    ['/props', /^(Add|Put)/],
+    [`/people/${lotus}/pain`, /^(Keep|Tell)/]
+  ];
+  const opened: readonly (readonly [path: string, open: () => Promise<void>])[] = [
+    [
+      '/people',
+      () =>
+        page
+          .getByLabel(/^More about/)
+          .first()
+          .click()
+    ],
+    ['/people', () => page.getByRole('button', { name: 'Units and light' }).click()],
+    [
+      `/people/${split}/goal?goal=new&kind=lotus`,
+      () =>
+        page
+          .getByRole('button', { name: /calendar/i })
+          .first()
+          .click()
+    ],
+    ['/library/frog', () => page.getByLabel('Compare with').click()],
+    [
+      `/people/${split}/grade`,
+      () =>
+        page
+          .getByRole('button', { name: /^Where this comes from/ })
+          .first()
+          .click()
+    ]
+  ];
+  for (const theme of ['dark', 'light'] as const) {
+    await lit(theme);
+    for (const [path, press] of refused) {
+      await page.goto(path);
+      if (path.includes('lotus')) await page.getByLabel('Target').first().fill('none');
+      await page.locator('main').getByRole('button', { name: press }).last().click();
+      await expect(page.locator('[aria-invalid=true], [role=alert]').first(), path).toBeVisible();
+      await (theme === 'dark' ? contrast() : axe(page));
+    }
+    for (const [path, open] of opened) {
+      await page.goto(path);
+      await open();
+      await (theme === 'dark' ? contrast() : axe(page));
+    }
+  }
+  expect(faults.filter((f) => !/40[09]/.test(f))).toEqual([]);
+  await context.close();
+});
+
 test('progress, what is likely, what if, and all of it out again; for a split, a lotus, a turnout, a range', async ({
   browser
 }) => {

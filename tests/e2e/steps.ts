@@ -277,5 +277,9 @@ export async function skipToQuestion(page: Page): Promise<'question' | 'over'> {
 }
 
 /** Nothing that the accessibility rules object to. */
-export const axe = async (page: Page) =>
-  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+export const axe = async (page: Page, rules?: string[]) =>
+  expect(
+    (await (rules ? new AxeBuilder({ page }).withRules(rules) : new AxeBuilder({ page })).analyze()).violations.map(
+      (v) => `${v.id}: ${v.nodes[0]?.html}`
+    )
+  ).toEqual([]);

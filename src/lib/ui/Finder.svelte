@@ -81,26 +81,26 @@
           <ChevronDown size={18} />
         </Combobox.Trigger>
       </div>
-      <Combobox.Portal>
-        <Combobox.Content
-          sideOffset={4}
-          collisionPadding={12}
-          class="z-50 max-h-[min(22rem,var(--bits-combobox-content-available-height))] w-[max(var(--bits-combobox-anchor-width),16rem)] overflow-y-auto rounded-soft border border-edge bg-paper p-1 text-ink shadow-raised"
-        >
-          {#each found as group (group.label)}
-            {#if group.label}
-              <Combobox.Group>
-                <Combobox.GroupHeading class="px-3 pt-2 text-sm text-ink-soft">{group.label}</Combobox.GroupHeading>
-                {@render rows(group.options)}
-              </Combobox.Group>
-            {:else}
+      <!-- In its place, not at the end of the page: it belongs to the region it speaks of. -->
+      <Combobox.Content
+        strategy="fixed"
+        sideOffset={4}
+        collisionPadding={12}
+        class="z-50 max-h-[min(22rem,var(--bits-combobox-content-available-height))] w-[max(var(--bits-combobox-anchor-width),16rem)] overflow-y-auto rounded-soft border border-edge bg-paper p-1 text-ink shadow-raised"
+      >
+        {#each found as group (group.label)}
+          {#if group.label}
+            <Combobox.Group>
+              <Combobox.GroupHeading class="px-3 pt-2 text-sm text-ink-soft">{group.label}</Combobox.GroupHeading>
               {@render rows(group.options)}
-            {/if}
+            </Combobox.Group>
           {:else}
-            <p class="px-3 py-2 text-ink-soft">Nothing of that name.</p>
-          {/each}
-        </Combobox.Content>
-      </Combobox.Portal>
+            {@render rows(group.options)}
+          {/if}
+        {:else}
+          <p class="px-3 py-2 text-ink-soft">Nothing of that name.</p>
+        {/each}
+      </Combobox.Content>
     </Combobox.Root>
   {/snippet}
 </FieldFrame>

@@ -8,14 +8,17 @@
     children: Snippet;
   };
   let { about, children }: Props = $props();
+  let open = $state(false);
+  /** Not inside the line it stands in, which would then read it out too, but in the region of the page. */
+  const region = $derived(open ? (document.querySelector('main') ?? undefined) : undefined);
 </script>
 
-<Popover.Root>
+<Popover.Root bind:open>
   <Popover.Trigger
-    class="inline-flex h-6 w-6 items-center justify-center rounded-full border border-edge align-middle text-sm font-bold text-ink-soft hover:border-ink hover:text-ink"
+    class="relative inline-flex h-6 w-6 items-center justify-center rounded-full border border-edge align-middle text-sm font-bold text-ink-soft after:absolute after:-inset-2.5 after:content-[''] hover:border-ink hover:text-ink"
     aria-label="Where this comes from: {about}">?</Popover.Trigger
   >
-  <Popover.Portal>
+  <Popover.Portal to={region}>
     <Popover.Content
       sideOffset={6}
       collisionPadding={12}

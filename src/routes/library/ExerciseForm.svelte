@@ -140,7 +140,7 @@
         name="dial{i}_name"
         value={row('name')}
         error={dialError(i, 'name')}
-        hint={row('name') ? undefined : `left empty: ${dialKinds[kind as DialKind].name}`}
+        hint={row('name') ? undefined : `Leave it blank to call it ${dialKinds[kind as DialKind].name}`}
       />
       {#if kind === 'levels'}
         <div class="col-span-2 md:col-span-4">

@@ -335,7 +335,7 @@ const positions: readonly Goal[] = [
     ...plain,
     id: 'calf_to_thigh',
     name: 'Calf to thigh',
-    kind: 'joint range',
+    kind: 'position',
     headline: 'calf_thigh_gap',
     alsoMeasured: ['calf_thigh_contact'],
     model: 'apart',

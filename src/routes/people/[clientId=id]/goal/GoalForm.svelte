@@ -136,7 +136,7 @@
       known={shown(known ? known.target : catalogue.target)}
       hint={headline.levels
         ? headline.levels.map((level, i) => `${i} ${level}`).join(', ')
-        : `${headline.betterIs === 'lower' ? 'Lower' : 'Higher'} is further. Empty: open`}
+        : `${headline.betterIs === 'lower' ? 'Lower' : 'Higher'} is further. Leave it blank for no target.`}
     />
     {#if kind === 'turnout'}
       <Field
@@ -166,7 +166,7 @@
     {#each stageFacts as fact (fact)}<p class="text-ink-soft">{fact}</p>{/each}
   {/if}
   <div class="grid gap-5 sm:grid-cols-2">
-    <DateField label="By when" name="targetOn" {form} known={known?.targetOn} optional hint="Empty: open end" />
+    <DateField label="By when" name="targetOn" {form} known={known?.targetOn} optional hint="Leave it blank if there is no day" />
     <Field label="Occasion" name="eventName" {form} known={known?.eventName} optional hint="A pageant, an evening" />
   </div>
   {#if kind === 'custom' || demands.length > 0}
