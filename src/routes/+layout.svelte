@@ -39,7 +39,11 @@
 {#if isBare}
   {@render children()}
 {:else}
-  <a href="#work" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">Skip to the work</a>
+  <!-- Of a person past the strip with their name and path as well. -->
+  <a
+    href={page.params.clientId ? '#station' : '#work'}
+    class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">Skip to the work</a
+  >
   <header class="flex h-12 items-center gap-2 border-b border-line px-4 sm:gap-6 sm:px-5 print:hidden">
     <a href="/people" class="flex items-center gap-2 text-lg font-bold">
       <svg width="28" height="22" viewBox="0 0 28 22" aria-hidden="true">
@@ -67,6 +71,6 @@
     </div>
   </header>
   {#if data.restored}<Restored restored={data.restored} />{/if}
-  <div id="work">{@render children()}</div>
+  <div id="work" tabindex="-1" class="outline-none">{@render children()}</div>
 {/if}
 {#if Toaster}<Toaster position="bottom-center" closeButton theme={data.theme} />{/if}

@@ -69,6 +69,27 @@ test('a person, a goal and the check without a mouse', async ({ page }) => {
 
 test('a set is played and told without a mouse', async ({ page }) => {
   const base = await readyToPractise(page, `Keyed ${stamp()}`);
+  // Past the strip with name and path; and where a button goes with what it did, the hand stays in its place.
+  const isAt = (selector: string) => page.evaluate((s) => document.activeElement?.closest(s) !== null, selector);
+  await page.goto(`${base}/grade`);
+  await tabTo(page, 'link', 'Skip to the work');
+  await page.keyboard.press('Enter');
+  expect(await isAt('#station')).toBe(true);
+  await page.keyboard.press('Tab');
+  expect(await isAt('#station')).toBe(true);
+  const list = page.getByRole('navigation', { name: 'Exercises of the week' });
+  const rows = await list.getByRole('listitem').count();
+  await tabTo(page, 'button', /^Take .* out of the week$/);
+  await page.keyboard.press('Enter');
+  await expect(list.getByRole('listitem')).toHaveCount(rows - 1);
+  await expect.poll(() => isAt('#station')).toBe(true);
+
+  await page.goto(`${base}/practise`);
+  await tabTo(page, 'radio', 'No');
+  await page.keyboard.press('Space');
+  await tabTo(page, 'radio', '0');
+  for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.getByText(/^One step easier: /)).toBeVisible();
   await page.goto(`${base}/practise`);
   await tabTo(page, 'radio', 'No');
   await page.keyboard.press('Space');

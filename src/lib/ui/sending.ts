@@ -30,6 +30,8 @@ export const sending =
       return;
     }
     formElement.dataset.sending = '';
+    const around = placesAround(formElement);
+    const { pathname } = location;
     const resting = [...formElement.querySelectorAll('button:not([type="button"])')];
     for (const button of resting) button.setAttribute('aria-disabled', 'true');
     return async (answered) => {
@@ -37,8 +39,24 @@ export const sending =
       for (const button of resting) button.removeAttribute('aria-disabled');
       if (answered.result.type === 'error') tellFault(failureText(answered.result), { duration: Infinity });
       else await then(answered);
+      if (location.pathname === pathname) keepFocus(around);
     };
   };
+
+/** What a form stands in, from the nearest. */
+function placesAround(form: HTMLElement): HTMLElement[] {
+  const places: HTMLElement[] = [];
+  for (let at: HTMLElement | null = form; at && at !== document.body; at = at.parentElement) places.push(at);
+  return places;
+}
+
+/** Where what was pressed went with what it did, the focus goes on in the nearest place that is still there, never to the body. */
+function keepFocus(around: readonly HTMLElement[]): void {
+  if (document.activeElement !== document.body) return;
+  const place = around.find((at) => at.isConnected);
+  const next = place?.querySelector<HTMLElement>('a[href], button, input:not([type="hidden"]), select, textarea, summary');
+  next?.focus({ preventScroll: true });
+}
 
 /** Where something is wrong the hand is led there: to the first field that says so, out of whatever is folded over it. */
 function focusFirstError(form: HTMLFormElement): void {

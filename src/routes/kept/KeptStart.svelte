@@ -75,7 +75,7 @@
         </p>
         <ProblemNote text={formProblem(form)} />
         <Confirmations overdueCheck={day.overdueCheck} sameDay={day.sameDay} {form} />
-        <Readiness {form} />
+        <Readiness {form} blocks={kept.blocks} />
         {#if !isStopped}<button class="btn btn-primary min-h-14 text-lg">Start the session</button>{/if}
       </form>
       <Fetch blocks={kept.blocks} shelf={kept.shelf} unit={kept.units.length} />

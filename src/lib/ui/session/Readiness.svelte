@@ -1,11 +1,14 @@
 <script lang="ts">
   import {
     before,
+    exercisesIn,
+    isWorked,
     painKinds,
     painPlaceOf,
     painPlaces,
     readinessText,
     todayThings,
+    type Block,
     type PainKindId,
     type PainPlaceId,
     type TodayThing
@@ -15,8 +18,15 @@
   import { capital } from '$lib/ui/format';
   import Select from '$lib/ui/Select.svelte';
 
-  /** The three taps before a session, and at once what they make of it. Nothing is filled in beforehand. */
-  let { form }: { form: FormState } = $props();
+  /** The three taps before a session, and at once what they make of it, and of its exercises. Nothing is filled in beforehand. */
+  let { form, blocks }: { form: FormState; blocks: readonly Block[] } = $props();
+  const named = (some: readonly Block[]) => {
+    const find = exercisesIn(some);
+    return [...new Set(some.map((b) => find(b.exerciseId).name.toLowerCase()))].join(', ');
+  };
+  const worked = $derived(blocks.filter(isWorked));
+  const eased = $derived(worked.filter((b) => b.work.some((w) => w.easier)));
+  const uneased = $derived(worked.filter((b) => !eased.includes(b)));
   const numbers = Array.from({ length: 11 }, (_, n) => ({ value: String(n), label: String(n) }));
   // svelte-ignore state_referenced_locally
   let newSymptom = $state<string>(chosenOr(form, 'newSymptom', ['yes', 'no'], ''));
@@ -128,5 +138,11 @@
       >
         {why}
       </p>{/each}
+    {#if readiness.starts && readiness.easier && worked.length > 0}
+      <p>
+        {eased.length > 0 ? `One step easier: ${named(eased)}.` : 'No exercise of this session has an easier step.'}
+        {eased.length > 0 && uneased.length > 0 ? `As usual, with no easier step: ${named(uneased)}.` : ''}
+      </p>
+    {/if}
   </div>
 {/if}

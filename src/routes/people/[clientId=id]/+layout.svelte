@@ -99,6 +99,6 @@
       Archived. Bring this person back from the list of people to go on.
     </p>{/if}
   <StationHint left={data.hintsLeft} {base} />
-  {@render children()}
+  <div id="station" tabindex="-1" class="outline-none">{@render children()}</div>
   <NextStep stations={data.stations} {base} />
 {/if}

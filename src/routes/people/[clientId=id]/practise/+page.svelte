@@ -110,7 +110,7 @@
               checkHref="{base}/check?topic=now"
               form={own}
             />
-            <Readiness form={own} />
+            <Readiness form={own} {blocks} />
             <input type="hidden" name="sessionId" value={data.session.id} />
             <button class="btn btn-primary min-h-14 text-lg">Start the session</button>
             <a class="btn" href="{base}/practise/arrange?session={data.session.id}">Arrange this session</a>
