@@ -101,7 +101,7 @@ const positions: readonly Goal[] = [
     target: 10,
     endPoint: 'breastbone toward the floor with a flat back',
     stages: ['seat raised', 'seat on the floor', 'elbows down', 'chest down'],
-    view: 'side',
+    view: 'front',
     checks: ['knees to the ceiling', 'flat back before depth', 'seat height written down']
   },
   {

@@ -334,7 +334,7 @@ export const sittingPoses = {
   },
   lotus: { view: 'front', coloured: 'both legs', usual: 4, range: [0, 30], crossed: true, build: (f, v) => lotus(f, v, true) },
   '90/90 switch': { view: 'front', coloured: 'both legs', usual: 16, range: [2, 38], build: switchSides },
-  pancake: { view: 'side', coloured: 'both legs', usual: 25, range: [0, 60], build: pancake },
+  pancake: { view: 'front', coloured: 'both legs', crossed: true, usual: 25, range: [0, 60], build: pancake },
   'pancake tilt': { view: 'side', coloured: 'both legs', usual: 60, range: [-15, 92], build: pancakeTilted },
   straddle: { view: 'top', coloured: 'both legs', usual: 110, range: [20, 180], seeThrough: true, build: straddle },
   'seated fold': { view: 'side', coloured: 'both legs', usual: 0, range: [-40, 18], build: seatedFold },

@@ -131,27 +131,16 @@
 
   <p class="border-l-4 border-stop pl-3 text-sm">{exercise.stops.join(' ')}</p>
 
-  <div class="relative">
-    <ExerciseDrawing
-      {exercise}
-      {side}
-      {setting}
-      stacks={shown}
-      {measured}
-      shelf={data.shelf}
-      body={data.client.body}
-      label={graded && rung && value !== null
-        ? `${exercise.name}${perSide ? `, ${side}` : ''} on ${stackText(rung.items, data.shelf)}: ${dialText(graded.dial, value, unit)}`
-        : exercise.name}
-    />
+  <!-- The number beside the figure, never over it: a wide one reaches from edge to edge. -->
+  <div class="flex items-start gap-x-4 max-sm:flex-col">
     {#if graded && stack && value !== null}
-      <p class="pointer-events-none absolute top-0 left-0 max-sm:static">
-        <span class="block text-6xl leading-none font-bold">{dialText(graded.dial, value, unit)}</span>
+      <p class="flex-none sm:w-44">
+        <span class="block text-5xl leading-none font-bold">{dialText(graded.dial, value, unit)}</span>
         <span class="text-lg text-ink-soft">
           {#if graded.dial.stack?.past}{degText(openingFromDepthDeg({ depthCm: value, ...legs }))} open{:else}{graded.dial
               .name}{/if}
         </span>
-        <span class="mt-1 block max-w-44 leading-tight text-ink-soft">
+        <span class="mt-1 block leading-tight text-ink-soft">
           {#if stack.measured}
             measured {dialText(graded.dial, stack.measured.value, unit)}, {stateText[stack.measured.bodyState]}, {shortDate(
               stack.measured.takenOn
@@ -162,6 +151,20 @@
         </span>
       </p>
     {/if}
+    <div class="w-full min-w-0 grow">
+      <ExerciseDrawing
+        {exercise}
+        {side}
+        {setting}
+        stacks={shown}
+        {measured}
+        shelf={data.shelf}
+        body={data.client.body}
+        label={graded && rung && value !== null
+          ? `${exercise.name}${perSide ? `, ${side}` : ''} on ${stackText(rung.items, data.shelf)}: ${dialText(graded.dial, value, unit)}`
+          : exercise.name}
+      />
+    </div>
   </div>
 
   {#if graded && stack && rung}
