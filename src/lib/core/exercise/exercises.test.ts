@@ -443,6 +443,15 @@ describe('goalExercises', () => {
       expect(new Set(list).size).toBe(list.length);
     }
   );
+
+  test('each stage of a goal that has positions for them begins with its own', () => {
+    const staged = goals.filter((g) => g.stagePositions);
+    expect(staged.map((g) => g.id)).toContain('lotus');
+    for (const goal of staged) {
+      expect(goal.stagePositions).toHaveLength(goal.stages.length);
+      goal.stagePositions!.forEach((id, stage) => expect(goalExercises({ ...goal, stage }, exercises)[0]!.id).toBe(id));
+    }
+  });
 });
 
 describe('the exercise schema', () => {

@@ -22,17 +22,18 @@ function fitness(e: Exercise, motion: MotionId, part: 'open' | 'own', wanted: Re
 /**
  * A first list of exercises for a goal.
  *
- * Model:  the position itself, what the goal names as usual, then for every motion it demands, or that it is told by, and that nothing named opens
+ * Model:  the position itself, or that of the stage in work, what the goal names as usual, then for every motion it demands, or that it is told by, and that nothing named opens
  *         or makes the client's own, the fittest exercise that does; of equals the one that stands first in the catalogue. The position of another
  *         goal is none of them: it has stages and rules of its own. A goal of one's own without needs has nothing.
  */
 export function goalExercises(
-  goal: Pick<Goal, 'id' | 'demands' | 'headline' | 'firstExercises'>,
+  goal: Pick<Goal, 'id' | 'demands' | 'headline' | 'firstExercises' | 'stagePositions'> & Readonly<{ stage?: number }>,
   catalogue: readonly Exercise[]
 ): Exercise[] {
   // Of several, the one that can be graded on a stack.
   const positions = catalogue.filter((e) => e.positionOf.includes(goal.id));
-  const position = positions.find((e) => e.dials.some((d) => d.stack)) ?? positions[0];
+  const ofStage = goal.stagePositions?.[goal.stage ?? -1];
+  const position = catalogue.find((e) => e.id === ofStage) ?? positions.find((e) => e.dials.some((d) => d.stack)) ?? positions[0];
   const motions = [...goal.demands.map((d) => d.measure), goal.headline].flatMap((measure) => motionOfDemand(measure) ?? []);
   const wanted = new Set<string>(motions);
   const others = catalogue.filter((e) => e.positionOf.length === 0 || e.positionOf.includes(goal.id));

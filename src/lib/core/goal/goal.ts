@@ -49,6 +49,8 @@ export type Goal = Readonly<{
   endPoint: string;
   /** In order; each is kept before the next. */
   stages: readonly string[];
+  /** The exercise of each stage, where the stages are positions of their own. */
+  stagePositions?: readonly string[];
   view: 'side' | 'front' | 'top';
   checks: readonly string[];
   cautions: readonly string[];

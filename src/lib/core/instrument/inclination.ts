@@ -57,7 +57,7 @@ export function instrumentValueDeg(
   const { zero, sign = 1, offsetDeg = 0, keepsSign = false } = spec;
   if (zero === 'level') {
     const along = sign * riseDeg;
-    return along < -90 ? along + 360 : along;
+    return offsetDeg + (along < -90 ? along + 360 : along);
   }
   const turnDeg = ((((riseDeg - setAtDeg) % 360) + 540) % 360) - 180;
   const elevationDeg = asinDeg(Math.max(-1, Math.min(1, sinDeg(riseDeg))));

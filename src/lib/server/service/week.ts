@@ -38,7 +38,7 @@ export const plainChoice = (exerciseId: string): ExerciseChoice => ({
 
 /** A first list that the gate lets through; a position that is not open yet gives way to the nearest easier one that is. */
 export function firstWeek(c: GoalCase): Exercise[] {
-  const goal = { ...goalOf(c.goal.kind), headline: c.goal.headline, demands: c.goal.demands };
+  const goal = { ...goalOf(c.goal.kind), headline: c.goal.headline, demands: c.goal.demands, stage: c.goal.stage };
   const list = goalExercises(goal, c.catalogue);
   const position = list[0] && openOrEasier(c, list[0]);
   const open = goalExercises(

@@ -4,6 +4,7 @@
   import Figure from './Figure.svelte';
   import Furniture from './Furniture.svelte';
   import Landmarks from './Landmarks.svelte';
+  import type { Mark } from './mark';
   import { movingFigure } from './movingFigure.svelte';
   import Scene from './Scene.svelte';
 
@@ -16,7 +17,7 @@
     /** The same position another day, pale behind. */
     before?: number | null;
     /** Where it is measured. */
-    mark?: 'tape' | 'inclinometer' | 'landmarks' | null;
+    mark?: Mark | null;
     class?: string;
   };
   let { pose, setting, body, label, before = null, mark = null, class: className = '' }: Props = $props();

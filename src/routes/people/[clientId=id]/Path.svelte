@@ -15,6 +15,10 @@
   const stateWord = { done: 'done', begun: 'begun', due: 'due', blocked: 'blocked', ahead: 'not yet' } as const;
 </script>
 
+{#snippet ring(r: number, width: number, colour: string, dashes?: string)}
+  <circle cx="40" cy="10" {r} fill="none" stroke-width={width} stroke-dasharray={dashes} class={colour} />
+{/snippet}
+
 <nav
   bind:this={nav}
   aria-label="Path of the work"
@@ -45,38 +49,16 @@
                 {#if state === 'done'}
                   <circle cx="40" cy="10" r={here ? 8 : 6} class={here ? 'fill-mulberry' : 'fill-ink-soft'} />
                 {:else if state === 'begun'}
-                  <circle
-                    cx="40"
-                    cy="10"
-                    r={here ? 7 : 6}
-                    fill="none"
-                    stroke-width="1.6"
-                    class={here ? 'stroke-mulberry' : 'stroke-ink-soft'}
-                  />
+                  {@render ring(here ? 7 : 6, 1.6, here ? 'stroke-mulberry' : 'stroke-ink-soft')}
                   <path d="M40 4A6 6 0 0 0 40 16Z" class={here ? 'fill-mulberry' : 'fill-ink-soft'} />
                 {:else if state === 'due'}
-                  <circle
-                    cx="40"
-                    cy="10"
-                    r={here ? 7 : 6}
-                    fill="none"
-                    stroke-width="2.6"
-                    class={here ? 'stroke-mulberry' : 'stroke-ink'}
-                  />
+                  {@render ring(here ? 7 : 6, 2.6, here ? 'stroke-mulberry' : 'stroke-ink')}
                   <circle cx="40" cy="10" r="2.4" class={here ? 'fill-mulberry' : 'fill-ink'} />
                 {:else if state === 'blocked'}
                   <rect x="33" y="3" width="14" height="14" rx="2" class="fill-stop" />
                   <path d="M36 10H44" stroke="var(--color-paper)" stroke-width="2.6" />
                 {:else}
-                  <circle
-                    cx="40"
-                    cy="10"
-                    r="6"
-                    fill="none"
-                    stroke-width="1.6"
-                    stroke-dasharray="3 3"
-                    class={here ? 'stroke-mulberry' : 'stroke-edge'}
-                  />
+                  {@render ring(6, 1.6, here ? 'stroke-mulberry' : 'stroke-edge', '3 3')}
                 {/if}
               </svg>
               <span>{capital(id)}<span class="sr-only">: {stateWord[state]}. {why}</span></span>

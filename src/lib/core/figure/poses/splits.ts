@@ -143,7 +143,7 @@ const frogAtHeight = (f: Frame, heightCm: number): Built =>
 /** On hands and one knee, the other leg out to the side and lifted: the height of its foot. */
 function oneLegFrog(f: Frame, liftCm: number): Built {
   const pelvis = vec(0, f.r.knee + f.leg.other.thigh * 0.97);
-  const trunk = trunkOf(f, pelvis, { lower: way(-4), upper: way(2), head: way(-8) });
+  const trunk = trunkOf(f, pelvis, { lower: way(13), upper: way(16), head: way(34) });
   const thigh = across(Math.min(88, 42 + liftCm * 1.1));
   const legAt = (deg: number) =>
     legBy(f, 'trained', trunk.hip.trained, {

@@ -66,7 +66,7 @@
   <ProblemNote text={formProblem(form)} />
   <input type="hidden" name="kind" value={kind} />
   <p class="-mt-3 max-w-2xl text-ink-soft">
-    Measured by: {headline.name.toLowerCase()}. Reached at: {catalogue.endPoint}.
+    It is measured by: {headline.name.toLowerCase()}. It is reached when {catalogue.endPoint}.
     {#if catalogue.leads}Both sides are measured, planned and trained; the leading leg named here comes first.{/if}
   </p>
   {#each catalogue.cautions as caution (caution)}<p class="-mt-3 font-semibold">{caution}</p>{/each}

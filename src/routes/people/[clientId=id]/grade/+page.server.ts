@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { choiceForm, dialForm, noteForm, schoolForm, variantForm, type DialFormInput } from '$lib/contract/exerciseForms';
-import { sides } from '$lib/core';
+import { goalOf, sides } from '$lib/core';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { breathOf } from '$lib/server/service/clientCase';
 import { gradeOf, settingOf } from '$lib/server/service/gradeExercise';
@@ -18,7 +18,9 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
   // An exercise may be looked at before it is put into the week.
   const looked = wanted === null ? undefined : c.catalogue.find((e) => e.id === wanted);
   if (wanted !== null && !looked) error(404, 'There is no such page.');
-  const firstOpen = week.find((w) => barsOf(c, w.exercise).length === 0) ?? week[0];
+  const isOpen = ({ exercise }: (typeof week)[number]) => barsOf(c, exercise).length === 0;
+  const ofStage = goalOf(c.goal.kind).stagePositions?.[c.goal.stage];
+  const firstOpen = week.find((w) => w.exercise.id === ofStage && isOpen(w)) ?? week.find(isOpen) ?? week[0];
   const chosen = inWeek ?? (looked ? { exercise: looked, choice: null, schoolId: c.client.schoolId } : firstOpen);
   const atHome = url.searchParams.get('shelf') === 'home';
   const shelf = atHome ? c.homeShelf : c.shelf;

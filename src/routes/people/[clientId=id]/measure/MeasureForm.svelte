@@ -19,6 +19,7 @@
     type WayId
   } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
+  import type { Mark } from '$lib/ui/drawing/mark';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
   import { chosenOr, fieldError, formProblem, typedOr, type FormState } from '$lib/ui/formState';
   import { headlineText } from '$lib/ui/format';
@@ -118,9 +119,11 @@
   const typedNow = $derived(state.result(shownSide, measure.modes[0]!));
   const lastOne = $derived(state.before(shownSide, measure.modes[0]!));
   const drawnValue = $derived(position.drives ? (typedNow?.ok ? typedNow.value.value : lastOne?.value) : undefined);
-  const markedFor = $derived(
-    isPhoto(state.way) ? 'landmarks' : state.way === 'inclinometer' ? 'inclinometer' : measure.unit === 'cm' ? 'tape' : null
-  );
+  const markedFor = $derived.by((): Mark | null => {
+    if (isPhoto(state.way)) return 'landmarks';
+    if (state.way === 'inclinometer' || state.way === 'goniometer') return state.way;
+    return measure.unit === 'cm' ? 'tape' : null;
+  });
   const estimated = $derived(
     data.lengths.some(({ lengths }) =>
       wayOf(state.way)
@@ -132,7 +135,7 @@
 
 <form method="POST" action="?/save&set={data.size}&m={measure.id}" class="flex flex-col gap-5" novalidate use:enhance={keepTyped}>
   <Once />
-  <div class="grid items-start gap-x-6 gap-y-3 lg:grid-cols-[1fr_22rem]">
+  <div class="grid items-start gap-x-6 gap-y-3 lg:grid-cols-[1fr_26rem]">
     <div>
       <h1>{measure.name.charAt(0).toUpperCase() + measure.name.slice(1)}</h1>
       <p class="max-w-2xl">{measure.howTo[0]} {measure.howTo[1]}</p>
@@ -173,10 +176,10 @@
       body={client.body}
       label="{measure.name}, {markedFor === 'tape'
         ? 'where the tape goes'
-        : markedFor === 'inclinometer'
+        : markedFor === 'inclinometer' || markedFor === 'goniometer'
           ? 'where the instrument lies'
           : 'the position'}"
-      class="h-60 w-full max-lg:h-40"
+      class="h-76 w-full max-lg:h-44"
     />
   </div>
 

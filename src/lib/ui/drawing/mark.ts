@@ -1,0 +1,2 @@
+/** What is shown of how a position is measured. */
+export type Mark = 'tape' | 'inclinometer' | 'goniometer' | 'landmarks';
