@@ -38,14 +38,16 @@ export const plainChoice = (exerciseId: string): ExerciseChoice => ({
 
 /** A first list that the gate lets through; a position that is not open yet gives way to the nearest easier one that is. */
 export function firstWeek(c: GoalCase): Exercise[] {
-  const goal = { ...goalOf(c.goal.kind), headline: c.goal.headline, demands: c.goal.demands, stage: c.goal.stage };
-  const list = goalExercises(goal, c.catalogue);
+  const goal = { ...goalOf(c.goal.kind), headline: c.goal.headline, demands: c.goal.demands };
+  const list = goalExercises({ ...goal, stage: c.goal.stage }, c.catalogue);
   const position = list[0] && openOrEasier(c, list[0]);
   const open = goalExercises(
     goal,
     c.catalogue.filter((e) => barsOf(c, e).length === 0)
   );
-  const found = [...new Set([...(position ? [position] : []), ...open])];
+  // Where each stage is a position of its own, one of them is enough.
+  const isOtherStage = (e: Exercise) => goal.stagePositions !== undefined && e.positionOf.includes(goal.id) && e !== position;
+  const found = [...new Set([...(position ? [position] : []), ...open.filter((e) => !isOtherStage(e))])];
   return found.length > 0 ? found : list;
 }
 

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { usualBody, type Exercise } from '$lib/core';
+  import { capital } from '$lib/ui/format';
   import ExerciseDrawing from '$lib/ui/drawing/ExerciseDrawing.svelte';
 
   /** How it is set up and done, and what to look at. */
@@ -33,11 +34,10 @@
   {#if e.checks.length > 0}
     <section>
       <h2>Look at</h2>
-      <ul class="mt-1 flex flex-col">
-        {#each e.checks as check, i (i)}
-          <li><label class="choice"><input type="checkbox" /> {check}</label></li>
-        {/each}
+      <ul class="mt-1 list-disc pl-6">
+        {#each e.checks as check, i (i)}<li>{capital(check)}</li>{/each}
       </ul>
+      <p class="text-ink-soft">What slips is ticked after a set, and kept with it.</p>
     </section>
   {/if}
   {#if e.mistakes.length > 0}
