@@ -258,7 +258,7 @@
     )}
     {@render fold('How much of it', 'in each school, where you know it', ['doses'], doses)}
     {@render fold('Its figure', 'a position of the body', ['pose'], figure)}
-    {@render fold('Easier and harder', 'its neighbours in a row', ['easier', 'harder'], row)}
+    {@render fold('Easier and harder', 'its place in a row', ['easier', 'harder'], row)}
     {@render fold('Things to fetch', 'props, padding, clothing', ['props', 'padding', 'clothing', 'privatePlace'], things)}
   </div>
 
