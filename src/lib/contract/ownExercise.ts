@@ -95,7 +95,7 @@ export const doseFigures = {
   effortPct: { name: 'Effort', unit: '%', most: 100 }
 } as const satisfies Partial<Record<keyof Dose, object>>;
 export type DoseFigure = keyof typeof doseFigures;
-const doseFigureIds = Object.keys(doseFigures) as DoseFigure[];
+export const doseFigureIds = Object.keys(doseFigures) as DoseFigure[];
 export const doseField = (school: SchoolId, figure: DoseFigure): string => `dose_${school}_${figure}`;
 
 /** "20", "20-30", "20–30" or "20 to 30". */

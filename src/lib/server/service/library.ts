@@ -10,7 +10,7 @@ import {
   type LinkId,
   type StackUse
 } from '$lib/core';
-import { dialKinds, doseFigures, type DoseFigure, type OwnDial, type OwnExerciseInput } from '$lib/contract/ownExercise';
+import { dialKinds, doseFigureIds, type OwnDial, type OwnExerciseInput } from '$lib/contract/ownExercise';
 import type { Database, Db } from '../db/db';
 import {
   insertOwnExercise,
@@ -139,11 +139,10 @@ const feltUsually = (links: readonly LinkId[]): string =>
 
 /** Doses as they were typed; what one said beside its figures stays, and one whose figures were all taken out goes. */
 function dosesOf(typed: readonly Dose[], before: readonly Dose[]): Dose[] {
-  const figures = Object.keys(doseFigures) as DoseFigure[];
   const kept = before.flatMap((dose): Dose[] => {
     const now = typed.find((d) => d.school === dose.school);
-    const said = Object.fromEntries(Object.entries(dose).filter(([key]) => !figures.some((f) => f === key)));
-    return now ? [{ ...said, ...now }] : figures.some((f) => dose[f] !== undefined) ? [] : [dose];
+    const said = Object.fromEntries(Object.entries(dose).filter(([key]) => !doseFigureIds.some((f) => f === key)));
+    return now ? [{ ...said, ...now }] : doseFigureIds.some((f) => dose[f] !== undefined) ? [] : [dose];
   });
   return [...kept, ...typed.filter((d) => before.every((b) => b.school !== d.school))];
 }
