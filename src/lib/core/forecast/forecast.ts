@@ -63,15 +63,17 @@ export function forecast(ask: ForecastAsk): Forecast {
   const attendances = likelyAttendances(prior, ask);
   const idleNow = now.session > 0 ? now.week - (sessionWeeks[now.session - 1] ?? 0) : now.week;
 
-  const futures = drawn(cells, paths, random).map((cell) => {
+  // Week after week, all futures of one beside each other: that is how they are sorted.
+  const values = Array.from({ length: weeks + 1 }, () => new Float64Array(paths));
+  const reachedBy = new Array<number>(weeks + 1).fill(0);
+  for (const [i, cell] of drawn(cells, paths, random).entries()) {
     const attendance = attendances[Math.floor(random() * attendances.length)]!;
     let level = cell.levelNow + levelSd * normalDraw(random);
     let gained = cell.gainedNow;
     let idle = idleNow;
     let reached = false;
     let isAtRest = false;
-    const values = [level + cell.gain * gained];
-    const reachedBy: boolean[] = [];
+    values[0]![i] = sign * (level + cell.gain * gained);
     for (let week = 1; week <= weeks; week++) {
       let sessions = 0;
       for (let s = 0; s < perWeek; s++) if (random() < attendance) sessions++;
@@ -82,22 +84,21 @@ export function forecast(ask: ForecastAsk): Forecast {
       level += prior.wanderPerWeek * normalDraw(random);
       const value = level + cell.gain * gained;
       reached ||= value >= sign * goal;
-      values.push(value);
-      reachedBy.push(reached);
+      values[week]![i] = sign * value;
+      if (reached) reachedBy[week]!++;
     }
-    return { values, reachedBy };
-  });
+  }
 
   const bandAt = (week: number): Band => {
-    const values = futures.map((f) => sign * f.values[week]!).sort((a, b) => a - b);
-    const at = (share: number) => quantileSorted(values, share);
+    const sorted = [...values[week]!.sort()];
+    const at = (share: number) => quantileSorted(sorted, share);
     return { p05: at(0.05), p25: at(0.25), p50: at(0.5), p75: at(0.75), p95: at(0.95) };
   };
   return {
     weeks: Array.from({ length: weeks }, (_, i) => ({
       week: i + 1,
       ...bandAt(i + 1),
-      reachedShare: futures.filter((f) => f.reachedBy[i]).length / paths
+      reachedShare: reachedBy[i + 1]! / paths
     })),
     priorShare: priorShare(cells, weeks * perWeek * meanOf(attendances)),
     now: bandAt(0)
