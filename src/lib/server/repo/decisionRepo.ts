@@ -2,7 +2,7 @@ import { sides } from '$lib/core';
 import { z } from 'zod';
 import type { DialId, Side, Verdict, VerdictWhy } from '$lib/core';
 import type { Db } from '../db/db';
-import { instant, rowsAtOnce } from '../db/rows';
+import { allRows, instant, rowsAtOnce } from '../db/rows';
 
 const verdict = z.enum(['deepen', 'stay', 'ease', 'stop']);
 
@@ -90,28 +90,31 @@ export type NewDecision = Readonly<{
   decidedOn: string;
 }>;
 
-/** Keeps a decision; false when one was made for the same place meanwhile. */
-export async function insertDecision(tx: Db, goalId: number, d: NewDecision): Promise<boolean> {
-  const { rowCount } = await tx.query(
-    `insert into decision (goal_id, session_id, moment, exercise_id, side, proposed_verdict, because, verdict, dial, from_value, to_value,
-                           overruled_because, decided_on, decided_at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, clock_timestamp())
-     on conflict (session_id, moment, exercise_id, side) do nothing`,
-    [
-      goalId,
-      d.sessionId,
-      d.moment,
-      d.exerciseId,
-      d.side,
-      d.proposedVerdict,
-      JSON.stringify(d.because),
-      d.verdict,
-      d.dial,
-      d.from,
-      d.to,
-      d.overruledBecause,
-      d.decidedOn
-    ]
+const KeptRow = z.object({ ordinal: z.int() });
+
+/** Keeps decisions in their order; returns those that were kept: what was decided in another tab meanwhile stays as it was. */
+export async function insertDecisions(tx: Db, goalId: number, decisions: readonly NewDecision[]): Promise<NewDecision[]> {
+  const { rows } = await tx.query(
+    `with d as (
+       select *
+         from jsonb_to_recordset($2::jsonb) as d(ordinal int, "sessionId" int, moment text, "exerciseId" text, side text, "proposedVerdict" text,
+              because jsonb, verdict text, dial text, "from" numeric, "to" numeric, "overruledBecause" text, "decidedOn" date)
+     ), kept as (
+       insert into decision (goal_id, session_id, moment, exercise_id, side, proposed_verdict, because, verdict, dial, from_value, to_value,
+                             overruled_because, decided_on, decided_at)
+       select $1, "sessionId", moment, "exerciseId", side, "proposedVerdict", because, verdict, dial, "from", "to", "overruledBecause",
+              "decidedOn", clock_timestamp()
+         from d
+        order by ordinal
+       on conflict (session_id, moment, exercise_id, side) do nothing
+       returning session_id, moment, exercise_id, side
+     )
+     select d.ordinal
+       from d
+       join kept on kept.session_id = d."sessionId" and kept.moment = d.moment and kept.exercise_id = d."exerciseId"
+                and kept.side is not distinct from d.side
+      order by d.ordinal`,
+    [goalId, JSON.stringify(decisions.map((d, ordinal) => ({ ...d, ordinal })))]
   );
-  return rowCount === 1;
+  return allRows(KeptRow, rows).map(({ ordinal }) => decisions[ordinal]!);
 }

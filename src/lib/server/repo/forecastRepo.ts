@@ -60,14 +60,18 @@ export async function upsertForecast(tx: Db, goalId: number, f: Omit<KeptForecas
   );
 }
 
-export type ForecastScore = Readonly<{ weeksAhead: number; within50: boolean; within90: boolean }>;
+export type ForecastScore = Readonly<{ forecastId: number; weeksAhead: number; within50: boolean; within90: boolean }>;
 
-export async function upsertScore(tx: Db, forecastId: number, occasionId: number, s: ForecastScore): Promise<void> {
+/** What one occasion says of the forecasts made before it. */
+export async function upsertScores(tx: Db, occasionId: number, scores: readonly ForecastScore[]): Promise<void> {
+  if (scores.length === 0) return;
   await tx.query(
-    `insert into forecast_score (kept_forecast_id, occasion_id, weeks_ahead, within50, within90) values ($1, $2, $3, $4, $5)
+    `insert into forecast_score (kept_forecast_id, occasion_id, weeks_ahead, within50, within90)
+     select "forecastId", $1, "weeksAhead", within50, within90
+       from jsonb_to_recordset($2::jsonb) as s("forecastId" int, "weeksAhead" float8, within50 boolean, within90 boolean)
      on conflict (kept_forecast_id, occasion_id) do update
        set weeks_ahead = excluded.weeks_ahead, within50 = excluded.within50, within90 = excluded.within90`,
-    [forecastId, occasionId, s.weeksAhead, s.within50, s.within90]
+    [occasionId, JSON.stringify(scores)]
   );
 }
 

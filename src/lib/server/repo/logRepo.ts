@@ -93,34 +93,26 @@ export async function listLeftOut(db: Db, sessionId: number): Promise<LeftOutSet
   return allRows(LeftOutRow, rows);
 }
 
-/** Keeps a set. The same id again changes nothing; a set done over replaces the one before it, whose late copy changes nothing. */
-export async function upsertSetLog(db: Db, sessionId: number, schoolId: string, l: SetLogInput): Promise<void> {
+/** Sets of one session, each by its place in it; one that was logged there before is replaced, and its id remembered. */
+export async function upsertSetLogs(
+  db: Db,
+  sessionId: number,
+  logs: readonly Readonly<SetLogInput & { schoolId: string }>[]
+): Promise<void> {
   await db.query(
     `insert into set_log (id, session_id, set_index, exercise_id, side, planned_s, actual_s, clean, sensation, felt, slipped, school_id, setting, figures, left_out)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15)
+     select id, $1, "setIndex", "exerciseId", side, "plannedS", "actualS", clean, sensation, felt, slipped, "schoolId", setting,
+            coalesce(figures, '{}'), "leftOut"
+       from jsonb_to_recordset($2::jsonb) as l(id uuid, "setIndex" int, "exerciseId" text, side text, "plannedS" int, "actualS" int, clean boolean,
+            sensation int, felt text, slipped text, "schoolId" text, setting jsonb, figures jsonb, "leftOut" text)
+      order by "setIndex"
      on conflict (session_id, set_index) do update
         set id = excluded.id, actual_s = excluded.actual_s, clean = excluded.clean, sensation = excluded.sensation,
             felt = excluded.felt, slipped = excluded.slipped, setting = excluded.setting, figures = excluded.figures,
             left_out = excluded.left_out, logged_at = now(),
             replaced_ids = set_log.replaced_ids || set_log.id
       where set_log.id <> excluded.id and not excluded.id = any(set_log.replaced_ids)`,
-    [
-      l.id,
-      sessionId,
-      l.setIndex,
-      l.exerciseId,
-      l.side,
-      l.plannedS,
-      l.actualS,
-      l.clean,
-      l.sensation,
-      l.felt,
-      l.slipped,
-      schoolId,
-      JSON.stringify(l.setting),
-      JSON.stringify(l.figures ?? {}),
-      l.leftOut ?? null
-    ]
+    [sessionId, JSON.stringify(logs)]
   );
 }
 

@@ -3,7 +3,7 @@ import { bodyState } from '$lib/contract/fields';
 import { dayTimes, trainings, type ConditionsInput, type TrialInput } from '$lib/contract/measureForms';
 import { measureModes, sides, wayIds } from '$lib/core';
 import type { Db } from '../db/db';
-import { changedOne, firstRow, IdRow, oneRow, rowsAtOnce } from '../db/rows';
+import { allRows, changedOne, firstRow, IdRow, oneRow, rowsAtOnce } from '../db/rows';
 
 const TrialJson = z
   .object({
@@ -100,16 +100,16 @@ export type NewTrial = TrialInput & Readonly<{ value: number }>;
 
 /** Gives the ids of the trials, in their order. */
 export async function insertTrials(tx: Db, occasionId: number, trials: readonly NewTrial[]): Promise<number[]> {
-  const ids: number[] = [];
-  for (const t of trials) {
-    const { rows } = await tx.query(
-      `insert into trial (occasion_id, measure_id, side, mode, way, support, ordinal, entries, value)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
-      [occasionId, t.measureId, t.side, t.mode, t.way, t.support, t.ordinal, JSON.stringify(t.entries), t.value]
-    );
-    ids.push(oneRow(IdRow, rows, 'trial').id);
-  }
-  return ids;
+  const { rows } = await tx.query(
+    `insert into trial (occasion_id, measure_id, side, mode, way, support, ordinal, entries, value)
+     select $1, "measureId", side, mode, way, support, ordinal, entries, value
+       from jsonb_to_recordset($2::jsonb) as t(place int, "measureId" text, side text, mode text, way text, support text, ordinal int,
+            entries jsonb, value numeric)
+      order by place
+     returning id`,
+    [occasionId, JSON.stringify(trials.map((t, place) => ({ ...t, place })))]
+  );
+  return allRows(IdRow, rows).map(({ id }) => id);
 }
 
 /** Adds to the note of an occasion that is gone on with. */

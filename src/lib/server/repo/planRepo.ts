@@ -130,10 +130,17 @@ export async function listSettings(db: Db, goalId: number): Promise<Settings> {
   return settings;
 }
 
-export async function upsertSetting(db: Db, goalId: number, exerciseId: string, side: Side, setting: Setting): Promise<void> {
+export type GoalSetting = Readonly<{ exerciseId: string; side: Side; setting: Setting }>;
+
+/** Sets where exercises stand in one goal; of two for one exercise and side the later counts. */
+export async function upsertSettings(db: Db, goalId: number, settings: readonly GoalSetting[]): Promise<void> {
+  const latest = new Map(settings.map((s) => [`${s.exerciseId}/${s.side}`, s]));
+  if (latest.size === 0) return;
   await db.query(
-    `insert into exercise_setting (goal_id, exercise_id, side, setting) values ($1, $2, $3, $4)
+    `insert into exercise_setting (goal_id, exercise_id, side, setting)
+     select $1, "exerciseId", side, setting
+       from jsonb_to_recordset($2::jsonb) as s("exerciseId" text, side text, setting jsonb)
      on conflict (goal_id, exercise_id, side) do update set setting = excluded.setting`,
-    [goalId, exerciseId, side, JSON.stringify(setting)]
+    [goalId, JSON.stringify([...latest.values()])]
   );
 }

@@ -222,33 +222,28 @@ export async function getPrescribed(db: Db, id: number): Promise<Prescribed> {
   return oneRow(PrescribedRow, rows, 'prescribed').prescribed;
 }
 
-/** A session that is to come; `arranged` where somebody arranged it by hand already. */
-export async function insertSession(
+/** The sessions of a plan, week by week, each with what was arranged of it by hand. The last one of a week of retests is the retest. */
+export async function insertSessions(
   tx: Db,
   planId: number,
-  week: PlanWeek,
-  s: PlanSession,
-  arranged: Arrangement | null
+  weeks: readonly PlanWeek[],
+  arrangedOf: (session: Readonly<{ week: number; ordinal: number }>) => Arrangement | null
 ): Promise<void> {
-  const isLast = s === week.sessions.at(-1);
+  const rows = weeks.flatMap(({ sessions, ...week }) =>
+    sessions.map((s, i) => ({
+      ...{ week: week.week, ordinal: s.ordinal, phase: week.phase, easy: week.easy, light: s.light },
+      retest: week.retest && i === sessions.length - 1,
+      ...{ on: s.on, allotment: s.allotment, arranged: arrangedOf({ week: week.week, ordinal: s.ordinal }) },
+      ...{ place: s.place, beginsAt: s.beginsAt, theme: s.theme }
+    }))
+  );
   await tx.query(
     `insert into session (plan_id, week, ordinal, phase, easy, light, retest, planned_on, allotment, arranged, place, begins_at, theme)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
-    [
-      planId,
-      week.week,
-      s.ordinal,
-      week.phase,
-      week.easy,
-      s.light,
-      week.retest && isLast,
-      s.on,
-      JSON.stringify(s.allotment),
-      arranged && JSON.stringify(arranged),
-      s.place,
-      s.beginsAt,
-      s.theme
-    ]
+     select $1, week, ordinal, phase, easy, light, retest, "on", allotment, arranged, place, "beginsAt", theme
+       from jsonb_to_recordset($2::jsonb) as s(week int, ordinal int, phase text, easy boolean, light boolean, retest boolean, "on" date,
+            allotment jsonb, arranged jsonb, place text, "beginsAt" text, theme text)
+      order by week, ordinal`,
+    [planId, JSON.stringify(rows)]
   );
 }
 

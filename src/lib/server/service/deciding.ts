@@ -3,9 +3,9 @@ import type { Proposal } from '$lib/contract/review';
 import { CoreError, isSore, painPlaceOf, reasonText, sides, whyText, type Verdict } from '$lib/core';
 import type { Database, Db } from '../db/db';
 import { lockClient } from '../repo/clientRepo';
-import { deleteDecision, insertDecision, type DecisionRecord } from '../repo/decisionRepo';
+import { deleteDecision, insertDecisions, type DecisionRecord } from '../repo/decisionRepo';
 import { insertLock } from '../repo/lockRepo';
-import { upsertSetting } from '../repo/planRepo';
+import { upsertSettings, type GoalSetting } from '../repo/planRepo';
 import { loadLoggedCase, type GoalCase, type LoggedCase } from './clientCase';
 import { settingOf } from './gradeExercise';
 import { exerciseIn } from './library';
@@ -28,32 +28,33 @@ export async function decideAll(
   overrule: Overrule | null,
   decidedOn: string
 ): Promise<void> {
-  for (const proposal of proposals) {
-    const decision = overrule && overrule.verdict !== proposal.verdict ? overruled(c, proposal, overrule) : proposal;
-    const { verdict, dial, from, to } = decision;
-    const kept = await insertDecision(tx, c.goal.id, {
-      sessionId: proposal.sessionId,
-      moment: proposal.moment,
-      exerciseId: proposal.exerciseId,
-      side: proposal.side,
-      proposedVerdict: proposal.verdict,
-      because: proposal.because,
-      verdict,
-      dial,
-      from,
-      to,
-      overruledBecause: verdict === proposal.verdict ? null : (overrule?.reason ?? null),
-      decidedOn
-    });
-    if (!kept) continue; // decided in another tab meanwhile
+  const made = proposals.map((proposal) => {
+    const { verdict, dial, from, to } =
+      overrule && overrule.verdict !== proposal.verdict ? overruled(c, proposal, overrule) : proposal;
+    const { sessionId, moment, exerciseId, side, verdict: proposedVerdict, because } = proposal;
+    const overruledBecause = verdict === proposedVerdict ? null : (overrule?.reason ?? null);
+    const decided = { verdict, dial, from, to, overruledBecause, decidedOn };
+    return { proposal, decision: { sessionId, moment, exerciseId, side, proposedVerdict, because, ...decided } };
+  });
+  const kept = new Set(
+    await insertDecisions(
+      tx,
+      c.goal.id,
+      made.map((m) => m.decision)
+    )
+  );
+  const moved: GoalSetting[] = [];
+  for (const { proposal, decision } of made.filter((m) => kept.has(m.decision))) {
+    const { exerciseId, side, verdict, dial, to } = decision;
     if (dial !== null && to !== null) {
-      const exercise = exerciseIn(c.catalogue, proposal.exerciseId);
+      const exercise = exerciseIn(c.catalogue, exerciseId);
       // What is done with both sides together stands alike on either.
-      for (const side of proposal.side === null ? sides : [proposal.side])
-        await upsertSetting(tx, c.goal.id, exercise.id, side, { ...settingOf(c, exercise, side), [dial]: to });
+      for (const on of side === null ? sides : [side])
+        moved.push({ exerciseId, side: on, setting: { ...settingOf(c, exercise, on), [dial]: to } });
     }
     if (verdict === 'stop') await stopExercise(tx, c, proposal, decidedOn);
   }
+  await upsertSettings(tx, c.goal.id, moved);
 }
 
 function overruled(
@@ -143,7 +144,11 @@ export const undoDecision = (
     const on = side === null ? sides : [side];
     if (!(await deleteDecision(tx, decision.id))) throw new CoreError('not_found', { what: 'decision' });
     if (dial !== null && from !== null)
-      for (const s of on) await upsertSetting(tx, c.goal.id, exerciseId, s, { ...settingOf(c, exercise, s), [dial]: from });
+      await upsertSettings(
+        tx,
+        c.goal.id,
+        on.map((s) => ({ exerciseId, side: s, setting: { ...settingOf(c, exercise, s), [dial]: from } }))
+      );
   });
 
 /** Whether a decision can be taken back: it is no stop, no session was begun since, and its dial stands where it put it. */

@@ -20,7 +20,7 @@ import {
   type Side
 } from '$lib/core';
 import type { Db } from '../db/db';
-import { findForecastsToAnswer, listForecasts, upsertForecast, upsertScore, type KeptForecast } from '../repo/forecastRepo';
+import { findForecastsToAnswer, listForecasts, upsertForecast, upsertScores, type KeptForecast } from '../repo/forecastRepo';
 import { isOpenForWork } from './checking';
 import { legOf, lengthsOf, type GoalCase } from './clientCase';
 import { perCase } from './perCase';
@@ -205,12 +205,15 @@ function foretold(ask: HeadlineAsk) {
 /** Holds the forecasts made before an occasion against what it measured. */
 export async function scoreForecasts(tx: Db, c: GoalCase, occasionId: number): Promise<void> {
   const kept = await listForecasts(tx, c.goal.id);
-  for (const r of takenOf(c).filter((t) => t.occasionId === occasionId && t.measureId === c.goal.headline && t.sd !== null)) {
-    const alike = (f: KeptForecast) => f.takenAs === comparesKey(r, r.bodyState) && f.madeOn < r.takenOn;
-    for (const f of kept.filter(alike)) {
-      const weeksAhead = weeksBetween(f.madeOn, r.takenOn);
-      const score = scored(f.bands, weeksAhead, r.value, r.sd!);
-      if (score) await upsertScore(tx, f.id, occasionId, { weeksAhead, within50: score.within50, within90: score.within90 });
-    }
-  }
+  const measured = takenOf(c).filter((t) => t.occasionId === occasionId && t.measureId === c.goal.headline && t.sd !== null);
+  const scores = measured.flatMap((r) =>
+    kept
+      .filter((f) => f.takenAs === comparesKey(r, r.bodyState) && f.madeOn < r.takenOn)
+      .flatMap((f) => {
+        const weeksAhead = weeksBetween(f.madeOn, r.takenOn);
+        const score = scored(f.bands, weeksAhead, r.value, r.sd!);
+        return score ? [{ forecastId: f.id, weeksAhead, within50: score.within50, within90: score.within90 }] : [];
+      })
+  );
+  await upsertScores(tx, occasionId, [...new Map(scores.map((s) => [s.forecastId, s])).values()]);
 }

@@ -21,8 +21,8 @@ import type { Database, Db } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { replaceChoices } from '../repo/choiceRepo';
 import { lockClient, updateSchool } from '../repo/clientRepo';
-import { insertPlan, supersedePlan, upsertSetting, type NewPlan, type Plan } from '../repo/planRepo';
-import { insertSession, updateArranged } from '../repo/sessionRepo';
+import { insertPlan, supersedePlan, upsertSettings, type NewPlan, type Plan } from '../repo/planRepo';
+import { insertSessions, updateArranged } from '../repo/sessionRepo';
 import { solverFor } from '../solver';
 import { isOpenForWork } from './checking';
 import { loadGoalCase, type GoalCase, isPlanned } from './clientCase';
@@ -137,9 +137,11 @@ export async function keepPlan(
       // What somebody arranged by hand stays in its place, where a plan goes on.
       const byHand = (s: Readonly<{ week: number; ordinal: number }>) =>
         plan.lineId === null ? null : (open.find((old) => old.week === s.week && old.ordinal === s.ordinal)?.arranged ?? null);
-      for (const of of weeks) for (const session of of.sessions) await insertSession(tx, planId, of, session, byHand(session));
-      for (const { exercise } of weekOf(c))
-        for (const side of sides) await upsertSetting(tx, c.goal.id, exercise.id, side, settingOf(c, exercise, side));
+      await insertSessions(tx, planId, weeks, byHand);
+      const settings = weekOf(c).flatMap(({ exercise }) =>
+        sides.map((side) => ({ exerciseId: exercise.id, side, setting: settingOf(c, exercise, side) }))
+      );
+      await upsertSettings(tx, c.goal.id, settings);
       for (const { of } of goalsServed(c, plan.wishes)) await keepForecasts(tx, of, c.today, plan.sessionsPerWeek);
       await also(tx);
     });

@@ -21,7 +21,7 @@ import type { Database, Db } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { lockClient } from '../repo/clientRepo';
 import { openLocks } from '../repo/lockRepo';
-import { insertPain, upsertSetLog } from '../repo/logRepo';
+import { insertPain, upsertSetLogs } from '../repo/logRepo';
 import { findRunning, getPrescribed, getSession, updateEnded, updateStarted, type Session } from '../repo/sessionRepo';
 import { isCheckDue, isOpenForWork } from './checking';
 import { dateOf, loadGoalCase, type ClientCase, type GoalCase, isPlanned } from './clientCase';
@@ -69,11 +69,12 @@ export async function writeSession(db: Database, clientId: number, input: WriteI
     const wordOf = new Map(written.map((w) => [`${w.exerciseId}/${w.side}`, w]));
     for (const w of written)
       if (!sets.some((s) => s.exerciseId === w.exerciseId && s.side === w.side)) throw new CoreError('conflict');
-    for (const set of sets) {
+    const logs = sets.flatMap((set) => {
       const log = writtenLog(set, wordOf.get(`${set.exerciseId}/${set.side}`));
       const planned = begun.plannedSets.find((p) => p.exerciseId === set.exerciseId && p.side === set.side);
-      if (log) await upsertSetLog(tx, sessionId, planned?.schoolId ?? begun.schoolId, log);
-    }
+      return log ? [{ ...log, schoolId: planned?.schoolId ?? begun.schoolId }] : [];
+    });
+    await upsertSetLogs(tx, sessionId, logs);
     await updateEnded(tx, sessionId, 'done', new Date(at.getTime() + 1000 * (sets.at(-1)?.endS ?? 0)).toISOString());
   });
 }
@@ -201,13 +202,16 @@ export async function logSets(db: Database, clientId: number, sessionId: number,
   };
   await db.transaction(async (tx) => {
     await lockClient(tx, clientId);
-    for (const log of logs)
-      try {
-        await upsertSetLog(tx, sessionId, schoolOfSet(log), log);
-      } catch (error) {
-        // The same id for another set: it would be refused for ever, so it is told.
-        throw sqlProblem(error) === 'conflict' ? new CoreError('conflict', { setIndex: log.setIndex }) : error;
-      }
+    try {
+      await upsertSetLogs(
+        tx,
+        sessionId,
+        logs.map((log) => ({ ...log, schoolId: schoolOfSet(log) }))
+      );
+    } catch (error) {
+      // The same id for another set: it would be refused for ever, so it is told.
+      throw sqlProblem(error) === 'conflict' ? new CoreError('conflict', { setIndex: logs[0]!.setIndex }) : error;
+    }
   });
 }
 

@@ -18,7 +18,7 @@ import {
 import type { Database, Db } from '../db/db';
 import { insertSettingChange } from '../repo/choiceRepo';
 import { lockClient } from '../repo/clientRepo';
-import { upsertSetting } from '../repo/planRepo';
+import { upsertSettings } from '../repo/planRepo';
 import { dateOf, loadGoalCase, type GoalCase } from './clientCase';
 import { gradeOf, isPerSide, searchedOnce } from './gradeExercise';
 import { exerciseIn } from './library';
@@ -73,7 +73,7 @@ export async function moveDial(tx: Db, clientId: number, input: DialInput, now: 
   const places: readonly Side[] = isPerSide(exercise) ? [input.side] : sides;
   for (const side of places) {
     const kept = c.settings[exercise.id]?.[side] ?? {};
-    await upsertSetting(tx, c.goal.id, exercise.id, side, { ...kept, [input.dial]: to });
+    await upsertSettings(tx, c.goal.id, [{ exerciseId: exercise.id, side, setting: { ...kept, [input.dial]: to } }]);
     if (kept[input.dial] !== to)
       await insertSettingChange(
         tx,
