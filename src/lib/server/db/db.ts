@@ -17,10 +17,17 @@ export interface Database extends Db {
 export interface EmbeddedDatabase extends Database {
   /** Runs something while no query is answered, so that the files can be copied as a kill would leave them. */
   whileStill(run: () => Promise<void>): Promise<void>;
+  /** Returns a copy of the whole database, for another one to begin with. */
+  image(): Promise<Blob>;
 }
 
 /** Where the data are: a directory of one's own, nothing (in memory, for tests), or a PostgreSQL server. */
-export type DatabasePlace = Readonly<{ dataDir?: string; url?: string }>;
+export type DatabasePlace = Readonly<{
+  dataDir?: string;
+  url?: string;
+  /** An image of another embedded database, to begin with its data: a quarter of the time that a new one takes. */
+  image?: Blob;
+}>;
 
 /** Dates stay ISO text, instants become ISO text, numerics and counts become numbers. Keys: the types' oids. */
 const parsers: Readonly<Record<number, (text: string) => unknown>> = {
@@ -31,16 +38,16 @@ const parsers: Readonly<Record<number, (text: string) => unknown>> = {
 };
 
 /** Opens PGlite, or a server through node-postgres; the same SQL runs on both. */
-export const openDatabase = ({ dataDir, url }: DatabasePlace): Promise<Database> =>
-  url ? openServer(url) : openEmbedded(dataDir);
+export const openDatabase = ({ url, ...embedded }: DatabasePlace): Promise<Database> =>
+  url ? openServer(url) : openEmbedded(embedded);
 
 /**
  * PGlite by its own interface, not behind node-postgres': over that wire a parameter that cannot be read leaves the only
  * connection out of step, and every later query fails.
  */
-export async function openEmbedded(dataDir: string | undefined): Promise<EmbeddedDatabase> {
+export async function openEmbedded({ dataDir, image }: Omit<DatabasePlace, 'url'> = {}): Promise<EmbeddedDatabase> {
   const { PGlite } = await import('@electric-sql/pglite');
-  const lite = await PGlite.create(dataDir ? { dataDir } : {});
+  const lite = await PGlite.create({ ...(dataDir && { dataDir }), ...(image && { loadDataDir: image }) });
   const flush = dataDir ? flushOf(dataDir) : null;
   await flush?.all();
   const over = (target: Pick<typeof lite, 'query'>): Db => ({
@@ -64,6 +71,7 @@ export async function openEmbedded(dataDir: string | undefined): Promise<Embedde
       return result;
     },
     whileStill: (run) => lite.runExclusive(run),
+    image: () => lite.dumpDataDir('none'),
     async close() {
       await lite.close();
       await flush?.all();

@@ -25,7 +25,7 @@ async function peopleIn(restore?: string, until: (studio: Studio) => void | Prom
 
 beforeAll(async () => {
   made = mkdtempSync(join(tmpdir(), 'calm-reach-made-'));
-  const db = await openEmbedded(join(made, 'database'));
+  const db = await openEmbedded({ dataDir: join(made, 'database') });
   await migrate(db);
   await newPerson(db, 'Nell Harrow');
   await snapshotsOf(made).take('daily', new Date(), db.whileStill);
@@ -117,7 +117,7 @@ test('a change of the schema is preceded by a snapshot, unless there was nothing
   await fresh.close();
   expect(existsSync(join(dataDir, 'fresh', 'snapshots'))).toBe(false);
 
-  const db = await openEmbedded(inDatabase());
+  const db = await openEmbedded({ dataDir: inDatabase() });
   for (const step of ['drop schema public cascade', 'create schema public']) await db.query(step);
   await migrate(db, migrations.slice(0, 1));
   await db.close();
@@ -129,14 +129,14 @@ test('a change of the schema is preceded by a snapshot, unless there was nothing
 test('of the files as they were when it was opened, and the log alone since then, everything confirmed is there', async () => {
   anew();
   const disk = join(dataDir, 'disk');
-  const db = await openEmbedded(inDatabase());
+  const db = await openEmbedded({ dataDir: inDatabase() });
   cpSync(inDatabase(), disk, { recursive: true });
   for (let i = 0; i < 40; i++) await newPerson(db, `Person ${i}`);
   await db.transaction(async (tx) => void (await tx.query(`update client set notes = 'kept' where name = 'Person 39'`)));
   // What a power cut leaves: only what was forced to the disk.
   cpSync(inDatabase('pg_wal'), join(disk, 'pg_wal'), { recursive: true });
   await db.close();
-  const again = await openEmbedded(disk);
+  const again = await openEmbedded({ dataDir: disk });
   const { rows } = await again.query(`select count(*) as n, max(notes) as notes from client where name like 'Person %'`);
   await again.close();
   expect(rows).toEqual([{ n: 40, notes: 'kept' }]);
@@ -145,7 +145,7 @@ test('of the files as they were when it was opened, and the log alone since then
 test('a snapshot that is taken while people are written in pairs has whole pairs', async () => {
   anew();
   const snapshots = snapshotsOf(dataDir);
-  const db = await openEmbedded(inDatabase());
+  const db = await openEmbedded({ dataDir: inDatabase() });
   const pairs = Array.from({ length: 60 }, (_, i) => `Pair ${i}`);
   const writing = (async () => {
     for (const name of pairs)
@@ -157,7 +157,7 @@ test('a snapshot that is taken while people are written in pairs has whole pairs
   await writing;
   await db.close();
   await snapshots.unpack(taken, inDatabase('..', 'again'));
-  const again = await openEmbedded(inDatabase('..', 'again'));
+  const again = await openEmbedded({ dataDir: inDatabase('..', 'again') });
   const { rows } = await again.query(`select count(*) as n, mod(count(*), 2) as odd from client where name like 'Pair %'`);
   await again.close();
   expect(rows).toMatchObject([{ odd: 0 }]);

@@ -167,7 +167,7 @@ async function openOrStandIn(dataDir: string, snapshots: Snapshots, markPath: st
       `The data in ${databaseDir} could not be opened (${why}). The snapshot ${found.snapshot.name} stands in for them; ` +
         `what was kept after it is not in it. The damaged files are in ${damagedDir}.`
     );
-    return openEmbedded(databaseDir);
+    return openEmbedded({ dataDir: databaseDir });
   }
 }
 
@@ -190,7 +190,7 @@ async function newestSound(dataDir: string, all: readonly Snapshot[]): Promise<{
  */
 async function openSound(databaseDir: string, wasThere: boolean): Promise<EmbeddedDatabase> {
   if (wasThere) for (const file of ['PG_VERSION', 'global/pg_control']) await access(join(databaseDir, file));
-  const db = await openEmbedded(databaseDir);
+  const db = await openEmbedded({ dataDir: databaseDir });
   try {
     const { rows } = await db.query(`select table_name as name from information_schema.tables where table_schema = 'public'`);
     const tables = z.array(z.object({ name: z.string() })).parse(rows);

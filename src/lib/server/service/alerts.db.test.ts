@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { addDays, measureOf } from '$lib/core';
 import { personWithGoal, take, testDay } from '../testing/people';
-import { personWithSplitPlan, play } from '../testing/sessions';
+import { play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
@@ -12,7 +12,7 @@ import { outlooksOf } from './forecasting';
 import { saveOccasion } from './measuring';
 import { proposalsOf } from './reviewing';
 
-const store = testDatabase();
+const store = testDatabase('split plan');
 const day = (n: number) => addDays(testDay, n);
 const codesOn = async (db: Database, id: number, on: string) => {
   const c = await loadLoggedCase(db, id, on);
@@ -22,7 +22,7 @@ const codesOn = async (db: Database, id: number, on: string) => {
 describe('what to look at', () => {
   test('nothing in the first week; few sessions after four', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       expect(await codesOn(db, id, day(3))).toEqual([]);
       await play(db, id, day(0));
       expect(await codesOn(db, id, day(28))).toContain('attendance');
@@ -30,7 +30,7 @@ describe('what to look at', () => {
 
   test('a shape lost twice in one exercise, told of it alone', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const lost = { clean: false, sensation: 3, felt: 'expected', slipped: 'hips turned' } as const;
       for (const n of [0, 2]) {
         await play(db, id, day(n), (set) => (set.exerciseId === 'front_hamstring_cycle' ? lost : {}));
@@ -43,7 +43,7 @@ describe('what to look at', () => {
 
   test('a side behind by more than its error, taken in one occasion', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const both = (right: number): TrialInput[] =>
         (['left', 'right'] as const).map((side) => ({
           measureId: 'front_split_gap',
@@ -64,7 +64,7 @@ describe('what to look at', () => {
 
   test('a measure far off what was foretold', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       expect(await codesOn(db, id, testDay)).not.toContain('off the forecast');
       await take(db, id, 'front_split_gap', 'left', [45, 45], { on: day(21) });
       const c = await loadLoggedCase(db, id, day(21));
@@ -83,7 +83,7 @@ describe('what to look at', () => {
 
 test('accepting all leaves a stop to be looked at by itself', () =>
   store.rolledBack(async (db) => {
-    const id = await personWithSplitPlan(db);
+    const id = store.splitPlanId;
     const hurt = async (on: string) => {
       const sessionId = await play(db, id, on);
       const { rows } = await db.query(`select id from set_log where session_id = $1 and exercise_id = 'rear_hip_cycle' limit 1`, [

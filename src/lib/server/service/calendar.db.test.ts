@@ -2,7 +2,7 @@ import ICAL from 'ical.js';
 import { describe, expect, test } from 'vitest';
 import { addDays } from '$lib/core';
 import { testDay } from '../testing/people';
-import { at, personWithSplitPlan, play } from '../testing/sessions';
+import { at, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import type { Database } from '../db/db';
 import { calendarOf, type SessionTime } from './calendar';
@@ -12,7 +12,7 @@ import { makePlan } from './planning';
 import { barsOf } from './safety';
 import { weekOf } from './week';
 
-const store = testDatabase();
+const store = testDatabase('split plan');
 const textOf = async (db: Database, id: number, on: string, time: SessionTime = null) =>
   calendarOf(db, await loadGoalCase(db, id, on), at(on), time);
 
@@ -38,7 +38,7 @@ function eventsOf(text: string) {
 describe('the plan as a calendar', () => {
   test('keeps the rules of the format', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const text = await textOf(db, id, testDay);
       // RFC 5545 (from memory): lines end in CRLF, the last too; 75 octets at most; PRODID, VERSION once; a stamp in UTC; one UID an event.
       expect(text.replaceAll('\r\n', '')).not.toContain('\n');
@@ -55,7 +55,7 @@ describe('the plan as a calendar', () => {
 
   test('a session is a whole day, or begins at a time on the wall and takes its minutes', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const [day] = eventsOf(await textOf(db, id, testDay));
       expect(day).toMatchObject({ isDay: true, start: testDay, end: addDays(testDay, 1), status: 'CONFIRMED' });
       expect(day!.summary).toMatch(/^Nell Harrow: front split, week 1, session 1$/);
@@ -66,7 +66,7 @@ describe('the plan as a calendar', () => {
 
   test('a new version changes a day in place and calls off the days it left', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const before = eventsOf(await textOf(db, id, testDay));
       const plan = {
         schoolId: 'long_hold',
@@ -90,14 +90,14 @@ describe('the plan as a calendar', () => {
 
   test('what is done is past, and leaves the calendar', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await play(db, id, testDay);
       expect(eventsOf(await textOf(db, id, addDays(testDay, 1)))).toHaveLength(17);
     }));
 
   test('what a stop takes out is in no session; who may not train has every session called off', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const told = {
         kind: 'sharp_pop',
         place: 'back_of_thigh',

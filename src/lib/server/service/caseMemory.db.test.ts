@@ -5,13 +5,13 @@ import { deleteClient, updateArchived } from '../repo/clientRepo';
 import { listPeople } from '../repo/peopleRepo';
 import { updateUnits } from '../repo/studioRepo';
 import { newPerson, testDay } from '../testing/people';
-import { personWithSplitPlan, play } from '../testing/sessions';
+import { play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { caseMemory } from './caseMemory';
 import { outlooksOf } from './forecasting';
 import { loadCase, loadGoalCase, withGoal, withLog } from './clientCase';
 
-const store = testDatabase();
+const store = testDatabase('split plan');
 
 /** The database, and every statement that it was asked. */
 function overheard(db: Database): { db: Database; asked: string[] } {
@@ -31,7 +31,7 @@ function overheard(db: Database): { db: Database; asked: string[] } {
 describe('what is remembered of a person', () => {
   test('every table that a case is read from gives a new mark when rows come, change or go', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const { db: heard, asked } = overheard(db);
       await withLog(heard, await loadGoalCase(heard, id, testDay));
       await outlooksOf(heard, await loadGoalCase(db, id, testDay));
@@ -55,7 +55,7 @@ describe('what is remembered of a person', () => {
 
   test('asked again it is the same, for one query; a change of one leaves another as it was', () =>
     store.rolledBack(async (db) => {
-      const [id, other] = [await personWithSplitPlan(db), await newPerson(db, 'Somebody Else')];
+      const [id, other] = [store.splitPlanId, await newPerson(db, 'Somebody Else')];
       const { db: heard, asked } = overheard(db);
       const memory = caseMemory(heard);
       const [first, theirs] = [await memory.caseOf(id, testDay), await memory.caseOf(other, testDay)];
@@ -76,7 +76,7 @@ describe('what is remembered of a person', () => {
 
   test('a list reads those who changed, and nobody else; so does what the shelf is asked for', () =>
     store.rolledBack(async (db) => {
-      const [id, other] = [await personWithSplitPlan(db), await newPerson(db, 'Somebody Else')];
+      const [id, other] = [store.splitPlanId, await newPerson(db, 'Somebody Else')];
       const { db: heard, asked } = overheard(db);
       const memory = caseMemory(heard);
       const first = await memory.people('active');

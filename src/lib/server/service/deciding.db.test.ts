@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { addDays } from '$lib/core';
 import { testDay } from '../testing/people';
-import { personWithSplitPlan, play } from '../testing/sessions';
+import { play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import type { Database } from '../db/db';
 import { loadGoalCase, loadLoggedCase } from './clientCase';
@@ -9,7 +9,7 @@ import { acceptProposals, decideProposal, isOpenToUndo, undoDecision } from './d
 import { proposalsOf } from './reviewing';
 import { openLocks } from '../repo/lockRepo';
 
-const store = testDatabase();
+const store = testDatabase('split plan');
 const refusal = (code: string) => expect.objectContaining({ code });
 const proposedOn = async (db: Database, id: number, on: string) => proposalsOf(await loadLoggedCase(db, id, on));
 
@@ -27,7 +27,7 @@ async function untilMoved(db: Database, id: number) {
 
 test('a decision that is taken back is proposed again, with its dial where it stood', () =>
   store.rolledBack(async (db) => {
-    const id = await personWithSplitPlan(db);
+    const id = store.splitPlanId;
     const { moved, on } = await untilMoved(db, id);
     const { exerciseId, side } = moved;
     const before = (await loadGoalCase(db, id, on)).settings;
@@ -44,7 +44,7 @@ test('a decision that is taken back is proposed again, with its dial where it st
 
 test('nothing is taken back once a session was begun since, nor what was never decided', () =>
   store.rolledBack(async (db) => {
-    const id = await personWithSplitPlan(db);
+    const id = store.splitPlanId;
     const { moved, on } = await untilMoved(db, id);
     const { exerciseId, side } = moved;
     await expect(undoDecision(db, id, { exerciseId: 'pigeon_forward', side }, on)).rejects.toEqual(refusal('not_found'));
@@ -57,7 +57,7 @@ test('nothing is taken back once a session was begun since, nor what was never d
 
 test('a stop is not taken back: a named person clears it in Check', () =>
   store.rolledBack(async (db) => {
-    const id = await personWithSplitPlan(db);
+    const id = store.splitPlanId;
     await play(db, id, testDay);
     const { exerciseId, side } = (await proposedOn(db, id, testDay))[0]!;
     await decideProposal(db, id, { exerciseId, side, verdict: 'stop', overruledBecause: 'It looked wrong.' }, testDay);

@@ -1,18 +1,18 @@
 import { describe, expect, test } from 'vitest';
 import { addDays } from '$lib/core';
 import { testDay } from '../testing/people';
-import { personWithSplitPlan, play } from '../testing/sessions';
+import { play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { loadGoalCase, loadLoggedCase } from './clientCase';
 import { linksDone, weeksDone, winsOf } from './history';
 import { openWeek } from './week';
 
-const store = testDatabase();
+const store = testDatabase('split plan');
 
 describe('what was done', () => {
   test('week by week, the newest first, with what was due', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       expect(weeksDone(await loadLoggedCase(db, id, testDay))).toEqual([]);
       await play(db, id, testDay);
       await play(db, id, addDays(testDay, 2));
@@ -28,7 +28,7 @@ describe('what was done', () => {
 
   test('for each motion and side, passive and active apart, the warm-up left aside', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await play(db, id, testDay);
       const c = await loadLoggedCase(db, id, addDays(testDay, 1));
       const links = linksDone(c);
@@ -40,7 +40,7 @@ describe('what was done', () => {
 
   test('small wins need clean sets', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await play(db, id, testDay, () => ({ clean: false, sensation: 6, felt: 'expected', slipped: 'nothing' }));
       expect(winsOf(await loadLoggedCase(db, id, testDay))).toEqual([]);
       await play(db, id, addDays(testDay, 2));
@@ -51,7 +51,7 @@ describe('what was done', () => {
 
   test('what comes is told without what the gate bars, and not at all while training is closed', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const names = async () => openWeek(await loadGoalCase(db, id, testDay)).map((e) => e.id);
       expect(await names()).toContain('front_split_on_stack');
       await db.query(

@@ -4,7 +4,7 @@ import { addDays, hardLinks, noPlanWishes, noWishes, usualArrangement, type Plan
 import type { Database } from '../db/db';
 import { saveGoal } from './goalSetting';
 import { goalInput, passCheck, personWithGoal, take, testDay } from '../testing/people';
-import { at, personWithSplitPlan, play } from '../testing/sessions';
+import { at, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { loadGoalCase } from './clientCase';
 import { insertLock } from '../repo/lockRepo';
@@ -16,7 +16,7 @@ import { namePlan, restorePlan, revisePlan } from './revisingPlan';
 import { versionsOf } from './planVersions';
 import { addableTo, addToWeek, noteExercise } from './week';
 
-const store = testDatabase();
+const store = testDatabase('split plan');
 type Wished = Partial<Omit<ReviseInput, 'wishes'> & Omit<PlanWishes, keyof WeekWishes>> & { wishes?: WeekWishes };
 const wished = ({
   wishes,
@@ -51,7 +51,7 @@ const setsIn = (allotment: readonly Readonly<{ exerciseId: string; sets: number 
 describe('what comes of a plan is wished otherwise', () => {
   test('a ban and a pin are kept in every week to come, and what they moved is told', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const wishes = {
         often: {},
         pins: [{ exerciseId: 'front_hamstring_cycle', session: null }],
@@ -75,7 +75,7 @@ describe('what comes of a plan is wished otherwise', () => {
 
   test('what was done stays in its week, and the rest keeps its weeks, days and phases', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const before = (await planOf(db, id)).sessions.map((s) => [s.week, s.phase, s.plannedOn]);
       const played = await play(db, id, testDay);
       await revisePlan(db, id, wished({ minutes: 40 }), addDays(testDay, 1));
@@ -89,7 +89,7 @@ describe('what comes of a plan is wished otherwise', () => {
 
   test('what was arranged by hand stays in its place', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const before = await planOf(db, id);
       const [first] = sessionsOfPlan(before);
       const { blocks } = openSession(before, first!);
@@ -102,7 +102,7 @@ describe('what comes of a plan is wished otherwise', () => {
 
   test('days are kept where they are named, and as many sessions as days are asked for', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db); // 2 March 2026 is a Monday
+      const id = store.splitPlanId; // 2 March 2026 is a Monday
       await revisePlan(db, id, wished({ sessionsPerWeek: 2, weekdays: [2, 6] }), testDay);
       const c = await planOf(db, id);
       expect(sessionsOfPlan(c).slice(0, 2).map((s) => s.plannedOn)).toEqual(['2026-03-03', '2026-03-07']); // prettier-ignore
@@ -114,7 +114,7 @@ describe('what comes of a plan is wished otherwise', () => {
 
   test('a session on a busy day goes to the nearest free one, and falls out where its week has none', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db); // sessions on Monday, Wednesday and Friday
+      const id = store.splitPlanId; // sessions on Monday, Wednesday and Friday
       const third = [16, 17, 18, 19, 20, 21].map((day) => `2026-03-${day}`);
       await revisePlan(db, id, wished({ busyOn: ['2026-03-04', '2026-03-05', '2026-03-13', ...third] }), testDay);
       const c = await planOf(db, id);
@@ -131,7 +131,7 @@ describe('what comes of a plan is wished otherwise', () => {
 
   test('a session that was begun while it was solved comes once, and a plan that would be empty is none', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const inEach = [0, 1, 2].flatMap((s) => [`used_0_0_${s}`, `sets_0_0_${s}`]);
       const answer = { status: 'Optimal', values: Object.fromEntries(inEach.map((name) => [name, 1])) };
       let isBegun = false;
@@ -150,7 +150,7 @@ describe('what comes of a plan is wished otherwise', () => {
 
   test('easy weeks are where they are wished', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await revisePlan(db, id, wished({ easyWeeks: [3] }), testDay);
       const c = await planOf(db, id);
       expect(planView(c).filter((w) => w.easy).map((w) => w.week)).toEqual([3]); // prettier-ignore
@@ -161,7 +161,7 @@ describe('what comes of a plan is wished otherwise', () => {
 
   test('missed sessions are done next, moved by whole weeks, or left', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await play(db, id, testDay);
       const later = addDays(testDay, 9); // of the first week two are missed, and one of the second
       const first = async () => sessionsOfPlan(await planOf(db, id, later)).find((s) => s.status === 'planned')!;
@@ -185,7 +185,7 @@ describe('what comes of a plan is wished otherwise', () => {
       sessionsOfPlan(await planOf(db, id, later)).filter((s) => s.status === 'planned');
     const told = async (db: Database, id: number) => (await versionsOf(db, await planOf(db, id, later)))[0]!.changed;
     async function withOneMissed(db: Database): Promise<number> {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await revisePlan(db, id, { ...asked(1), missed: 'keep' }, testDay);
       await play(db, id, testDay);
       return id;
@@ -221,7 +221,7 @@ describe('what comes of a plan is wished otherwise', () => {
 
   test('an earlier version comes back as it was wished, by its name, and is a version itself', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const shape = async () => sessionsOfPlan(await planOf(db, id)).map((s) => s.allotment);
       const before = await shape();
       await namePlan(db, id, { version: 1, name: 'As agreed' }, testDay);
@@ -241,7 +241,7 @@ describe('what comes of a plan is wished otherwise', () => {
 
   test('two tabs, a plan that is stopped while it is solved, and one that is over: nothing half-written', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await revisePlan(db, id, wished({ minutes: 40 }), testDay);
       await expect(revisePlan(db, id, wished({ minutes: 30 }), testDay)).rejects.toEqual(refusal('plan_changed_elsewhere'));
       const stopped = () => Promise.reject(Object.assign(new Error(), { code: 'solving_cancelled' }));
@@ -258,7 +258,7 @@ describe('what comes of a plan is wished otherwise', () => {
 
   test('wishes go on into a new plan, and easy weeks are counted anew', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const wishes = { ...noWishes, often: { rear_hip_cycle: 'once a week' as const } };
       await revisePlan(db, id, wished({ wishes, easyWeeks: [1] }), testDay);
       await makePlan(db, id, { schoolId: 'long_hold', weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: testDay, basedOnVersion: 2 }, testDay); // prettier-ignore
@@ -272,7 +272,7 @@ describe('what comes of a plan is wished otherwise', () => {
 describe('the gate holds whatever is pinned', () => {
   test('what is stopped is not done where it is pinned, and a new version brings it no more', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const pins = [{ exerciseId: 'front_split_on_stack', session: null }];
       await revisePlan(db, id, wished({ wishes: { ...noWishes, pins } }), testDay);
       await play(db, id, testDay);
@@ -306,7 +306,7 @@ describe('the gate holds whatever is pinned', () => {
 
   test('who came a day late does not work one motion hard on two days running', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await play(db, id, testDay);
       const [next] = sessionsOfPlan(await planOf(db, id, testDay)).filter((s) => s.status === 'planned');
       const later = prepareSession(await planOf(db, id, addDays(testDay, 2)), next!);
@@ -318,7 +318,7 @@ describe('the gate holds whatever is pinned', () => {
 
   test('what is noted as making it worse is out from that day on, whatever was solved before', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await noteExercise(db, id, { exerciseId: 'rear_hip_cycle', effect: 'worse', note: 'The knee aches after it.' }, testDay);
       const c = await planOf(db, id);
       const [week] = planView(c);
@@ -331,7 +331,7 @@ describe('the gate holds whatever is pinned', () => {
 
   test('what came into the week since is told, and taken in when it is solved again', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       expect(movedOn(await planOf(db, id))).toEqual({ came: [], gone: [] });
       await addToWeek(db, id, addableTo(await planOf(db, id)).forGoal[0]!.id, testDay);
       const { came } = movedOn(await planOf(db, id));
@@ -342,7 +342,7 @@ describe('the gate holds whatever is pinned', () => {
 
   test('the week before a dated event is easy and without hard work, and no session falls on its day', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const { goal } = await planOf(db, id);
       const targetOn = addDays(testDay, 6 * 7 - 2);
       await saveGoal(db, id, goal.id, goalInput('front_split', { targetOn }), testDay);
@@ -369,7 +369,7 @@ describe('a plan after that of somebody else', () => {
 
   test('has their exercises and weeks on this person’s stacks and minutes; what is not open is told and left out', () =>
     store.rolledBack(async (db) => {
-      const from = await personWithSplitPlan(db);
+      const from = store.splitPlanId;
       const id = await other(db);
       await insertLock(db, id, rearHipStop);
       await copyPlan(db, id, { fromClientId: from, ...copied }, testDay);
@@ -389,7 +389,7 @@ describe('a plan after that of somebody else', () => {
 
   test('is never longer than there is time, and is taken from nobody who is not there', () =>
     store.rolledBack(async (db) => {
-      const from = await personWithSplitPlan(db);
+      const from = store.splitPlanId;
       const id = await other(db, { targetOn: addDays(testDay, 20) });
       await expect(copyPlan(db, id, { fromClientId: id, ...copied }, testDay)).rejects.toEqual(refusal('not_found'));
       await copyPlan(db, id, { fromClientId: from, ...copied }, testDay);

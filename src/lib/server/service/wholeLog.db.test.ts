@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { addDays, flatHeld } from '$lib/core';
 import type { Database } from '../db/db';
 import { testDay } from '../testing/people';
-import { personWithSplitPlan, play } from '../testing/sessions';
+import { play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { caseMemory } from './caseMemory';
 import { isPlanned, loadGoalCase, withGoal, withLog, dateOf } from './clientCase';
@@ -19,7 +19,7 @@ import { staircasesOf } from './staircase';
 import { stationsOf } from './stations';
 import { weekOf } from './week';
 
-const store = testDatabase();
+const store = testDatabase('split plan');
 
 /** A session: after how many days, how its sets went, whether it was decided on, and what was told the day after. */
 const happened = fc.record({
@@ -69,7 +69,7 @@ describe('a case without its log', () => {
       .map((h) => [h])
   )('shows what the whole log gives, whatever happened: %j', (history) =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const memory = caseMemory(db);
       let on = testDay;
       for (const one of history) {

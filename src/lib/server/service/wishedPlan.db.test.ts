@@ -5,7 +5,7 @@ import { updateCurrentGoal } from '../repo/clientRepo';
 import { insertLock } from '../repo/lockRepo';
 import { insertProp } from '../repo/propRepo';
 import { goalInput, passCheck, personWithGoal, take, testDay } from '../testing/people';
-import { at, personWithSplitPlan, play } from '../testing/sessions';
+import { at, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { calendarOf } from './calendar';
 import { loadGoalCase, loadLoggedCase } from './clientCase';
@@ -20,7 +20,7 @@ import { revisePlan, swapInPlan } from './revisingPlan';
 import { hardYesterday, recordsOf } from './sessionRecords';
 import { openWeek, swapsFor } from './week';
 
-const store = testDatabase();
+const store = testDatabase('split plan');
 const refusal = (code: string) => expect.objectContaining({ code });
 async function planOf(db: Database, id: number, on = testDay) {
   const c = await loadGoalCase(db, id, on);
@@ -59,7 +59,7 @@ describe('sessions at home', () => {
 
   test('stand on what is at home and no harder; what is done well there is no reason to go deeper', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await db.transaction((tx) => insertProp(tx, block(24), id));
       await revise(db, id, { sessions: { 1: { atHome: true, beginsAt: '07:30' } } });
       const c = await planOf(db, id);
@@ -79,7 +79,7 @@ describe('sessions at home', () => {
 
   test('with nothing at home nothing stands on a stack there, and the plan says so', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await revise(db, id, { sessions: { 1: { atHome: true } } });
       const c = await planOf(db, id);
       const [home] = sessionsOfPlan(c);
@@ -90,7 +90,7 @@ describe('sessions at home', () => {
 
   test('a session that is left with nothing falls out, and the week says so', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await revise(db, id, { sessions: { 2: { atHome: true, training: 'before training', only: 'own strength' } } });
       const c = await planOf(db, id);
       expect([...new Set(sessionsOfPlan(c).map((s) => s.ordinal))]).toEqual([1, 3]);
@@ -99,7 +99,7 @@ describe('sessions at home', () => {
 
   test('a calendar has each session at its own time, and says where it is', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await revise(db, id, { sessions: { 2: { atHome: true, beginsAt: '07:30' } } });
       const text = await calendarOf(db, await loadGoalCase(db, id, testDay), at(testDay), { hours: 18, minutes: 0 });
       expect(text.match(/DTSTART:\d{8}T180000/g)).toHaveLength(12);
@@ -111,7 +111,7 @@ describe('sessions at home', () => {
 describe('an exercise in the place of another', () => {
   test('takes its place and what was wished of it, in one step; what is not open is neither offered nor taken', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       await revise(db, id, { pins: [{ exerciseId: 'rear_hip_cycle', session: 2 }] });
       const offered = swapsFor(await planOf(db, id), 'rear_hip_cycle').map((o) => o.id);
       const [first, second] = offered;
@@ -135,7 +135,7 @@ describe('an exercise in the place of another', () => {
 
 describe('several goals of one person', () => {
   async function withLotus(db: Database) {
-    const id = await personWithSplitPlan(db);
+    const id = store.splitPlanId;
     const lotus = await saveGoal(db, id, null, goalInput('lotus'), testDay);
     const split = (await loadGoalCase(db, id, testDay)).goals.find((g) => g.kind === 'front_split')!.id;
     await updateCurrentGoal(db, id, split);
@@ -209,7 +209,7 @@ describe('several goals of one person', () => {
 describe('who joins a plan that runs', () => {
   test('trains on their days in the week they are in, settles in first, and begins every exercise as anybody would', () =>
     store.rolledBack(async (db) => {
-      const from = await personWithSplitPlan(db);
+      const from = store.splitPlanId;
       const later = addDays(testDay, 16);
       const id = await personWithGoal(db, 'front_split');
       await passCheck(db, id, testDay);
@@ -232,7 +232,7 @@ describe('who joins a plan that runs', () => {
 
 test('a session before other training is not hard, and one of stretch alone has no effort', () =>
   store.rolledBack(async (db) => {
-    const id = await personWithSplitPlan(db);
+    const id = store.splitPlanId;
     await revise(db, id, {
       sessions: { 1: { training: 'before training' }, 2: { only: 'stretch' } },
       hardSessions: 2,
@@ -253,7 +253,7 @@ test('a session before other training is not hard, and one of stretch alone has 
 describe('a plan of many sessions', () => {
   test('shows of what was done how long it took and its course; all of it comes with the session that is chosen', () =>
     store.rolledBack(async (db) => {
-      const id = await personWithSplitPlan(db);
+      const id = store.splitPlanId;
       const played = await play(db, id, testDay);
       const c = await planOf(db, id, addDays(testDay, 1));
       const brief = planView(c)[0]!.sessions.find((s) => s.id === played)!;

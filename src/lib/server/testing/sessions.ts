@@ -7,7 +7,7 @@ import { insertProp } from '../repo/propRepo';
 import { getPrescribed } from '../repo/sessionRepo';
 import { loadGoalCase } from '../service/clientCase';
 import { makePlan } from '../service/planning';
-import { finishSession, logSet, startSession } from '../service/practising';
+import { finishSession, logSets, startSession } from '../service/practising';
 import { passCheck, personWithGoal, take, testDay } from './people';
 
 /** Five in the afternoon of a day. */
@@ -49,11 +49,10 @@ export async function play(
 ): Promise<number> {
   const sessionId = await nextSession(db, id, on);
   await startSession(db, id, sessionId, { ...fit, answer: 'accept', ...before }, at(on));
-  for (const set of timelineOf(await getPrescribed(db, sessionId)).sets) {
+  const logs = timelineOf(await getPrescribed(db, sessionId)).sets.map((set) => {
     const plannedS = Math.round(set.endS - set.workStartS);
     const clean = isAsked(set.work) ? true : null;
-    const said = { clean, sensation: null, felt: null, slipped: null, ...say(set) };
-    await logSet(db, id, sessionId, {
+    return {
       id: crypto.randomUUID(),
       setIndex: set.index,
       exerciseId: set.exerciseId,
@@ -61,9 +60,11 @@ export async function play(
       plannedS,
       actualS: plannedS,
       setting: set.work.setting,
-      ...said
-    });
-  }
+      ...{ clean, sensation: null, felt: null, slipped: null },
+      ...say(set)
+    };
+  });
+  await logSets(db, id, sessionId, logs);
   await finishSession(db, id, sessionId, { status: 'done' }, at(on));
   return sessionId;
 }

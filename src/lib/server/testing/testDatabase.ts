@@ -1,28 +1,38 @@
-import { afterAll, beforeAll } from 'vitest';
+import { openAsBlob } from 'node:fs';
+import { afterAll, beforeAll, inject } from 'vitest';
 import { openDatabase, type Database, type Db } from '../db/db';
 import { migrate } from '../db/migrate';
+import type { DatabaseImages } from './databaseImages';
+import { personWithSplitPlan } from './sessions';
 
 class RollBack extends Error {}
 
 /**
- * A migrated database for one test file: PGlite in memory, or an empty schema of the server in TEST_DATABASE_URL.
- * `rolledBack` gives each test the same clean start in a transaction that never commits.
+ * A migrated database for one test file: PGlite in memory, begun from the image of the whole run, or an empty schema of the server in
+ * TEST_DATABASE_URL. With 'split plan' somebody who is 20 cm from the front split has six weeks planned in it: `splitPlanId`.
+ * `rolledBack` gives each test the same start in a transaction that never commits.
  */
-export function testDatabase() {
+export function testDatabase(begin: keyof DatabaseImages = 'empty') {
   let db: Database;
+  let splitPlanId: number;
   beforeAll(async () => {
     const url = process.env.TEST_DATABASE_URL;
-    db = await openDatabase(url ? { url } : {});
-    if (url) {
-      await db.query('drop schema public cascade');
-      await db.query('create schema public');
-    }
+    const images = inject('images');
+    db = await openDatabase(url ? { url } : { image: await openAsBlob(images[begin].path) });
+    splitPlanId = images[begin].splitPlanId;
+    if (!url) return;
+    await db.query('drop schema public cascade');
+    await db.query('create schema public');
     await migrate(db);
+    if (begin === 'split plan') splitPlanId = await personWithSplitPlan(db);
   });
   afterAll(() => db.close());
   return {
     get db() {
       return db;
+    },
+    get splitPlanId() {
+      return splitPlanId;
     },
     /** Transactions inside the test run in its own, so that they are undone with it. */
     async rolledBack(run: (db: Database) => Promise<void>): Promise<void> {
