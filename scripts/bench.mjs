@@ -13,7 +13,7 @@ import { benchStudy } from './benchStudy.mjs';
 import { ensureBuilt, ensureInstalled } from './setUp.mjs';
 
 ensureInstalled();
-ensureBuilt();
+await ensureBuilt();
 const say = (name, value) => process.stdout.write(`${name.padEnd(58)} ${value}\n`);
 const ms = (value) => `${value.toFixed(value < 10 ? 2 : 0)} ms`;
 const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];

@@ -35,5 +35,15 @@ export async function startServer(dataDir, port, more = {}) {
   return { origin, firstPageMs: performance.now() - began, stop };
 }
 
-/** The same with demo data. */
-export const startDemo = (dataDir, port) => startServer(dataDir, port, { CALM_REACH_DEMO: '1' });
+/** The same with demo data, once everybody is there. */
+export async function startDemo(dataDir, port) {
+  const server = await startServer(dataDir, port, { CALM_REACH_DEMO: '1' });
+  await untilFilled(server.origin);
+  return server;
+}
+
+/** Waits while the server still fills the demo. */
+export async function untilFilled(origin) {
+  while ((await (await fetch(`${origin}/people`)).text()).includes('Filling the demo'))
+    await new Promise((done) => setTimeout(done, 500));
+}

@@ -6,7 +6,7 @@ import { launchBrowser, startDemo } from './browser.mjs';
 import { ensureBuilt, ensureInstalled } from './setUp.mjs';
 
 ensureInstalled();
-ensureBuilt();
+await ensureBuilt();
 const out = 'docs/screenshots';
 mkdirSync(out, { recursive: true });
 const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-shots-'));

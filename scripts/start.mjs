@@ -12,7 +12,7 @@ const dataDir = process.env.DATA_DIR ?? 'data/studio';
 const stopS = 1;
 
 ensureInstalled();
-ensureBuilt();
+await ensureBuilt();
 if (!(await isFree())) {
   process.stderr.write(
     `Port ${port} is taken: perhaps Calm Reach runs already. Stop that one, or choose another port: PORT=${Number(port) + 1} npm start\n`

@@ -1,5 +1,6 @@
 import type { StationId } from '$lib/contract/path';
 import type { Database } from '$lib/server/db/db';
+import type { DemoProgress } from '$lib/server/demo/fillDemo';
 import type { PhotoFiles } from '$lib/server/photos/photoFiles';
 import type { CaseMemory } from '$lib/server/service/caseMemory';
 import type { ClientCase } from '$lib/server/service/clientCase';
@@ -11,6 +12,8 @@ declare global {
       studio: Pick<Studio, 'restored' | 'restoredRead'>;
       db: Database;
       photoFiles: PhotoFiles;
+      /** While the demo is being filled. */
+      demoProgress: DemoProgress | null;
       now: Date;
       /** The studio's calendar date. */
       today: string;

@@ -6,7 +6,8 @@ import { error, type Handle, type HandleServerError, type ServerInit } from '@sv
 import { hintsCookie, hintsLeft } from '$lib/contract/hints';
 import { askers } from '$lib/server/askers';
 import { DatabaseAway } from '$lib/server/db/away';
-import { asOne, type Database } from '$lib/server/db/db';
+import type { Database } from '$lib/server/db/db';
+import type { DemoFill } from '$lib/server/demo/demoFill';
 import { photoFiles, type PhotoFiles } from '$lib/server/photos/photoFiles';
 import { deleteKeptBefore } from '$lib/server/repo/keptSessionRepo';
 import { deleteSentBefore } from '$lib/server/repo/sentFormRepo';
@@ -18,7 +19,7 @@ import { openStudio, type Studio } from '$lib/server/db/openStudio';
 
 /** Kept on globalThis so that a reload in development does not open the directory twice. */
 const held = globalThis as typeof globalThis & { calmReach?: { opening: Promise<Opened>; opened: Opened | null } };
-type Opened = Readonly<{ studio: Studio; memory: CaseMemory; files: PhotoFiles }>;
+type Opened = Readonly<{ studio: Studio; memory: CaseMemory; files: PhotoFiles; demo: DemoFill | null }>;
 
 const say = (text: string) => process.stdout.write(`${text}\n`);
 
@@ -30,17 +31,15 @@ async function open(): Promise<Opened> {
   );
   const { db } = studio;
   const files = photoFiles(dataDir, await getStudioKey(db));
-  if (env.CALM_REACH_DEMO === '1') {
-    const { seedDemo } = await import('$lib/server/demo/seedDemo');
-    await asOne(db, (one) => seedDemo(one, files, new Date(), say)); // whole or not at all
-  }
   const monthAgo = new Date(Date.now() - 30 * 24 * 3600 * 1000).toISOString();
   await deleteSentBefore(db, monthAgo);
   await deleteKeptBefore(db, monthAgo);
   const aside = await sweepPhotos(db, files, new Date());
   if (aside > 0)
     say(`pictures: ${aside} that no measure knows are put aside for a month, in the folder "aside" beside the others`);
-  return { studio, memory: caseMemory(answering(db)), files };
+  const isDemo = env.CALM_REACH_DEMO === '1';
+  const demo = isDemo ? await (await import('$lib/server/demo/demoFill')).startDemoFill(db, files, new Date(), say) : null;
+  return { studio, memory: caseMemory(answering(db)), files, demo };
 }
 
 export const init: ServerInit = async () => {
@@ -53,6 +52,7 @@ export const init: ServerInit = async () => {
     }
     // PGlite keeps a timer alive, and so does a server that is waited for: without this the process would not end.
     process.on('sveltekit:shutdown', async () => {
+      await held.calmReach?.opened?.demo?.stop();
       await held.calmReach?.opened?.studio.close();
       process.exit();
     });
@@ -111,6 +111,7 @@ export const handle: Handle = async ({ event, resolve }) => {
   locals.studio = opened.studio;
   locals.db = answering(opened.studio.db);
   locals.photoFiles = opened.files;
+  locals.demoProgress = opened.demo?.progress ?? null;
   locals.now = new Date();
   locals.today = dateOf(locals.now);
   locals.theme = themes.find((t) => t === event.cookies.get('theme')) ?? 'system';

@@ -57,7 +57,7 @@ const heapKb = async () => {
   collect();
   return process.memoryUsage().heapUsed / 1024;
 };
-await open(60); // what is made once is made
+await open(Number(process.env.WARM ?? 60)); // what is made once is made
 const before = await heapKb();
 await open(loads);
 const leftKb = (await heapKb()) - before;

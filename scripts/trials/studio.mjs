@@ -5,6 +5,7 @@ import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import { untilFilled } from '../browser.mjs';
 import { bodySizeLimit } from '../setUp.mjs';
 
 const ends = [];
@@ -53,6 +54,7 @@ export async function startStudio(dataDir, port, { env = {}, before = [], until 
     if (child.exitCode !== null) throw new Error(`the studio ended before its first page: ${said}`);
     await wait(100);
   }
+  if (env.CALM_REACH_DEMO) await untilFilled(origin);
   return studio;
 }
 

@@ -1,10 +1,9 @@
+import { demoProgressKey } from '$lib/contract/demo';
 import { getUnits } from '$lib/server/repo/studioRepo';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = async ({ locals: { db, studio, theme, hintsLeft, today } }) => ({
-  units: await getUnits(db),
-  restored: studio.restored,
-  theme,
-  hasHints: hintsLeft.length > 0,
-  today
-});
+export const load: LayoutServerLoad = async ({ locals, depends }) => {
+  depends(demoProgressKey);
+  const { db, studio, demoProgress, theme, hintsLeft, today } = locals;
+  return { units: await getUnits(db), restored: studio.restored, demoProgress, theme, hasHints: hintsLeft.length > 0, today };
+};

@@ -5,6 +5,7 @@
   import { page } from '$app/state';
   import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
   import { loadToaster } from '$lib/ui/toasts';
+  import DemoFilling from './DemoFilling.svelte';
   import Preferences from './Preferences.svelte';
   import Restored from './Restored.svelte';
   import Waiting from './Waiting.svelte';
@@ -71,6 +72,7 @@
     </div>
   </header>
   {#if data.restored}<Restored restored={data.restored} />{/if}
+  {#if data.demoProgress}<DemoFilling progress={data.demoProgress} />{/if}
   <div id="work" tabindex="-1" class="outline-none">{@render children()}</div>
 {/if}
 {#if Toaster}<Toaster position="bottom-center" closeButton theme={data.theme} />{/if}

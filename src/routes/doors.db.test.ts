@@ -144,10 +144,21 @@ async function everything(db: Db): Promise<string> {
   return JSON.stringify(rows);
 }
 
+/**
+ * True when no row is another than at the start. A transaction that has no number yet has written nothing, which is quickly asked; only
+ * where it has one, every row is compared.
+ */
+async function isAsItWas(db: Db): Promise<boolean> {
+  const { rows } = await db.query('select pg_current_xact_id_if_assigned() is null as nothing');
+  const { nothing } = z.object({ nothing: z.boolean() }).parse(rows[0]);
+  return nothing || (await everything(db)) === asItWas;
+}
+
 const localsOf = (db: Database, memory = caseMemory(db)): App.Locals => ({
   studio: { restored: null, restoredRead: async () => undefined },
   db,
   photoFiles: files,
+  demoProgress: null,
   now,
   today,
   theme: 'system',
@@ -588,7 +599,7 @@ describe('forms', () => {
                 wrong.push(`${at}: was typed and is lost`);
               if (problem.code === 'invalid_input' && Object.keys(problem.fields).length === 0)
                 wrong.push(`${at}: nothing is told`);
-              if (problem.code !== 'invalid_input' && (await everything(db)) !== asItWas) wrong.push(`${at}: half-written`);
+              if (problem.code !== 'invalid_input' && !(await isAsItWas(db))) wrong.push(`${at}: half-written`);
             } else if (value === null || oddButAllowed.includes(value)) {
               // It was taken: then the page it is typed on must be able to show it, and the person still open.
               const shown = await load(db, fileOf(door.route), door.params ?? {}, door.query);
@@ -655,7 +666,7 @@ describe('forms filled in by chance', () => {
           const { end, value, fault } = await post(db, { ...door, params }, typed);
           expect(fault).toBeUndefined();
           if (end === 'refused') expect((value as FormFailure).problem).toBeDefined();
-          if (end === 'refused' || end === 'no page') return expect(await everything(db)).toBe(asItWas);
+          if (end === 'refused' || end === 'no page') return expect(await isAsItWas(db)).toBe(true);
           // It was taken: the page it is typed on must be able to show it.
           expect((await load(db, fileOf(door.route), params ?? {}, door.query)).fault).toBeUndefined();
         })
@@ -786,7 +797,7 @@ describe('endpoints', () => {
             const isTaken = outcome.value === 200 && file === `${player}/pain/+server.ts`;
             if (outcome.end !== 'done' || !(isTaken || [400, 404, 409].includes(outcome.value as number)))
               wrong.push(`${file} ${raw}: ${outcome.fault ?? String(outcome.value)}`);
-            if (!isTaken && (await everything(db)) !== asItWas) wrong.push(`${file} ${raw}: half-written`);
+            if (!isTaken && !(await isAsItWas(db))) wrong.push(`${file} ${raw}: half-written`);
           });
     // Whole bodies get through to the session, which does not run, and of which no device keeps this copy.
     const answers: Readonly<Record<string, number>> = { sets: 409, finish: 409, start: 404, pain: 200 };

@@ -1,3 +1,4 @@
+import { demoProgressKey } from '$lib/contract/demo';
 import { waitsFor } from '$lib/contract/path';
 import { rowId } from '$lib/contract/fields';
 import { listProps } from '$lib/server/repo/propRepo';
@@ -9,7 +10,8 @@ import { runForm } from '$lib/server/runForm';
 import { z } from 'zod';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db, memory, today }, url }) => {
+export const load: PageServerLoad = async ({ locals: { db, memory, today }, url, depends }) => {
+  depends(demoProgressKey);
   const which = url.searchParams.get('show') === 'archived' ? 'archived' : 'active';
   const people = await memory.people(which);
   const isEmpty = which === 'active' && people.length === 0;

@@ -12,11 +12,11 @@ import { deleteForGood } from './photos';
  * their id. Null where somebody is there already, archived or not: nothing is mixed with real records.
  */
 export async function showExample(db: Database, files: PhotoFiles, now: Date): Promise<number | null> {
-  const { tellExample } = await import('../demo/seedDemo');
+  const { writeExample } = await import('../demo/fillDemo');
   return asOne(db, async (one) => {
     for (const which of ['active', 'archived'] as const) if ((await listPersonMarks(one, which)).people.length > 0) return null;
     const hasShelf = (await listProps(one)).length > 0;
-    const id = await tellExample(one, files, dateOf(now), { hasShelf });
+    const id = await writeExample(one, files, dateOf(now), { hasShelf });
     await markAllAsExample(one, 'client');
     if (!hasShelf) await markAllAsExample(one, 'prop');
     return id;

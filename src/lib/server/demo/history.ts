@@ -4,7 +4,6 @@ import {
   defaultEffortCapPct,
   defaultSensationCap,
   drawnPicture,
-  exerciseOf,
   goalOf,
   isAsked,
   isPhoto,
@@ -27,18 +26,14 @@ import type { StartInput } from '$lib/contract/forms';
 import type { SetFigures, SetLogInput } from '$lib/contract/setForms';
 import type { TrialInput } from '$lib/contract/measureForms';
 import type { Database } from '../db/db';
-import { insertNamedCycle } from '../repo/choiceRepo';
 import { insertClient } from '../repo/clientRepo';
-import { insertOwnExercise } from '../repo/exerciseRepo';
 import type { PhotoFiles } from '../photos/photoFiles';
-import { listPersonMarks } from '../repo/caseMarkRepo';
 import { findConsent, upsertConsent } from '../repo/photoRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed, type Session } from '../repo/sessionRepo';
 import { clearScreening, saveScreening } from '../service/checking';
-import { bodyOf, dateOf, loadCase, loadGoalCase } from '../service/clientCase';
+import { bodyOf, loadCase, loadGoalCase } from '../service/clientCase';
 import { chooseGoal, saveGoal } from '../service/goalSetting';
-
 import { addToWeek, chooseSchool, noteExercise } from '../service/week';
 import { saveOccasion } from '../service/measuring';
 import { tellLater } from '../service/pain';
@@ -48,48 +43,17 @@ import { prepareSession } from '../service/composing';
 import { makePlan } from '../service/planning';
 import { revisePlan } from '../service/revisingPlan';
 import { finishSession, logSets, startSession, tellPain } from '../service/practising';
-
-import {
-  lanternHall,
-  lanternHallCycles,
-  lanternHallExercise,
-  lanternHallShelf,
-  type Story,
-  type TakenStory
-} from './lanternHall';
+import type { Story, TakenStory } from './lanternHall';
 import { keepCycles } from '../service/cycles';
 import { acceptProposals } from '../service/deciding';
 import { setDial } from '../service/settingDial';
 
 /**
- * Fills an empty database with Lantern Hall. Everything goes through the same services as the interface, so it is always
- * consistent; the same day gives the same data.
+ * Writes one person and their whole history, through the same services as the interface, so that it is always consistent; the same
+ * day and seed give the same data. Returns their id.
  */
-export async function seedDemo(db: Database, files: PhotoFiles, now: Date, say: (text: string) => void): Promise<void> {
-  if ((await listPersonMarks(db, 'active')).people.length > 0) return;
-  for (const prop of lanternHallShelf) await db.transaction((tx) => insertProp(tx, prop));
-  for (const [name, cycle] of lanternHallCycles) await insertNamedCycle(db, name, cycle);
-  await insertOwnExercise(
-    db,
-    { ...exerciseOf(lanternHallExercise.copyOf), ...lanternHallExercise, family: 'Own exercises' },
-    lanternHallExercise.copyOf
-  );
-  for (const [i, story] of lanternHall.entries()) {
-    say(`  ${i + 1} of ${lanternHall.length}: ${story.client.name}`);
-    await new Telling(db, files, story, dateOf(now), 1000 + i).tell();
-  }
-}
-
-/** One of them alone, for a studio that has nobody yet; gives their id. */
-export async function tellExample(
-  db: Database,
-  files: PhotoFiles,
-  today: string,
-  { hasShelf }: Readonly<{ hasShelf: boolean }>
-): Promise<number> {
-  if (!hasShelf) for (const prop of lanternHallShelf) await db.transaction((tx) => insertProp(tx, prop));
-  return new Telling(db, files, lanternHall[0]!, today, 1000).tell();
-}
+export const writeHistory = (db: Database, files: PhotoFiles, story: Story, today: string, seed: number): Promise<number> =>
+  new HistoryWriter(db, files, story, today, seed).write();
 
 const ready: StartInput = {
   answer: 'accept',
@@ -102,8 +66,8 @@ const ready: StartInput = {
   sameDay: false
 };
 
-/** One person's history, told day by day. */
-class Telling {
+/** Lives one person's history day by day. */
+class HistoryWriter {
   readonly #random: RandomSource;
   #clientId = 0;
   /** What the body can reach today, cm above the floor; what the record sees carries an error. */
@@ -124,8 +88,8 @@ class Telling {
     this.#reachCm = { ...(story.measured?.gapCm ?? { left: 0, right: 0 }) };
   }
 
-  /** Gives the id of the person. */
-  async tell(): Promise<number> {
+  /** Returns the id of the person. */
+  async write(): Promise<number> {
     const { story, db } = this;
     this.#clientId = await insertClient(db, story.client);
     for (const { weeksAhead, stageWeeksAgo = 0, ...goal } of [...(story.alsoGoals ?? []), ...(story.goal ? [story.goal] : [])])
