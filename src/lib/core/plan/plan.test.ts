@@ -15,6 +15,7 @@ import {
   type PlanAsk,
   type Progression
 } from '../index';
+import { draws } from '../testing/draws';
 import { limit, somebody, stopped } from '../testing/person';
 import { splitPlanAsk, splitWeekAsk } from '../testing/plan';
 import { weekFor } from '../testing/week';
@@ -114,7 +115,7 @@ describe('planProgression', () => {
             }
         }
       ),
-      { numRuns: 40 }
+      { numRuns: draws(15) }
     ));
 
   test('what the solver chose fits to the second: nothing of it is cut again, and what is short is said', async () => {

@@ -28,6 +28,7 @@ import {
   type Stop
 } from '../index';
 import { sampleLimits } from '../safety/limitTable';
+import { draws } from '../testing/draws';
 import { flatDays, somebody, stopped } from '../testing/person';
 import { solveAnyhow } from '../testing/solver';
 import { splitWeekIds, weekFor } from '../testing/week';
@@ -214,5 +215,5 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
               }
       }
     ),
-    { numRuns: 120 }
+    { numRuns: draws(40) }
   ));
