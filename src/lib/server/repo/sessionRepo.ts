@@ -16,7 +16,6 @@ import {
   type LeftOut,
   type LinkId,
   type PlanPhase,
-  type PlanSession,
   type PlanWeek,
   type Readiness,
   type SchoolId,
