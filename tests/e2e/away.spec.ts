@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { test } from './alive';
-import { axe, clientBase, readyToPractise, readyToStart, skipToQuestion, stamp } from './steps';
+import { axe, baseOf, clientBase, readyToStart, skipToQuestion } from './steps';
 
 // What a device does where no server answers. The application's own worker is let in here.
 test.use({ serviceWorkers: 'allow' });
@@ -35,7 +35,7 @@ test('a session that was opened once starts, is played and ends without a server
   context
 }) => {
   test.setTimeout(150_000);
-  const base = await readyToPractise(page, `Away ${stamp()}`);
+  const base = baseOf('Away Whole');
   await keepSession(page, base);
   await context.setOffline(true);
 
@@ -84,7 +84,7 @@ test('a pain told without a server keeps what it stops out of the session, and l
   context
 }) => {
   test.setTimeout(150_000);
-  const base = await readyToPractise(page, `Away pain ${stamp()}`);
+  const base = baseOf('Away Pain');
   await keepSession(page, base);
   await context.setOffline(true);
   await page.getByRole('link', { name: 'Start it without a connection' }).click();
@@ -110,7 +110,7 @@ test('a pain told without a server keeps what it stops out of the session, and l
 });
 
 test('a new symptom holds the session up without a server as well, for good', async ({ page, context }) => {
-  const base = await readyToPractise(page, `Away symptom ${stamp()}`);
+  const base = baseOf('Away Symptom');
   await keepSession(page, base);
   await context.setOffline(true);
   await page.getByRole('link', { name: 'Start it without a connection' }).click();

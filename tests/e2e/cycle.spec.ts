@@ -1,13 +1,13 @@
 import { expect } from '@playwright/test';
 import { test } from './alive';
-import { axe, readyToPractise, send, stamp, watched } from './steps';
+import { axe, baseOf, send, stamp, watched } from './steps';
 
 test('a cycle is shaped by dragging, by keys and by typing, kept under a name, and done so in the next session', async ({
   page
 }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `Shape ${stamp()}`);
+  const base = baseOf('Shape');
   await page.goto(`${base}/grade?exercise=front_hamstring_cycle`);
   await page.getByRole('link', { name: 'Shape its cycle' }).click();
   await expect(page.getByRole('heading', { name: /^The cycle of/ })).toBeVisible();

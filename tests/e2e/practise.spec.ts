@@ -1,10 +1,10 @@
 import { expect } from '@playwright/test';
 import { test } from './alive';
-import { readyToPractise, skipToQuestion, stamp, startSession, watched } from './steps';
+import { baseOf, skipToQuestion, startSession, watched } from './steps';
 
 test('a reload comes back to the place, and a lost connection loses no set', async ({ page, context }) => {
   test.setTimeout(180_000);
-  const base = await readyToPractise(page, `Reload ${stamp()}`);
+  const base = baseOf('Reload');
   await page.goto(`${base}/practise`);
   await startSession(page);
   await skipToQuestion(page);
@@ -32,7 +32,7 @@ test('a reload comes back to the place, and a lost connection loses no set', asy
 });
 
 test('the keys pause, go back, skip and extend; the clock runs', async ({ page }) => {
-  const base = await readyToPractise(page, `Keys ${stamp()}`);
+  const base = baseOf('Keys');
   await page.goto(`${base}/practise`);
   await startSession(page);
   await page.locator('body').click();
@@ -52,7 +52,7 @@ test('the keys pause, go back, skip and extend; the clock runs', async ({ page }
 test('a stop sign ends the session, locks the joint everywhere, and only a named person opens it', async ({ page }) => {
   test.setTimeout(150_000);
   const { faults } = watched(page);
-  const base = await readyToPractise(page, `Stop ${stamp()}`);
+  const base = baseOf('Stop');
   await page.goto(`${base}/practise`);
   await startSession(page);
   await skipToQuestion(page);
@@ -80,7 +80,7 @@ test('a stop sign ends the session, locks the joint everywhere, and only a named
 });
 
 test('pain in a joint ends that exercise and goes on with the next', async ({ page }) => {
-  const base = await readyToPractise(page, `Joint ${stamp()}`);
+  const base = baseOf('Joint');
   await page.goto(`${base}/practise`);
   await startSession(page);
   await skipToQuestion(page);

@@ -1,5 +1,15 @@
 import { expect } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
+import { cpSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** A copy of a studio's data, for one server. */
+export function copyOfData(from: string): string {
+  const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-e2e-'));
+  cpSync(from, dataDir, { recursive: true });
+  return dataDir;
+}
 
 /** A server of one test's own, beside those that all share. */
 export async function startServer(port: number, env: Readonly<Record<string, string>>, nodeArgs: readonly string[] = []) {

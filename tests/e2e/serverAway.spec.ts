@@ -1,13 +1,10 @@
 import { execFileSync } from 'node:child_process';
 import { expect } from '@playwright/test';
 import { test } from './alive';
-import { addClient, axe, clientBase, passCheck, setGoal, stamp } from './steps';
+import { axe, baseOf } from './steps';
 
 test('a measure typed while the server is away stays, and is kept once when it is back', async ({ page }) => {
-  await addClient(page, `Away ${stamp()}`);
-  await setGoal(page);
-  await passCheck(page);
-  const base = clientBase(page);
+  const base = baseOf('Away Typed');
   await page.goto(`${base}/measure?set=short`);
   await page.getByRole('radio', { name: 'Warmed up' }).click();
   const first = page.getByLabel('Passive reach, left leg in front, trial 1');
@@ -65,13 +62,10 @@ test('another name that leads here, and a page elsewhere, are refused; the machi
 });
 
 test('a body that is no form is the sender’s fault, and a choice that was never offered is shown as none', async ({
-  page,
   request,
   baseURL
 }) => {
-  await addClient(page, `Odd ${stamp()}`);
-  await setGoal(page);
-  const base = clientBase(page);
+  const base = baseOf('Odd');
   const post = (path: string, more: object) =>
     request.post(path, { headers: { origin: baseURL!, accept: 'text/html' }, failOnStatusCode: false, ...more });
   const forms = [
@@ -111,7 +105,7 @@ test('a body that is no form is the sender’s fault, and a choice that was neve
 
 test('a page that was shown leaves nothing in the server’s memory', () => {
   const printed = execFileSync(process.execPath, ['scripts/trials/memory.mjs'], {
-    env: { ...process.env, LOADS: '90', PORT: '5312' }
+    env: { ...process.env, WARM: '30', LOADS: '45', PORT: '5312' }
   });
   const { perLoadKb } = JSON.parse(printed.toString().trim().split('\n').at(-1)!) as { perLoadKb: number };
   // A tween that was made on the server held some 700 kB a load; what is left now is the noise of a heap.

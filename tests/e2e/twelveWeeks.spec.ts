@@ -1,11 +1,11 @@
 import { expect, type Page } from '@playwright/test';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { measureOf, goalOf, simulateClient, wayOf } from '../../src/lib/core';
 import { allAlive, test } from './alive';
-import { killed, startServer } from './server';
-import { addClient, chooseGoal, clientBase, fillShelf, passCheck, readyToStart, send, setAsked, watched } from './steps';
+import type { PersonName } from './people';
+import { copyOfData, killed, startServer } from './server';
+import { baseOf, readyToStart, send, setAsked, studioData, watched, writeDown } from './steps';
 
 const weeks = 12;
 // Each has a server of its own: the two are walked at once.
@@ -14,6 +14,7 @@ test.describe.configure({ mode: 'parallel' });
 const dayMs = 24 * 3600 * 1000;
 
 type Walk = Readonly<{
+  name: PersonName;
   goal: string;
   port: number;
   /** A made-up person: what the headline is at first, and what all their work would give. */
@@ -23,8 +24,8 @@ type Walk = Readonly<{
   followed: RegExp;
 }>;
 const walks: readonly Walk[] = [
-  { goal: 'lotus', port: 5194, start: 24, gain: 14, followed: /easy_seat|lotus/ },
-  { goal: 'turnout', port: 5195, start: 92, gain: 26, followed: /turnout|turned/i }
+  { name: 'Twelve Lotus', goal: 'lotus', port: 5194, start: 24, gain: 14, followed: /easy_seat|lotus/ },
+  { name: 'Twelve Turnout', goal: 'turnout', port: 5195, start: 92, gain: 26, followed: /turnout|turned/i }
 ];
 
 /** Two trials of the headline on every side it has, typed as they were read. */
@@ -39,25 +40,21 @@ async function measure(page: Page, base: string, goal: string, value: number): P
 }
 
 /** The next session, written down after it. */
-async function writeDown(page: Page, base: string, isClean: boolean): Promise<void> {
+async function writeNext(page: Page, base: string, isClean: boolean): Promise<void> {
   await page.goto(`${base}/practise`);
   await setAsked(page);
   const overdue = page.getByRole('checkbox', { name: /overdue/i });
   if (await overdue.isVisible()) await overdue.check();
   await readyToStart(page);
-  await page.getByText('It was done already: write it down').click();
-  await page.getByRole('button', { name: 'Everything as planned' }).click();
-  if (!isClean) await page.getByText('Not quite', { exact: true }).first().click();
-  await page.getByRole('button', { name: 'Keep it as done' }).click();
-  await page.waitForURL(/\/review$/);
+  await writeDown(page, isClean);
 }
 
-for (const { goal, port, start, gain, followed } of walks)
+for (const { name, goal, port, start, gain, followed } of walks)
   test(`twelve weeks of ${goalOf(goal).name}: logged, decided, planned anew, measured again and foretold`, async ({
     browser
   }) => {
     test.setTimeout(300_000);
-    const dataDir = mkdtempSync(join(tmpdir(), 'calm-reach-weeks-'));
+    const dataDir = copyOfData(studioData);
     const clock = join(dataDir, 'clock');
     writeFileSync(clock, '0');
     const env = { DATA_DIR: dataDir, CLOCK_FILE: clock };
@@ -82,11 +79,7 @@ for (const { goal, port, start, gain, followed } of walks)
         return lowerIsBetter ? start - reached : start + reached;
       };
 
-      await fillShelf(page);
-      await addClient(page, `Twelve weeks of ${goal}`, { 'Sessions a week': '1', 'Minutes a session': '30' });
-      const base = clientBase(page);
-      await chooseGoal(page, goalOf(goal).name);
-      await passCheck(page);
+      const base = baseOf(name);
       await measure(page, base, goal, valueIn(0));
       await page.goto(`${base}/plan`);
       await page.getByLabel('Weeks', { exact: true }).fill(String(weeks));
@@ -95,7 +88,7 @@ for (const { goal, port, start, gain, followed } of walks)
 
       for (let week = 1; week <= weeks; week++) {
         await onDay((week - 1) * 7 + 1);
-        await writeDown(page, base, week !== 5);
+        await writeNext(page, base, week !== 5);
         const accept = page.getByRole('button', { name: /^Accept (it|all)/ });
         if (await accept.isVisible()) await send(page, /^Accept (it|all)/);
         await expect(page.getByRole('heading', { name: 'Decided' })).toBeVisible();
