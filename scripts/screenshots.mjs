@@ -35,7 +35,7 @@ const shoot = async (page, name) => {
   process.stdout.write(`  ${name}\n`);
 };
 const skip = async (page, times) => {
-  for (let i = 0; i < times; i++) await page.getByRole('button', { name: 'Skip' }).click();
+  for (let i = 0; i < times; i++) await page.getByRole('button', { name: 'Skip', exact: true }).click();
 };
 
 const page = await open();

@@ -12,8 +12,8 @@ declare global {
       studio: Pick<Studio, 'restored' | 'restoredRead'>;
       db: Database;
       photoFiles: PhotoFiles;
-      /** While the demo is being filled. */
-      demoProgress: DemoProgress | null;
+      /** How far the fill of the demo is by now; null where there is none to wait for. */
+      demoProgress(): DemoProgress | null;
       now: Date;
       /** The studio's calendar date. */
       today: string;

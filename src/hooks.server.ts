@@ -111,7 +111,7 @@ export const handle: Handle = async ({ event, resolve }) => {
   locals.studio = opened.studio;
   locals.db = answering(opened.studio.db);
   locals.photoFiles = opened.files;
-  locals.demoProgress = opened.demo?.progress ?? null;
+  locals.demoProgress = () => opened.demo?.progress ?? null;
   locals.now = new Date();
   locals.today = dateOf(locals.now);
   locals.theme = themes.find((t) => t === event.cookies.get('theme')) ?? 'system';

@@ -4,6 +4,9 @@ import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ locals, depends }) => {
   depends(demoProgressKey);
-  const { db, studio, demoProgress, theme, hintsLeft, today } = locals;
-  return { units: await getUnits(db), restored: studio.restored, demoProgress, theme, hasHints: hintsLeft.length > 0, today };
+  const { db, studio, theme, hintsLeft, today } = locals;
+  const units = await getUnits(db);
+  // Asked after the database: it may have answered only once another person was there.
+  const demoProgress = locals.demoProgress();
+  return { units, restored: studio.restored, demoProgress, theme, hasHints: hintsLeft.length > 0, today };
 };

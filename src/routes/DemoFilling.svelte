@@ -18,6 +18,10 @@
   class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-paper px-4 py-2 sm:px-5 print:hidden"
 >
   <span>Filling the demo: {progress.done} of {progress.total} people are here.</span>
-  <progress class="h-2 w-40 accent-ink" max={progress.total} value={progress.done} aria-label="People filled in so far"
+  <progress
+    class="h-2 w-40 appearance-none bg-line [&::-moz-progress-bar]:bg-ink [&::-webkit-progress-bar]:bg-line [&::-webkit-progress-value]:bg-ink"
+    max={progress.total}
+    value={progress.done}
+    aria-label="People filled in so far"
   ></progress>
 </div>

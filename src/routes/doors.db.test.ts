@@ -158,7 +158,7 @@ const localsOf = (db: Database, memory = caseMemory(db)): App.Locals => ({
   studio: { restored: null, restoredRead: async () => undefined },
   db,
   photoFiles: files,
-  demoProgress: null,
+  demoProgress: () => null,
   now,
   today,
   theme: 'system',

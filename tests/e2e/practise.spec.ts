@@ -20,7 +20,7 @@ test('a reload comes back to the place, and a lost connection loses no set', asy
   await context.setOffline(false);
   await expect(page.getByText(/waiting for the connection/)).toBeHidden();
 
-  await page.getByRole('button', { name: 'Skip' }).click(); // past the get-ready time
+  await page.getByRole('button', { name: 'Skip', exact: true }).click(); // past the get-ready time
   await page.waitForTimeout(1500);
   const before = await page.getByRole('timer').textContent();
   const exercise = await page.getByRole('heading', { level: 1 }).textContent();

@@ -1,7 +1,7 @@
-import { cpSync, existsSync, mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, openAsBlob, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
 import { openEmbedded, type Database } from './db';
 import { migrate, migrations } from './migrate';
 import { kept, snapshotsOf, type Snapshot } from './snapshots';
@@ -25,8 +25,8 @@ async function peopleIn(restore?: string, until: (studio: Studio) => void | Prom
 
 beforeAll(async () => {
   made = mkdtempSync(join(tmpdir(), 'calm-reach-made-'));
-  const db = await openEmbedded({ dataDir: join(made, 'database') });
-  await migrate(db);
+  const image = await openAsBlob(inject('images').empty.path);
+  const db = await openEmbedded({ dataDir: join(made, 'database'), image });
   await newPerson(db, 'Nell Harrow');
   await snapshotsOf(made).take('daily', new Date(), db.whileStill);
   await newPerson(db, 'Ada Finch');

@@ -21,16 +21,13 @@ declare module 'vitest' {
 export default async function makeImages(project: TestProject): Promise<() => void> {
   const dir = mkdtempSync(join(tmpdir(), 'calm-reach-images-'));
   const [empty, withPlan] = [join(dir, 'empty.tar'), join(dir, 'split-plan.tar')];
-  let splitPlanId = 0;
-  if (!process.env.TEST_DATABASE_URL) {
-    const db = await openEmbedded();
-    const write = async (path: string) => writeFile(path, Buffer.from(await (await db.image()).arrayBuffer()));
-    await migrate(db);
-    await write(empty);
-    splitPlanId = await personWithSplitPlan(db);
-    await write(withPlan);
-    await db.close();
-  }
+  const db = await openEmbedded();
+  const write = async (path: string) => writeFile(path, Buffer.from(await (await db.image()).arrayBuffer()));
+  await migrate(db);
+  await write(empty);
+  const splitPlanId = await personWithSplitPlan(db);
+  await write(withPlan);
+  await db.close();
   project.provide('images', { empty: { path: empty, splitPlanId: 0 }, 'split plan': { path: withPlan, splitPlanId } });
   return () => rmSync(dir, { recursive: true });
 }
