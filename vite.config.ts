@@ -10,8 +10,8 @@ export default defineConfig({
   worker: { format: 'es', rollupOptions: { treeshake } },
   build: { rollupOptions: { treeshake }, reportCompressedSize: false },
   test: {
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
+    testTimeout: 300_000,
+    hookTimeout: 300_000,
     // PGlite holds some 300 MB a file: two at a time suit the two cores and a small machine.
     maxWorkers: 2,
     // The colours of the theme are read from its text.

@@ -1,9 +1,9 @@
 // The first thing anybody types, as they type it: the demo's own command in a clean checkout, from nothing to every station of a person.
-import { execFileSync, spawn } from 'node:child_process';
-import { cpSync, existsSync, mkdirSync, mkdtempSync, rmSync, symlinkSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync, symlinkSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
-import { dirname, join, resolve } from 'node:path';
+import { basename, join, resolve } from 'node:path';
 import { createInterface } from 'node:readline';
 import { setTimeout as wait } from 'node:timers/promises';
 
@@ -12,7 +12,7 @@ const stations = ['check', 'measure', 'read', 'grade', 'plan', 'practise', 'revi
 const longestWaitMs = 10 * 60_000;
 
 /**
- * Starts the demo in a copy of what git knows or would take up, with the packages that are installed here; waits until it is filled.
+ * Starts the demo in a clean copy, with the packages that are installed here; waits until it is filled.
  * Returns what went wrong, and the seconds until the first page and until everybody was there. `keep` gets the directory before it goes.
  */
 export async function firstStart(keep = () => undefined) {
@@ -71,13 +71,10 @@ function bareEnv() {
 
 const isFault = (line) => /error|exception|^\s+at .+:\d+|could not/i.test(line);
 
-/** Copies what is tracked or new and not ignored, so that a change counts before it is committed. */
+/** Copies everything but what git ignores, so that a change counts before it is committed; the packages that are installed here do for both. */
 function checkOut(dir) {
-  const files = execFileSync('git', ['ls-files', '-co', '--exclude-standard', '-z'], { encoding: 'utf8' }).split('\0');
-  for (const file of files.filter((f) => f && existsSync(f))) {
-    mkdirSync(dirname(join(dir, file)), { recursive: true });
-    cpSync(file, join(dir, file));
-  }
+  const ignored = new Set(['.git', ...readFileSync('.gitignore', 'utf8').split('\n').filter(Boolean)]);
+  cpSync('.', dir, { recursive: true, filter: (path) => !ignored.has(basename(path)) });
   symlinkSync(resolve('node_modules'), join(dir, 'node_modules'));
 }
 

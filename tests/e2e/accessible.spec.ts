@@ -73,7 +73,6 @@ async function open(browser: Parameters<Parameters<typeof test>[2]>[0]['browser'
 }
 
 test('every kind of page keeps the rules in both lights', async ({ browser }) => {
-  test.setTimeout(400_000);
   const { context, page, lotus, faults } = await open(browser);
   for (const path of [...stations.map((station) => `/people/${lotus}/${station}`), ...studioPages]) {
     expect((await page.goto(path))?.status(), path).toBe(200);
@@ -84,7 +83,6 @@ test('every kind of page keeps the rules in both lights', async ({ browser }) =>
 });
 
 test('so does what is refused, and what is opened', async ({ browser }) => {
-  test.setTimeout(400_000);
   const { context, page, split, lotus, faults } = await open(browser);
   const refused: readonly (readonly [path: string, press: string | RegExp])[] = [
     ['/people/new', /^Add/],

@@ -34,7 +34,6 @@ const bothSides = (what: string, left: [string, string], right: [string, string]
   ).flatMap(([side, values]) => values.map((value, i) => ({ label: `Passive reach, ${side} ${what}, trial ${i + 1}`, value })));
 
 test('a turnout is taken in, measured and read down to what the hips do not explain', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Turn');
   let taps = tapsToClearance;
@@ -69,7 +68,6 @@ test('a turnout is taken in, measured and read down to what the hips do not expl
 });
 
 test('a lotus is read down to the hip that holds it back, knee rules in view', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   let taps = tapsToClearance;
   await page.goto(`${baseOf('Seat')}/measure`);
@@ -97,7 +95,6 @@ test('a lotus is read down to the hip that holds it back, knee rules in view', a
 });
 
 test('a very mobile person is scored in place, gets end stops, and is measured for a pancake', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Fold');
   let taps = tapsToGoal;
@@ -155,7 +152,6 @@ test('a very mobile person is scored in place, gets end stops, and is measured f
 });
 
 test('a front split read by both its links, and a second goal beside it', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Links');
   let taps = tapsToClearance;
@@ -200,7 +196,6 @@ test('a front split read by both its links, and a second goal beside it', async 
 });
 
 test('a side split by two ways: cross-checked, swapped sides and impossible values caught', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Wide');
   let taps = tapsToClearance;
@@ -255,7 +250,6 @@ test('a side split by two ways: cross-checked, swapped sides and impossible valu
 });
 
 test('two measurers are held against each other', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const compare = async (base: string) => {
     await page.goto(`${base}/measure/agreement`);

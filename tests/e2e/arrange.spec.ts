@@ -6,7 +6,6 @@ const places = (page: Page) => page.getByRole('list', { name: 'Exercises of this
 const order = (page: Page) => places(page).getByRole('heading').allTextContents();
 
 test('a session is arranged by keys and by dragging, kept, and played as it was arranged', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Arrange');
   await page.goto(`${base}/practise`);

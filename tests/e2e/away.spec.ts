@@ -34,7 +34,6 @@ test('a session that was opened once starts, is played and ends without a server
   page,
   context
 }) => {
-  test.setTimeout(150_000);
   const base = baseOf('Away Whole');
   await keepSession(page, base);
   await context.setOffline(true);
@@ -83,7 +82,6 @@ test('a pain told without a server keeps what it stops out of the session, and l
   page,
   context
 }) => {
-  test.setTimeout(150_000);
   const base = baseOf('Away Pain');
   await keepSession(page, base);
   await context.setOffline(true);

@@ -85,7 +85,6 @@ test('a red flag closes planning and playing until a named person clears it', as
 });
 
 test('two tabs do not overwrite each other’s plan', async ({ page, context }) => {
-  test.setTimeout(180_000);
   const base = baseOf('Tabs');
   await page.goto(`${base}/plan`);
   const other = await context.newPage();
@@ -135,7 +134,6 @@ test('archiving can be undone', async ({ page }) => {
 });
 
 test('legs of 95 and 80 cm, retests on one day, a gap as long as a leg: every page has a clear word', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Unlike');
   const write = async (state: string, way: string, field: string, cm: string) => {

@@ -5,7 +5,6 @@ import { axe, baseOf, send, stamp, watched } from './steps';
 test('a cycle is shaped by dragging, by keys and by typing, kept under a name, and done so in the next session', async ({
   page
 }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Shape');
   await page.goto(`${base}/grade?exercise=front_hamstring_cycle`);

@@ -63,7 +63,6 @@ test.afterAll(async () => {
 });
 
 test('every page of everybody in the demo opens whole on a phone, and says what is stopped', async ({ browser }) => {
-  test.setTimeout(600_000);
   const { origin } = demo;
   const alive = allAlive(await browser.newContext({ baseURL: origin, viewport: phone }));
   const page = await alive.newPage();
@@ -97,7 +96,6 @@ test('every page of everybody in the demo opens whole on a phone, and says what 
 test('progress, what is likely, what if, and all of it out again; for a split, a lotus, a turnout, a range', async ({
   browser
 }) => {
-  test.setTimeout(400_000);
   const context = allAlive(await browser.newContext({ baseURL: demo.origin, acceptDownloads: true }));
   const page = await context.newPage();
   const { faults } = watched(page);

@@ -41,7 +41,6 @@ async function sendSets(page: Page, confirmed: string[]): Promise<void> {
 }
 
 test('a server killed in the middle of logging has lost nothing that it confirmed, and starts again', async ({ browser }) => {
-  test.setTimeout(180_000);
   const dataDir = copyOfData(studioData);
   const { origin, server: first } = await startServer(port, { DATA_DIR: dataDir });
   let server = first;

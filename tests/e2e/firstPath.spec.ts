@@ -16,7 +16,6 @@ import {
 } from './steps';
 
 test('one client from the tape measure to the next verdict', async ({ page }) => {
-  test.setTimeout(240_000);
   const { faults } = watched(page);
 
   await test.step('a person, a goal, the check', async () => {

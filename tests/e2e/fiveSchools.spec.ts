@@ -31,7 +31,6 @@ for (const [name, school] of walks)
   test(`${name} by ${schoolOf(school).name}: planned, played, logged, decided, and carried into the next session`, async ({
     page
   }) => {
-    test.setTimeout(180_000);
     const { faults } = watched(page);
     const base = baseOf(name);
     await page.goto(`${base}/plan`);

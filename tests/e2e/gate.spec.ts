@@ -36,7 +36,6 @@ async function playOn(page: Page): Promise<string[]> {
 }
 
 test('a locked knee: Grade of turned hips, the library, the plan and the player all keep to it', async ({ page }) => {
-  test.setTimeout(150_000);
   const { faults } = watched(page);
   const base = baseOf('Knee');
   await tellPain(page, base, 'Locking or giving way', 'Knee, left');
@@ -79,7 +78,6 @@ test('a locked knee: Grade of turned hips, the library, the plan and the player 
 test('an urgent sign needs no place: the session ends, and the person is closed until a named person clears it', async ({
   page
 }) => {
-  test.setTimeout(180_000);
   const base = baseOf('Urgent');
   await page.goto(`${base}/practise`);
   await startSession(page);
@@ -108,7 +106,6 @@ test('an urgent sign needs no place: the session ends, and the person is closed 
 test('pain told after the verdicts were accepted counts: it eases, told again it stops, and the stop is kept', async ({
   page
 }) => {
-  test.setTimeout(240_000);
   const { faults } = watched(page);
   const base = baseOf('After');
   const session = async (second: boolean) => {
@@ -188,7 +185,6 @@ test('a child gets no goal past flat, and the day of birth says who is one', asy
 });
 
 test('limits stand at the exercise they bear on, in Grade, before the session and beside the mat', async ({ page }) => {
-  test.setTimeout(180_000);
   // Born in 1950: 60 and over.
   const base = baseOf('Old');
   const wide = 'Wide, supported positions only (60 and over).';

@@ -6,7 +6,6 @@ const aside = (page: Page) => page.getByRole('complementary');
 const week = (page: Page) => page.getByRole('navigation', { name: 'Exercises of the week' });
 
 test('a pancake is graded from its measured seat: stacks, dials, an exercise of one’s own in the week', async ({ page }) => {
-  test.setTimeout(150_000);
   const { faults } = watched(page);
   const base = baseOf('Fold Grade');
   await page.goto(`${base}/grade`);
@@ -61,7 +60,6 @@ test('a pancake is graded from its measured seat: stacks, dials, an exercise of 
 });
 
 test('a lotus is graded under seat and knee, with the school it is done by and what it did', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Seat Grade');
   await page.goto(`${base}/grade`);
@@ -116,7 +114,6 @@ test('a lotus is graded under seat and knee, with the school it is done by and w
 });
 
 test('a prop that is added changes the ladder; what is missing, too much or in use is told', async ({ page }) => {
-  test.setTimeout(150_000);
   const { faults } = watched(page);
   const base = baseOf('Aaron Adder');
   await page.goto(`${base}/grade`);

@@ -3,7 +3,6 @@ import { test } from './alive';
 import { axe, baseOf, send, skipToQuestion, startSession, watched } from './steps';
 
 test('lifts are shaped, played until they are no longer clean, and written with how many were', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Lifts');
   await page.goto(`${base}/grade?exercise=front_leg_lift`);

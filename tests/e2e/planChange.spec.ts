@@ -9,7 +9,6 @@ const place = (page: Page, exercise: string, where: string) =>
   page.getByRole('button', { name: new RegExp(`^${exercise}, ${where}`) });
 
 test('a plan is argued with: kept in, kept out, other days and minutes; told, named, taken back', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Argue');
   await page.goto(`${base}/plan`);
@@ -133,7 +132,6 @@ test('each session has its place, its hour and its work; one exercise is swapped
 });
 
 test('two goals share one plan; what was missed is merged into what comes', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Share');
   await page.goto(`${base}/goal?goal=new`);
@@ -170,7 +168,6 @@ test('two goals share one plan; what was missed is merged into what comes', asyn
 });
 
 test('a judgement is dated, found by exercise and person, and taken out with a way back', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const name = 'Judged';
   const base = baseOf(name);
@@ -199,7 +196,6 @@ test('a judgement is dated, found by exercise and person, and taken out with a w
 });
 
 test('a session is dragged to another day, and the page serves a phone', async ({ page }) => {
-  test.setTimeout(180_000);
   const base = baseOf('Drag');
   await page.goto(`${base}/plan/change`);
   const days = page.getByRole('group', { name: 'Days with a session' });
@@ -228,7 +224,6 @@ test('a session is dragged to another day, and the page serves a phone', async (
 });
 
 test('busy hours come in from a calendar file, and the plan goes out as one', async ({ page }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Busy');
   await page.goto(`${base}/plan/change`);

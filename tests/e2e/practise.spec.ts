@@ -3,7 +3,6 @@ import { test } from './alive';
 import { baseOf, skipToQuestion, startSession, watched } from './steps';
 
 test('a reload comes back to the place, and a lost connection loses no set', async ({ page, context }) => {
-  test.setTimeout(180_000);
   const base = baseOf('Reload');
   await page.goto(`${base}/practise`);
   await startSession(page);
@@ -50,7 +49,6 @@ test('the keys pause, go back, skip and extend; the clock runs', async ({ page }
 });
 
 test('a stop sign ends the session, locks the joint everywhere, and only a named person opens it', async ({ page }) => {
-  test.setTimeout(150_000);
   const { faults } = watched(page);
   const base = baseOf('Stop');
   await page.goto(`${base}/practise`);

@@ -18,7 +18,7 @@ export async function startServer(port: number, env: Readonly<Record<string, str
     env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ORIGIN: origin, DATABASE_URL: '', ...env },
     stdio: 'ignore'
   });
-  await expect(async () => expect((await fetch(`${origin}/people`)).ok).toBe(true)).toPass({ timeout: 60_000 });
+  await expect(async () => expect((await fetch(`${origin}/people`)).ok).toBe(true)).toPass({ timeout: 180_000 });
   return { origin, server };
 }
 

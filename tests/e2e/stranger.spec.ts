@@ -45,7 +45,6 @@ for (const [size, viewport] of [
     test.use({ viewport, storageState: { cookies: [], origins: [] } });
 
     test('a new person with a lotus goes along all seven stations', async ({ page }) => {
-      test.setTimeout(240_000);
       const { faults } = watched(page);
       // Every kind of page is looked at on a laptop by accessible.spec.ts.
       const accessible = async () => void (size === 'phone' && (await axe(page)));

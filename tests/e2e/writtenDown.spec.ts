@@ -5,7 +5,6 @@ import { axe, baseOf, send, skipToQuestion, startSession, watched } from './step
 test('what is seen of a set is written down beside the mat; another session is written down after it, in under ten taps', async ({
   page
 }) => {
-  test.setTimeout(180_000);
   const { faults } = watched(page);
   const base = baseOf('Written');
   await page.goto(`${base}/practise`);
