@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './alive';
 import ICAL from 'ical.js';
 import { formatISO, subDays } from 'date-fns';
 import { axe, baseOf, choose, openGoal, send, watched } from './steps';
