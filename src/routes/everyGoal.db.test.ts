@@ -25,7 +25,7 @@ const components = import.meta.glob<{ default: Component<Record<string, unknown>
 );
 
 const stations = ['goal', 'check', 'measure', 'read', 'grade', 'plan', 'practise', 'review', 'pain'];
-/** What reads the headline, and has to do without. */
+/** Stations that read the headline and have to do without it. */
 const beforeMeasuring = ['measure', 'read', 'grade', 'plan'];
 
 const store = testDatabase();

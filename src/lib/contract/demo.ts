@@ -1,2 +1,2 @@
-/** What is read again while the demo is being filled: how far it is, and the list of people. */
+/** Names the page data that are read again while the demo is being filled: the progress and the list of people. */
 export const demoProgressKey = 'demo:progress';

@@ -62,7 +62,7 @@ export async function upsertForecast(tx: Db, goalId: number, f: Omit<KeptForecas
 
 export type ForecastScore = Readonly<{ forecastId: number; weeksAhead: number; within50: boolean; within90: boolean }>;
 
-/** What one occasion says of the forecasts made before it. */
+/** Keeps how the forecasts made before an occasion did against it; scored again they are replaced. */
 export async function upsertScores(tx: Db, occasionId: number, scores: readonly ForecastScore[]): Promise<void> {
   if (scores.length === 0) return;
   await tx.query(

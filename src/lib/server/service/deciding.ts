@@ -36,7 +36,7 @@ export async function decideAll(
     const decided = { verdict, dial, from, to, overruledBecause, decidedOn };
     return { proposal, decision: { sessionId, moment, exerciseId, side, proposedVerdict, because, ...decided } };
   });
-  const kept = new Set(
+  const keptDecisions = new Set(
     await insertDecisions(
       tx,
       c.goal.id,
@@ -44,7 +44,7 @@ export async function decideAll(
     )
   );
   const moved: GoalSetting[] = [];
-  for (const { proposal, decision } of made.filter((m) => kept.has(m.decision))) {
+  for (const { proposal, decision } of made.filter((m) => keptDecisions.has(m.decision))) {
     const { exerciseId, side, verdict, dial, to } = decision;
     if (dial !== null && to !== null) {
       const exercise = exerciseIn(c.catalogue, exerciseId);

@@ -58,7 +58,7 @@ async function fillPerson(
   return id;
 }
 
-/** What a goal is measured by, twice on every side: of a split the two sides differ, of anything else the middle of what is usual. */
+/** Two trials on every side of the measure a goal is judged by: the two sides of a split differ, anything else is in the middle of its usual range. */
 function usualMeasures(goalId: string): NonNullable<TestPerson['measures']> {
   const { headline } = goalOf(goalId);
   if (goalId === 'front_split')
