@@ -2,19 +2,21 @@
 import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { constants, setPriority } from 'node:os';
-import { build, ensureInstalled, needsBuild } from './setUp.mjs';
+import { build, ensureInstalled, ensureTypes, needsBuild } from './setUp.mjs';
 
 const say = (text) => process.stdout.write(`${text}\n`);
 
 process.env.CALM_REACH_DEMO = '1';
 process.env.DATA_DIR ??= 'data/demo';
 ensureInstalled();
-// The demo is filled beside the build, which goes first; what is left the server fills while it runs.
-if (needsBuild()) {
-  const built = build();
+// The demo is filled beside the build, which goes first, or before a first start without one; what is left the server fills while it runs.
+const isBuildNeeded = needsBuild();
+if (isBuildNeeded || !existsSync(process.env.DATA_DIR)) {
+  if (!isBuildNeeded) ensureTypes();
+  const built = isBuildNeeded ? build() : Promise.resolve();
   if (!process.env.DATABASE_URL) {
     await untilTypes(built);
-    say('Filling Lantern Hall beside it: sixteen made-up people, up to a year of training each …');
+    say('Filling Lantern Hall: sixteen made-up people, up to a year of training each …');
     const filling = spawn(process.execPath, ['scripts/fillDemo.mjs'], { stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
     setPriority(filling.pid, constants.priority.PRIORITY_BELOW_NORMAL);
     const filled = new Promise((done) => filling.once('exit', done));

@@ -1,6 +1,8 @@
 // Fills the demo's directory while the application is built. A message from the parent ends it after the person at hand.
 import { importSources } from './sources.mjs';
 
+/** The first person, and the longest history, which would hold up every page while the server writes it. */
+const leastPeople = 2;
 let isEnough = false;
 process.on('message', () => (isEnough = true));
 process.channel?.unref();
@@ -15,7 +17,7 @@ const dataDir = process.env.DATA_DIR;
 try {
   const studio = await openStudio.openStudio({ dataDir }, () => undefined);
   const files = photoFiles.photoFiles(dataDir, await studioRepo.getStudioKey(studio.db));
-  for await (const { done } of fillDemo.fillDemo(studio.db, files, new Date())) if (isEnough && done > 0) break;
+  for await (const { done } of fillDemo.fillDemo(studio.db, files, new Date())) if (isEnough && done >= leastPeople) break;
   await studio.close();
 } catch (error) {
   process.stderr.write(`The demo could not be filled beside the build: ${error.message}\n`);
