@@ -13,8 +13,16 @@
   let { options, label, height, eager = false }: Props = $props();
   let holder: HTMLElement;
   let isSeen = $state(false);
-  /** The drawing itself, to be saved. */
-  export const picture = (): SVGSVGElement | null => holder.querySelector('svg.apexcharts-svg');
+  /** Settled by the newest drawing; a change of the options starts another. */
+  let drawing = Promise.withResolvers<void>();
+  /** Returns the drawing as it looks once the browser has drawn the newest options. */
+  export async function picture(): Promise<SVGSVGElement> {
+    isSeen = true;
+    let awaited;
+    do await (awaited = drawing).promise;
+    while (awaited !== drawing);
+    return holder.querySelector<SVGSVGElement>('svg.apexcharts-svg')!;
+  }
 
   /** Once the browser has nothing else to do; gives how to call it off. Not every browser tells. */
   function whenIdle(run: () => void): () => void {
@@ -61,12 +69,17 @@
     const drawn = { ...shared, ...options, chart: { ...shared.chart, ...options.chart, height } } as ApexOptions;
     let chart: { destroy: () => void } | undefined;
     let gone = false;
+    const superseded = drawing;
+    const own = (drawing = Promise.withResolvers<void>());
+    // Whoever waits for the former drawing goes on to wait for this one.
+    superseded.resolve();
     const draw = async () => {
       const { default: ApexCharts } = await import('apexcharts');
       if (gone) return;
       const made = new ApexCharts(holder, drawn);
       chart = made;
-      void made.render();
+      await made.render();
+      if (!gone) own.resolve();
     };
     // It takes the browser a tenth of a second: the page can be used first.
     const waiting = eager ? void draw() : whenIdle(() => void draw());

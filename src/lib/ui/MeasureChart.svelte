@@ -32,7 +32,7 @@
   };
   let { measure, points, target, unit, ahead, unshown, marks = [], height = 220, eager }: Props = $props();
   let chart = $state<ReturnType<typeof Chart>>();
-  export const picture = (): SVGSVGElement | null => chart?.picture() ?? null;
+  export const picture = (): Promise<SVGSVGElement> => chart!.picture();
 
   const shown = (value: number) => shownNumber(value, measure, unit);
   const colourOf = (side: Side | null) => `var(--color-${side === 'left' ? 'lake' : side === 'right' ? 'ochre' : 'ink-soft'})`;

@@ -38,10 +38,7 @@
   let chart = $state<ReturnType<typeof MeasureChart>>();
   const name = $derived(`${data.client.name} ${measure.name}`.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-'));
   const nameOf = (id: string) => data.exercises[id] ?? 'an exercise that is gone';
-  const withChart = (keep: (svg: SVGSVGElement, name: string) => unknown) => {
-    const svg = chart?.picture();
-    if (svg) void keep(svg, name);
-  };
+  const withChart = async (keep: (svg: SVGSVGElement, name: string) => unknown) => keep(await chart!.picture(), name);
 </script>
 
 <main class="mx-auto flex max-w-7xl flex-col gap-5 p-5">
