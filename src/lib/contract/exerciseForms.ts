@@ -10,11 +10,17 @@ import {
   joints,
   lines as bodyLines,
   motionIds,
+  moveRoles,
   schoolIds,
   startPositions,
   timePolicies,
   unders,
-  type EquipmentId
+  usualRole,
+  type EquipmentId,
+  type ExerciseKind,
+  type MotionId,
+  type Move,
+  type MoveRole
 } from '$lib/core';
 import { checkbox, exerciseId, parseDecimal, sideField, text } from './fields';
 
@@ -75,8 +81,11 @@ export const exerciseSchema = z
     phases: z.array(z.enum(exercisePhases)).min(1),
     kinds: z.array(z.enum(exerciseKinds)).min(1),
     links: z.array(z.enum(motionIds)),
-    /** Kept before there were moves: every link on the side's own leg. */
-    moves: z.array(z.strictObject({ motion: z.enum(motionIds), on: z.enum(['same', 'other']) })).optional(),
+    /** Kept before there were moves: every link on the side's own leg. Before roles: what was for nothing else was trained. */
+    moves: z
+      .array(z.strictObject({ motion: z.enum(motionIds), on: z.enum(['same', 'other']), role: z.enum(moveRoles).optional() }))
+      .optional(),
+    rests: words.optional(),
     also: lines,
     sides: z.enum(['each', 'both together', 'alternating']),
     sideWords: z.string().max(80),
@@ -119,7 +128,23 @@ export const exerciseSchema = z
     mirrors: exerciseId.optional(),
     added: z.boolean()
   })
-  .transform(({ moves, ...e }) => ({ ...e, moves: moves ?? e.links.map((motion) => ({ motion, on: 'same' as const })) }));
+  .transform(({ moves, ...e }) => ({ ...e, moves: movesWithRoles(moves, e) }));
+
+type KeptMove = Readonly<{ motion: MotionId; on: 'same' | 'other'; role?: MoveRole | undefined }>;
+
+/** Moves kept before they had roles: a link was worked where only muscles move the limb, else opened; the rest was passed through. */
+function movesWithRoles(
+  moves: readonly KeptMove[] | undefined,
+  { links, kinds }: Readonly<{ links: readonly MotionId[]; kinds: readonly ExerciseKind[] }>
+): Move[] {
+  const trained = usualRole(kinds);
+  const kept = moves ?? links.map((motion): KeptMove => ({ motion, on: 'same' }));
+  return kept.map(({ motion, on, role }) => ({
+    motion,
+    on,
+    role: role ?? (links.includes(motion) ? trained : 'passes')
+  }));
+}
 
 /** Alignment, hands and time, each only where it differs from the school's. */
 export const policiesSchema = z.object({

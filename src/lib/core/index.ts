@@ -151,7 +151,11 @@ export {
   exerciseTraits,
   loadedJoints,
   loadsJoint,
+  motionsOfRole,
   movedMotions,
+  moveRoles,
+  trainedMotions,
+  usualRole,
   stretchedLines,
   stretchesLine,
   partOf,
@@ -162,6 +166,8 @@ export {
   type Exercise,
   type ExercisePhase,
   type LinkId,
+  type Move,
+  type MoveRole,
   type SessionPart,
   type StartPosition
 } from './exercise/exercise';

@@ -2,7 +2,7 @@ import { hasNoSide, type Joint, type Line } from '../body/body';
 import { motionOf, type MotionId } from '../body/motions';
 import type { Exercise } from './exercise';
 
-type Trains = Pick<Exercise, 'moves' | 'kinds' | 'phases' | 'position' | 'sides' | 'traits'>;
+type Trains = Pick<Exercise, 'moves' | 'kinds' | 'phases' | 'position' | 'sides' | 'traits'> & Partial<Pick<Exercise, 'dials'>>;
 type On = 'same' | 'other';
 
 /** The line that is lengthened when a joint is brought along a motion (common practice). */
@@ -69,9 +69,15 @@ export function loadsOf(e: Trains): Exercise['loads'] {
 
 const isOfTheLeg = (joint: Joint): boolean => joint === 'hip' || joint === 'knee' || joint === 'ankle';
 
-/** The lines an exercise stretches, as they follow from what it trains; none where its own muscles alone move it. */
+/** True where muscles work a limb under load or at the end of its range: what they lengthen is under tension there too. */
+const worksAtLength = ({ phases, traits, dials }: Trains): boolean =>
+  phases.includes('active end') ||
+  traits.some((t) => t === 'loaded stretch' || t === 'loaded roll-down' || t === 'end range') ||
+  (dials ?? []).some((d) => d.id === 'loadKg');
+
+/** The lines an exercise brings under tension at their length, as they follow from what it trains; none where it stays in the middle. */
 export function linesOf(e: Trains): Exercise['lines'] {
-  if (!isStretching(e)) return [];
+  if (!isStretching(e) && !worksAtLength(e)) return [];
   const found = e.moves.flatMap(({ motion, on }) => {
     const line = lengthened[motion];
     return line ? [[line, on] as const] : [];

@@ -65,8 +65,12 @@ export const exerciseTraits = [
 ] as const;
 export type ExerciseTrait = (typeof exerciseTraits)[number];
 
-/** A motion, on the side an exercise is done on or the opposite one. */
-export type Move = Readonly<{ motion: LinkId; on: 'same' | 'other' }>;
+/** What an exercise does with a motion: it takes it further, works it with its own muscles, or only goes through it or presses against it. */
+export const moveRoles = ['opens', 'works', 'passes'] as const;
+export type MoveRole = (typeof moveRoles)[number];
+
+/** A motion on the side an exercise is done on or the opposite one. One motion may be opened and worked. */
+export type Move = Readonly<{ motion: LinkId; on: 'same' | 'other'; role: MoveRole }>;
 
 /** A thing to fetch. `words` says what it is for where the name alone does not. */
 export type PropNeed = Readonly<{ id: EquipmentId; count: number; optional: boolean; words?: string }>;
@@ -100,9 +104,12 @@ export type Exercise = Readonly<{
   /** What it is used for, the usual first. */
   phases: readonly ExercisePhase[];
   kinds: readonly ExerciseKind[];
+  /** Motions it is done for: those it opens or works on either side. */
   links: readonly LinkId[];
-  /** Every motion with the leg that makes it, as seen from the side: those of `links`, and what the other leg does meanwhile. */
+  /** Every motion of every limb it uses, passing ones too: what limits, stops and locks are held against. */
   moves: readonly Move[];
+  /** What the other limb does where no joint of it moves or bears weight. */
+  rests?: string;
   /** What it moves besides, that no goal measures. */
   also: readonly string[];
   sides: 'each' | 'both together' | 'alternating';
@@ -116,7 +123,7 @@ export type Exercise = Readonly<{
   path?: readonly number[];
   /** What it loads, worked out from what it trains (bearing.ts); 'same' is the side it is done on, 'other' the opposite one. */
   loads: readonly Readonly<{ joint: Joint; on: 'same' | 'other' | 'middle' }>[];
-  /** Lines it stretches, by weight, help or swing, worked out likewise. */
+  /** Lines it brings under tension at their length, by weight, help, swing, load or at the end of a range, worked out likewise. */
   lines: readonly Readonly<{ line: Line; on: 'same' | 'other' }>[];
   traits: readonly ExerciseTrait[];
   /** Things to fetch besides the stacks. */
@@ -211,9 +218,27 @@ export const loadsJoint = (exercise: Pick<Exercise, 'loads'>, side: Side | null,
 export const stretchesLine = (exercise: Pick<Exercise, 'lines'>, side: Side | null, at: Readonly<Partial<LineSide>>): boolean =>
   stretchedLines(exercise, side).some((l) => l.line === at.line && sidesMeet(l.side, at.side));
 
-/** The motions and sides of the body an exercise moves when it is done on one side. */
-export const movedMotions = (
-  { moves }: Pick<Exercise, 'moves'>,
-  side: Side | null
-): Readonly<{ motion: MotionId; side: Side }>[] =>
-  moves.flatMap(({ motion, on }) => bodySides(on, side).map((s) => ({ motion, side: s! })));
+/** The role of a motion nobody gave one: worked where its own muscles alone move the limb, else opened. */
+export const usualRole = (kinds: readonly ExerciseKind[]): MoveRole => (kinds.every((k) => k === 'active') ? 'works' : 'opens');
+
+export type MovedMotion = Readonly<{ motion: MotionId; side: Side }>;
+
+const onBody = (moves: readonly Move[], side: Side | null): MovedMotion[] =>
+  distinct(moves.flatMap(({ motion, on }) => bodySides(on, side).map((s) => ({ motion, side: s! }))));
+
+/** The motions and sides of the body an exercise moves when it is done on one side, whatever it does with them. */
+export const movedMotions = ({ moves }: Pick<Exercise, 'moves'>, side: Side | null): MovedMotion[] => onBody(moves, side);
+
+/** The motions and sides of the body an exercise done on one side is credited with: those it opens or works. */
+export const trainedMotions = ({ moves }: Pick<Exercise, 'moves'>, side: Side | null): MovedMotion[] =>
+  onBody(
+    moves.filter((m) => m.role !== 'passes'),
+    side
+  );
+
+/** The motions of one role, each once, whichever limb makes them. */
+export const motionsOfRole = ({ moves }: Pick<Exercise, 'moves'>, ...roles: readonly MoveRole[]): MotionId[] => [
+  ...new Set(moves.filter((m) => roles.includes(m.role)).map((m) => m.motion))
+];
+
+const distinct = <T>(list: readonly T[]): T[] => [...new Map(list.map((x) => [JSON.stringify(x), x])).values()];

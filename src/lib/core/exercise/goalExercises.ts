@@ -1,12 +1,14 @@
 import { motionIds, type MotionId } from '../body/motions';
 import type { Goal } from '../goal/goal';
-import { partOf, type Exercise } from './exercise';
+import { motionsOfRole, partOf, type Exercise, type MoveRole } from './exercise';
 
 /** What a position needs besides plain motions, as the motion that trains it: the legs apart, the trunk between them. */
 const trainedBy: Readonly<Record<string, MotionId>> = { straddle: 'HAB', trunk_fold: 'HF-KS' };
 
 export const motionOfDemand = (measure: string): MotionId | undefined =>
   trainedBy[measure] ?? motionIds.find((id) => id === measure);
+
+const roleFor = { open: 'opens', own: 'works' } as const satisfies Record<string, MoveRole>;
 
 const isFor = (part: 'open' | 'own', { phases }: Exercise): boolean =>
   phases.some((p) => (part === 'own' ? p === 'active end' || p === 'strengthen' : p === 'hold' || p === 'contract-relax'));
@@ -38,7 +40,7 @@ export function goalExercises(
   const wanted = new Set<string>(motions);
   const others = catalogue.filter((e) => e.positionOf.length === 0 || e.positionOf.includes(goal.id));
   const fittest = (motion: MotionId, part: 'open' | 'own') => {
-    const on = others.filter((e) => e.links.some((l) => l === motion));
+    const on = others.filter((e) => motionsOfRole(e, roleFor[part]).includes(motion));
     // Some motions are made one's own by what is chiefly a warm-up.
     const fit = on.some((e) => partOf(e) === part) ? on.filter((e) => partOf(e) === part) : on.filter((e) => isFor(part, e));
     return fit.toSorted(
@@ -47,7 +49,7 @@ export function goalExercises(
   };
   const usual = (goal.firstExercises ?? []).flatMap((id) => catalogue.find((e) => e.id === id) ?? []);
   const isNamed = (motion: MotionId, part: 'open' | 'own') =>
-    usual.some((e) => partOf(e) === part && e.links.some((l) => l === motion));
+    usual.some((e) => partOf(e) === part && motionsOfRole(e, roleFor[part]).includes(motion));
   const found = motions.flatMap((motion) =>
     (['open', 'own'] as const).flatMap((part) => (isNamed(motion, part) ? [] : (fittest(motion, part) ?? [])))
   );

@@ -3,7 +3,7 @@ import type { EquipmentId } from '../props/equipment';
 import type { Dial, Setting } from './dial';
 import { hasNoSide, type Joint, type Line } from '../body/body';
 import { linesOf, loadsOf } from './bearing';
-import type { Exercise, LinkId, PropNeed } from './exercise';
+import { motionsOfRole, moveRoles, type Exercise, type LinkId, type Move, type MoveRole, type PropNeed } from './exercise';
 
 type LoadWord = Joint | `other ${Joint}`;
 type LineWord = Line | `other ${Line}`;
@@ -11,10 +11,14 @@ type MoveWord = LinkId | `other ${LinkId}`;
 
 /** One record of a family file: what is usual is left out, and filled in here. */
 export type ExerciseRecord = Readonly<
-  Pick<Exercise, 'id' | 'name' | 'position' | 'phases' | 'kinds' | 'links' | 'setup' | 'checks' | 'felt' | 'why'> &
-    Partial<Omit<Exercise, 'moves' | 'loads' | 'lines' | 'mistakes' | 'family' | 'stops'>> & {
-      /** Where not every link is a motion of the side's own leg, or the other leg moves too: all of them. */
-      moves?: readonly MoveWord[];
+  Pick<Exercise, 'id' | 'name' | 'position' | 'phases' | 'kinds' | 'setup' | 'checks' | 'felt' | 'why'> &
+    Partial<Omit<Exercise, 'links' | 'moves' | 'loads' | 'lines' | 'mistakes' | 'family' | 'stops'>> & {
+      /** Motions it takes further, of the side's own limb or the other one. */
+      opens?: readonly MoveWord[];
+      /** Motions its own muscles work. */
+      works?: readonly MoveWord[];
+      /** Motions it only goes through, is placed in or presses against. */
+      passes?: readonly MoveWord[];
       /** Besides what follows from the motions and the position. */
       loads?: readonly LoadWord[];
       lines?: readonly LineWord[];
@@ -54,8 +58,9 @@ const usualStops: ReadonlySet<string> = new Set([...painStops, boneStop, kneeSto
 export const addedStops = ({ stops }: Pick<Exercise, 'stops'>): string[] => stops.filter((s) => !usualStops.has(s));
 
 /** A record with everything in it. */
-export function exerciseFrom({ spares, ...record }: ExerciseRecord, family: string): Exercise {
-  const moves = (record.moves ?? record.links).map((word) => onSide<LinkId>(word)).map(({ what, on }) => ({ motion: what, on }));
+export function exerciseFrom({ spares, opens, works, passes, ...record }: ExerciseRecord, family: string): Exercise {
+  const moves = movesFrom({ opens, works, passes });
+  const links = motionsOfRole({ moves }, 'opens', 'works');
   const sides = record.sides ?? 'each';
   const traits = record.traits ?? [];
   const trains = { ...record, moves, sides, traits };
@@ -79,7 +84,7 @@ export function exerciseFrom({ spares, ...record }: ExerciseRecord, family: stri
     props: [],
     padding: [],
     notFelt: 'any joint',
-    normal: usualNormal(record),
+    normal: usualNormal({ ...record, moves }),
     cautions: [],
     privatePlace: false,
     doses: [],
@@ -90,6 +95,7 @@ export function exerciseFrom({ spares, ...record }: ExerciseRecord, family: stri
     variants: [],
     added: false,
     ...record,
+    links,
     moves,
     sides,
     traits,
@@ -101,11 +107,16 @@ export function exerciseFrom({ spares, ...record }: ExerciseRecord, family: stri
     loads,
     lines,
     stops: stopsOf(
-      record,
+      { ...record, moves },
       loads.some((l) => l.joint === 'knee')
     )
   };
 }
+
+const movesFrom = (words: Readonly<Partial<Record<MoveRole, readonly MoveWord[]>>>): Move[] =>
+  moveRoles.flatMap((role) =>
+    (words[role] ?? []).map((word) => onSide<LinkId>(word)).map(({ what, on }) => ({ motion: what, on, role }))
+  );
 
 function onSide<T extends string>(word: T | `other ${T}`): { what: T; on: 'same' | 'other' } {
   return word.startsWith('other ') ? { what: word.slice(6) as T, on: 'other' } : { what: word as T, on: 'same' };
@@ -119,8 +130,8 @@ function startOf(dials: readonly Dial[], asks: readonly string[]): Setting {
   return Object.fromEntries(usual.map((d) => [d.id, d.harder === 'up' ? d.min : d.max]));
 }
 
-function usualNormal({ kinds, links }: ExerciseRecord): string[] {
-  const turns = links.some((l) => l === 'HER90' || l === 'HIR90' || l === 'HER0' || l === 'HIR0');
+function usualNormal({ kinds, moves }: Pick<Exercise, 'kinds' | 'moves'>): string[] {
+  const turns = moves.some(({ motion: m }) => m === 'HER90' || m === 'HIR90' || m === 'HER0' || m === 'HIR0');
   return [
     ...(kinds.includes('isometric') || kinds.includes('active') ? ['trembling', 'a cramp in the working muscle'] : []),
     ...(turns ? ['a click without pain'] : []),
@@ -128,11 +139,14 @@ function usualNormal({ kinds, links }: ExerciseRecord): string[] {
   ];
 }
 
-function stopsOf({ kinds, links, stops = [], loads }: Omit<ExerciseRecord, 'spares'>, loadsKnee: boolean): string[] {
-  if (links.length === 0 && loads === undefined && !loadsKnee) return [...stops, ...painStops];
+function stopsOf(
+  { kinds, moves, stops = [], loads }: Pick<ExerciseRecord, 'kinds' | 'stops' | 'loads'> & Pick<Exercise, 'moves'>,
+  loadsKnee: boolean
+): string[] {
+  if (moves.length === 0 && loads === undefined && !loadsKnee) return [...stops, ...painStops];
   const passive = kinds.includes('passive') || kinds.includes('isometric') || kinds.includes('assisted');
-  const hip = links.some((l) => motionOf(l).joint === 'hip');
-  const wrist = links.some((l) => motionOf(l).joint === 'wrist');
+  const hip = moves.some((m) => motionOf(m.motion).joint === 'hip');
+  const wrist = moves.some((m) => motionOf(m.motion).joint === 'wrist');
   // What is this exercise's own is said first; how to come out is said last.
   const own = stops.filter((s) => /stop/i.test(s));
   return [

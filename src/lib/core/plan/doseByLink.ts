@@ -1,7 +1,7 @@
 import { compileForm, exercisesIn, isAsked, workOfSet, type Block } from '../session/block';
 import type { PhaseKind } from '../cycle/phase';
 import { totals } from '../cycle/totals';
-import { movedMotions, type LinkId } from '../exercise/exercise';
+import { trainedMotions, type LinkId } from '../exercise/exercise';
 import { sides, type Side } from '../body/side';
 
 export type LinkDose = Readonly<{ link: LinkId; side: Side; stretchS: number; contractionS: number; activeS: number }>;
@@ -34,8 +34,7 @@ export function doseByLink(
       ).flat();
       const { stretchS, contractionS } = totals(phases);
       const activeS = totals(phases.filter((p) => activeKinds.has(p.kind))).durationS;
-      for (const { motion: link, side } of movedMotions(find(block.exerciseId), work.side)) {
-        if (!block.links.includes(link)) continue;
+      for (const { motion: link, side } of trainedMotions(find(block.exerciseId), work.side)) {
         const key = `${link}/${side}`;
         const dose = doses.get(key) ?? { link, side, stretchS: 0, contractionS: 0, activeS: 0 };
         const done = share(block.exerciseId, work.side);

@@ -2,11 +2,11 @@ import { sidesMeet } from '../body/body';
 import { loadsJoint, movedMotions, stretchesLine, type Exercise, type ExerciseTrait } from '../exercise/exercise';
 import type { Limit, LimitKind } from '../screen/limit';
 import { isJointStop, isLineStop, isPersonStop, type OpenStop } from '../screen/stop';
-import { limitReason, type GateAsk } from './ask';
-import { boundMotions, deepestDepthCm } from './endStops';
+import { limitReason, movesOther, type GateAsk } from './ask';
+import { boundMotions, deepestDepthCm, splitOfDial } from './endStops';
 import { isAtEnd, isCrossing, hasRoomToStayShort } from './endRange';
 import type { GateReason } from './reason';
-import { kneeBendDeg } from './rules';
+import { endStopErrorDeg, kneeBendDeg } from './rules';
 import { flatFirst, isFlatHeld, stageBars } from './stages';
 
 // What is not done at all.
@@ -27,6 +27,9 @@ const barring: Readonly<Record<ExerciseTrait, readonly LimitKind[]>> = {
   'lean back': []
 };
 
+/** Traits that say what the limb it is done on goes through, and not the other one. */
+const ofTheSide: ReadonlySet<ExerciseTrait> = new Set(['lotus', 'heel-sit', 'lever on the foot']);
+
 /** Every reason for which it is not done; none where it is. */
 export function barsOf(ask: GateAsk): GateReason[] {
   const { exercise, person } = ask;
@@ -38,6 +41,7 @@ export function barsOf(ask: GateAsk): GateReason[] {
       .map((p): GateReason => ({ code: 'told pain', text: p.text, on: p.on, again: true })),
     ...person.limits.filter((limit) => limitBars(limit, ask)).map(limitReason),
     ...kneeBars(ask),
+    ...pastStopBars(ask),
     ...stageBars(ask),
     ...(ask.session?.backWarm === false && exercise.traits.includes('lean back') ? [{ code: 'back not warm' } as const] : []),
     ...pastFlatBars(ask)
@@ -60,7 +64,8 @@ function limitBars(limit: Limit, ask: GateAsk): boolean {
     return movedMotions(exercise, side).some((m) => isCrossing(m.motion) && sidesMeet(m.side, limit.side));
   if (kind === 'nothing lying on the front') return exercise.position === 'lying on the front';
   if (kind === 'no head-down') return exercise.traits.includes('head down') && !hasHold(exercise);
-  return exercise.traits.some((t) => barring[t].includes(kind)) && sidesMeet(side, limit.side);
+  const isConcerned = (trait: ExerciseTrait) => sidesMeet(side, limit.side) || (!ofTheSide.has(trait) && movesOther(exercise));
+  return exercise.traits.some((trait) => barring[trait].includes(kind) && isConcerned(trait));
 }
 
 const hasHold = ({ dials }: Exercise): boolean => dials.some((d) => d.id === 'holdS');
@@ -69,10 +74,24 @@ const hasHold = ({ dials }: Exercise): boolean => dials.some((d) => d.id === 'ho
 const kneeBars = ({ exercise, side, person }: GateAsk): GateReason[] =>
   (['heel-sit', 'lotus'] as const).flatMap((trait) => {
     if (!exercise.traits.includes(trait) || exercise.dials.some((d) => d.stack?.under === 'seat')) return [];
-    return boundMotions({ ...exercise, moves: [{ motion: 'KF', on: 'same' }] }, side, person)
+    return boundMotions({ ...exercise, moves: [{ motion: 'KF', on: 'same', role: 'passes' }] }, side, person)
       .filter(({ stop }) => stop.value < kneeBendDeg[trait])
       .map(({ stop, side: s, reachedDeg }): GateReason => ({ code: 'end stop', limit: stop, side: s, deg: reachedDeg }));
   });
+
+/**
+ * What takes a joint to its end is not done where that end lies past the end stop, or where a knee was never measured and so nobody
+ * knows. A split is held at its height instead.
+ */
+function pastStopBars({ exercise, side, person }: GateAsk): GateReason[] {
+  if (exercise.dials.some((dial) => splitOfDial(dial, exercise) !== null)) return [];
+  const opened = exercise.moves.filter((m) => m.role === 'opens');
+  return boundMotions({ ...exercise, moves: opened }, side, person)
+    .filter(({ motion, reachedDeg, stop }) =>
+      reachedDeg === null ? motion === 'KF' && opened.some((m) => m.motion === 'KF') : reachedDeg > stop.value + endStopErrorDeg
+    )
+    .map(({ stop, side: s, reachedDeg }): GateReason => ({ code: 'end stop', limit: stop, side: s, deg: reachedDeg }));
+}
 
 /** Work that is past flat whatever its dials say: the flat split first, and no end stop short of it. */
 function pastFlatBars({ exercise, side, person }: GateAsk): GateReason[] {

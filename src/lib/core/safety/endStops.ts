@@ -11,8 +11,8 @@ import { usualShareDeg } from './rules';
 /** Which end stops bind a motion besides its own: a hip that may not bend further with the knee bent may not with it straight. */
 const boundBy: Readonly<Partial<Record<MotionId, readonly MotionId[]>>> = {
   'HF-KS': ['HF-KS', 'HF-KB'],
-  'HE-KF': ['HE', 'KF'],
-  HAB90: ['HAB']
+  'HE-KF': ['HE-KF', 'HE', 'KF'],
+  HAB90: ['HAB90', 'HAB']
 };
 
 /** The end stop that binds a motion on a side: the tightest; null where none is set. */
@@ -71,9 +71,9 @@ export function deepestDepthCm(person: SafetyPerson, split: 'front' | 'side', le
 }
 
 /** Which split a dial is the depth of. */
-export function splitOfDial(dial: Dial, exercise: Pick<Exercise, 'position' | 'links'>): 'front' | 'side' | null {
+export function splitOfDial(dial: Dial, exercise: Pick<Exercise, 'position' | 'moves'>): 'front' | 'side' | null {
   if (!dial.stack || exercise.position !== 'in the split') return null;
   const { under } = dial.stack;
   if (under !== 'pelvis' && under !== 'lead heel') return null;
-  return exercise.links.includes('HAB') ? 'side' : 'front';
+  return exercise.moves.some((m) => m.motion === 'HAB') ? 'side' : 'front';
 }

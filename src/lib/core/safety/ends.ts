@@ -6,12 +6,12 @@ import { isHarder } from '../exercise/dials';
 import { loadsJoint, stretchesLine, type Exercise } from '../exercise/exercise';
 import type { Limit } from '../screen/limit';
 import type { Side } from '../body/side';
-import { limitReason, type GateAsk } from './ask';
+import { limitConcerns, limitReason, type GateAsk } from './ask';
 import { stopBars } from './bars';
 import { halfWay, isAtEnd } from './endRange';
 import { boundMotions, deepestDepthCm, splitOfDial } from './endStops';
 import type { GateReason } from './reason';
-import { liftAndLowerS, longestHoldS, newToLoad } from './rules';
+import { endStopErrorDeg, liftAndLowerS, longestHoldS, newToLoad } from './rules';
 import { flatFirst, isFlatHeld } from './stages';
 
 /** The hardest a dial may stand at, and why. */
@@ -30,7 +30,7 @@ export function noHarderOf(ask: GateAsk): GateReason | null {
   if (stop) return { code: 'stop', stop, bears: stopBars(stop, ask) };
   const limit = person.limits.find(
     (l) =>
-      (l.kind === 'no deepening' && sidesMeet(l.side, side)) ||
+      (l.kind === 'no deepening' && limitConcerns(l, ask)) ||
       (l.kind === 'measure first' && (person.measuredOn === null || person.measuredOn < (person.screenedOn ?? '')))
   );
   if (limit) return limitReason(limit);
@@ -81,7 +81,7 @@ const standingEnd = (dial: Dial, ask: GateAsk, why: GateReason): DialEnd => ({ a
 function limitEnds(dial: Dial, ask: GateAsk): DialEnd[] {
   const { exercise, side, person } = ask;
   return person.limits.flatMap((limit): DialEnd[] => {
-    if (!sidesMeet(limit.side, side) && limit.kind !== 'no long hold of a line') return [];
+    if (!limitConcerns(limit, ask)) return [];
     const at = limitEnd(dial, limit, exercise, side, ask);
     return at === null ? [] : [{ at, why: limitReason(limit) }];
   });
@@ -145,9 +145,9 @@ function reachEnds(dial: Dial, ask: GateAsk): DialEnd[] {
       ends.push({ at: at(end!.depthCm), why: { code: 'end stop', limit: s.stop, side: s.side, deg: s.reachedDeg } });
     if (split === 'front' && !isFlatHeld(person, side)) ends.push({ at: at(0), why: flatFirst(person, side) });
   }
-  // What was measured has come to the stop, or was never measured: no deeper than it stands.
+  // What was measured has come to the stop within its error, or was never measured: no deeper than it stands.
   for (const { stop, side: s, reachedDeg } of boundMotions(exercise, side, person))
-    if ((reachedDeg === null && !split) || (reachedDeg !== null && reachedDeg >= stop.value))
+    if (reachedDeg === null ? !split : reachedDeg >= stop.value - endStopErrorDeg)
       ends.push(standingEnd(dial, ask, { code: 'end stop', limit: stop, side: s, deg: reachedDeg }));
   return ends;
 }

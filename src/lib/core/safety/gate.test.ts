@@ -95,7 +95,23 @@ describe('stops', () => {
   test('a lock without a side bars both sides; one with a side not the other', () => {
     for (const side of sides)
       expect(barred('figure_four_lying', side, { stops: [stopped({ joint: 'hip', side: null })] })).toBe(true);
-    expect(barred('figure_four_lying', 'right', { stops: [stopped({ joint: 'hip', side: 'left' })] })).toBe(false);
+    const stops = [stopped({ joint: 'hip', side: 'left' })];
+    expect(barred('lying_leg_raise', 'right', { stops })).toBe(false);
+  });
+  // The other leg is hugged in, folded under, drawn up or opened as well.
+  test.each([
+    'front_leg_lift',
+    'front_leg_double_tap',
+    'half_90_circles',
+    'figure_four_lying',
+    'half_straddle_fold',
+    'half_straddle_hip_lift',
+    'half_straddle_side_bend',
+    'straddle_fold_one_leg'
+  ])('%s on the right is barred by a lock on the left hip, and by one on the left knee where that is bent', (id) => {
+    expect(barred(id, 'right', { stops: [stopped({ joint: 'hip', side: 'left' })] })).toBe(true);
+    const isKneeBent = id !== 'straddle_fold_one_leg';
+    expect(barred(id, 'right', { stops: [stopped({ joint: 'knee', side: 'left' })] })).toBe(isKneeBent);
   });
   test('a line at rest without a side rests on both', () => {
     for (const side of sides)
@@ -106,7 +122,10 @@ describe('stops', () => {
     const stops = [stopped({ line: 'inner thigh', side: 'left' })];
     for (const id of ['frog', 'side_split_on_stack', 'butterfly_seat', 'pancake_on_seat', 'wide_standing_fold'])
       expect(barred(id, null, { stops }), id).toBe(true);
-    expect(barred('side_lying_abduction', 'left', { stops })).toBe(false); // its own muscles alone lift it
+    // At the end of its range its own muscles keep the line long as well; the middle of a range they may work.
+    expect(barred('side_lying_abduction', 'left', { stops })).toBe(true);
+    expect(barred('straddle_good_morning', null, { stops: [stopped({ line: 'hamstring', side: 'left' })] })).toBe(true);
+    expect(barred('lying_leg_raise', 'left', { stops: [stopped({ line: 'hamstring', side: 'left' })] })).toBe(false);
   });
   test('an accepted stop takes the exercise out on its side, and nothing of the person is made harder', () => {
     const stops = [stopped({ exerciseId: 'front_hamstring_cycle', side: 'left' })];
@@ -318,11 +337,14 @@ describe('waits and stages', () => {
   });
 
   test('limits ask for longer waits, on any depth, of turned knees too', () => {
-    const moves = [moved('figure_four_chair', 'seatCm', 10), moved('front_foot_raised_lunge', 'footCm', 10)];
+    const moves = [moved('half_split_hold', 'handsCm', 10), moved('front_foot_raised_lunge', 'footCm', 10)];
     const wait = (id: string, dial: string, l?: Limit) => asked(id, 'left', { moves, limits: l ? [l] : [] }).waits[dial];
-    expect(wait('figure_four_chair', 'seatCm')).toBeUndefined();
-    expect(wait('figure_four_chair', 'seatCm', limit('rung at least', { value: 14, side: 'left' }))).toBeDefined();
-    expect(wait('figure_four_chair', 'seatCm', limit('rung at least', { value: 14, side: 'right' }))).toBeUndefined();
+    expect(wait('front_foot_raised_lunge', 'footCm')).toBeUndefined();
+    expect(wait('front_foot_raised_lunge', 'footCm', limit('rung at least', { value: 14, side: 'left' }))).toBeDefined();
+    // The knee in front is the other one: it bends as well.
+    expect(wait('front_foot_raised_lunge', 'footCm', limit('rung at least', { value: 14, side: 'right' }))).toBeDefined();
+    // No knee turns or bends in a half split.
+    expect(wait('half_split_hold', 'handsCm', limit('rung at least', { value: 14, side: 'left' }))).toBeUndefined();
     expect(wait('front_foot_raised_lunge', 'footCm', limit('deepening at most every', { value: 14 }))).toBeDefined();
   });
 

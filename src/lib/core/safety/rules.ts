@@ -8,6 +8,8 @@ export const waitDays = { depth: 7, knee: 14 } as const;
 export const newToLoad = { belowKg: 8, days: 28 } as const;
 /** Where a line is kept from long holds, head-down is kept short, and lying on the back (assumptions). */
 export const longestHoldS = { line: 30, headDown: 60, onTheBack: 60 } as const;
+/** A reach this close to an end stop counts as having come to it: the usual error of a joint angle (assumption). */
+export const endStopErrorDeg = 5;
 /** A lift and a lowering take a second each where contractions are kept short: the rest is the hold. */
 export const liftAndLowerS = 2;
 /** Half way, or clearly short of the end: half again as high as measured, and this much at least (assumption). */

@@ -1,10 +1,9 @@
-import { sidesMeet } from '../body/body';
 import { isStretching } from '../exercise/bearing';
 import type { Exercise } from '../exercise/exercise';
 import { motionOf } from '../body/motions';
 import type { LimitKind } from '../screen/limit';
 import { setByInstructor } from '../screen/screen';
-import { limitReason, type GateAsk } from './ask';
+import { limitConcerns, limitReason, type GateAsk } from './ask';
 import { boundMotions } from './endStops';
 import { deepens } from './ends';
 import type { GateReason } from './reason';
@@ -46,7 +45,7 @@ const remembered: Readonly<Partial<Record<LimitKind, (exercise: Exercise) => boo
   'active work first': (e) => isStretching(e),
   'stay short of the pinch': ({ moves }) => moves.some((m) => motionOf(m.motion).joint === 'hip'),
   'no bracing': presses,
-  'no rounded fold': ({ links, traits }) => links.includes('HF-KS') && !traits.includes('rounded fold'),
+  'no rounded fold': ({ moves, traits }) => moves.some((m) => m.motion === 'HF-KS') && !traits.includes('rounded fold'),
   'half way only': ({ dials }) => dials.some(deepens),
   'measure first': ({ dials }) => dials.some(deepens),
   'no hands-on': (e) => isStretching(e),
@@ -56,4 +55,4 @@ const remembered: Readonly<Partial<Record<LimitKind, (exercise: Exercise) => boo
 };
 
 export const rememberOf = ({ exercise, side, person }: GateAsk): GateReason[] =>
-  person.limits.filter((l) => remembered[l.kind]?.(exercise) && sidesMeet(l.side, side)).map(limitReason);
+  person.limits.filter((l) => remembered[l.kind]?.(exercise) && limitConcerns(l, { exercise, side })).map(limitReason);

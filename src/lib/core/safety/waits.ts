@@ -4,7 +4,7 @@ import { isThroughTheKnee } from '../exercise/bearing';
 import type { DialId } from '../exercise/dial';
 import type { Exercise } from '../exercise/exercise';
 import type { LimitKind } from '../screen/limit';
-import type { GateAsk } from './ask';
+import { limitConcerns, type GateAsk } from './ask';
 import { deepens } from './ends';
 import type { GateReason } from './reason';
 import { waitDays } from './rules';
@@ -14,18 +14,18 @@ export type DialWait = Readonly<{ opensOn: string; why: GateReason }>;
 export type DialWaits = Readonly<Partial<Record<DialId, DialWait>>>;
 
 /** Whether a step of an exercise is one of the knee: it folds or turns it. */
-const isOfTheKnee = ({ links, traits }: Exercise): boolean =>
-  traits.includes('lotus') || traits.includes('heel-sit') || links.some((l) => l === 'KF' || l === 'HE-KF');
+const isOfTheKnee = ({ moves, traits }: Exercise): boolean =>
+  traits.includes('lotus') || traits.includes('heel-sit') || moves.some((m) => m.motion === 'KF' || m.motion === 'HE-KF');
 
 /** Whether a limit on steps of the knee bears on an exercise: whatever turns or folds the knee. */
 export const turnsTheKnee = (exercise: Exercise): boolean =>
-  isOfTheKnee(exercise) || exercise.links.some((l) => isThroughTheKnee(l));
+  isOfTheKnee(exercise) || exercise.moves.some((m) => isThroughTheKnee(m.motion));
 
 /** The waits that still run, by dial. */
 export function waitsOf({ exercise, side, person, today }: GateAsk): DialWaits {
   const waits: Partial<Record<DialId, DialWait>> = {};
   const asked = (kind: LimitKind) =>
-    Math.max(0, ...person.limits.filter((l) => l.kind === kind && sidesMeet(l.side, side)).map((l) => l.value ?? 0));
+    Math.max(0, ...person.limits.filter((l) => l.kind === kind && limitConcerns(l, { exercise, side })).map((l) => l.value ?? 0));
   const kneeDays = Math.max(isOfTheKnee(exercise) ? waitDays.knee : 0, turnsTheKnee(exercise) ? asked('rung at least') : 0);
   const depthDays = Math.max(waitDays.depth, asked('deepening at most every'));
   for (const dial of exercise.dials.filter(deepens)) {

@@ -3,7 +3,7 @@ import {
   daysBetween,
   goalOf,
   measureOf,
-  movedMotions,
+  trainedMotions,
   partOf,
   smallWins,
   type LinkId,
@@ -99,8 +99,7 @@ export const linksDone = perCase((c: LoggedCase): readonly LinkDone[] => {
     if (!exercise || (days.get(l.sessionId) ?? '') <= from) continue;
     const part = partOf(exercise);
     if (part === 'warm-up' || part === 'settle') continue;
-    for (const { motion: link, side } of movedMotions(exercise, l.side)) {
-      if (!exercise.links.includes(link)) continue;
+    for (const { motion: link, side } of trainedMotions(exercise, l.side)) {
       const sum = done.get(`${link}/${side}`) ?? { link, side, passiveS: 0, activeS: 0 };
       sum[part === 'own' ? 'activeS' : 'passiveS'] += l.actualS;
       done.set(`${link}/${side}`, sum);

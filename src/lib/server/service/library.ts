@@ -1,5 +1,7 @@
 import {
   exerciseFrom,
+  moveRoles,
+  usualRole,
   exercises,
   motionOf,
   ringThrough,
@@ -7,6 +9,7 @@ import {
   type Dial,
   type Dose,
   type Exercise,
+  type ExerciseKind,
   type LinkId,
   type StackUse
 } from '$lib/core';
@@ -94,8 +97,7 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
     {
       ...plain,
       id,
-      links: links as LinkId[],
-      moves: movesOf(links as LinkId[], base),
+      ...movesOf(links as LinkId[], input.kinds, base),
       ...(notFelt && { notFelt }),
       ...(clothing && { clothing }),
       felt: felt || feltUsually(links as LinkId[]),
@@ -147,11 +149,28 @@ function dosesOf(typed: readonly Dose[], before: readonly Dose[]): Dose[] {
   return [...kept, ...typed.filter((d) => before.every((b) => b.school !== d.school))];
 }
 
-/** The motions of a copy stay on the legs they were on; what is added is of the side's own leg. */
-const movesOf = (links: readonly LinkId[], base: Exercise | null): (LinkId | `other ${LinkId}`)[] => [
-  ...(base?.moves ?? []).map(({ motion, on }) => (on === 'other' ? (`other ${motion}` as const) : motion)),
-  ...links.filter((l) => !base?.moves.some((m) => m.motion === l))
-];
+/**
+ * The motions of a copy stay on the limbs they were on; what is added is of the side's own limb. A motion that was taken out of what it
+ * is for is still passed through.
+ */
+function movesOf(links: readonly LinkId[], kinds: readonly ExerciseKind[], base: Exercise | null) {
+  const usual = usualRole(kinds);
+  const moves = [
+    ...(base?.moves ?? []).map((m) => ({
+      ...m,
+      role: !links.includes(m.motion) ? ('passes' as const) : m.role === 'passes' ? usual : m.role
+    })),
+    ...links
+      .filter((l) => !base?.moves.some((m) => m.motion === l))
+      .map((motion) => ({ motion, on: 'same' as const, role: usual }))
+  ];
+  return Object.fromEntries(
+    moveRoles.map((role) => [
+      role,
+      moves.filter((m) => m.role === role).map(({ motion, on }) => (on === 'other' ? (`other ${motion}` as const) : motion))
+    ])
+  );
+}
 
 /** Dials of the form. One that was there before keeps its id, and its stack and start with it; a new one gets a free one. */
 function dialsOf(rows: readonly OwnDial[], base: Exercise | null): Dial[] {

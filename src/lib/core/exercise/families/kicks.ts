@@ -1,5 +1,5 @@
 // A data table: standing split and straight-leg kicks. Common practice (docs/sources.md#exercises).
-import { along, reps } from '../dial';
+import { along, hold, reps } from '../dial';
 import { need, type Family } from '../record';
 
 const kicks = reps(5, 20, 5);
@@ -18,8 +18,8 @@ export const standingSplitAndKicks: Family = {
       path: [90, 150],
       phases: ['mobilise'],
       kinds: ['active'],
-      links: ['HE', 'HF-KS'],
-      moves: ['HE', 'other HF-KS'],
+      opens: ['other HF-KS'],
+      works: ['HE'],
       sideWords: 'leg up',
       pose: 'standing split',
       traits: ['ballistic', 'head down'],
@@ -42,8 +42,7 @@ export const standingSplitAndKicks: Family = {
       position: 'standing',
       phases: ['mobilise', 'hold'],
       kinds: ['active', 'passive'],
-      links: ['HF-KS', 'HE'],
-      moves: ['HE', 'other HF-KS'],
+      opens: ['HE', 'other HF-KS'],
       sideWords: 'leg on the wall',
       positionOf: ['standing_split'],
       pose: 'standing split',
@@ -69,8 +68,8 @@ export const standingSplitAndKicks: Family = {
       path: [150, 164],
       phases: ['strengthen', 'active end'],
       kinds: ['active'],
-      links: ['HE'],
-      moves: ['HE', 'other HF-KS'],
+      works: ['HE'],
+      passes: ['other HF-KS'],
       sideWords: 'leg on the wall',
       pose: 'standing split',
       traits: ['head down'],
@@ -93,7 +92,8 @@ export const standingSplitAndKicks: Family = {
       path: [10, 95],
       phases: ['strengthen'],
       kinds: ['active'],
-      links: ['HF-KS'],
+      works: ['HF-KS'],
+      rests: 'the other leg on the floor',
       sideWords: 'leg kicks',
       positionOf: ['clean_kicks'],
       pose: 'leg raise',
@@ -119,7 +119,8 @@ export const standingSplitAndKicks: Family = {
       path: [10, 66],
       phases: ['strengthen'],
       kinds: ['active'],
-      links: ['HAB'],
+      works: ['HAB'],
+      rests: 'the lower leg on the floor',
       sideWords: 'leg kicks',
       traits: ['ballistic'],
       setup: ['Lie on the side, the arm supports.', 'Kick the upper leg up, knee to the ceiling.'],
@@ -142,7 +143,8 @@ export const standingSplitAndKicks: Family = {
       path: [2, 26],
       phases: ['strengthen'],
       kinds: ['active'],
-      links: ['HE'],
+      works: ['HE'],
+      rests: 'the other leg on the floor',
       sideWords: 'leg kicks',
       traits: ['ballistic'],
       loads: ['back'],
@@ -155,6 +157,31 @@ export const standingSplitAndKicks: Family = {
       cautions: [noBounce],
       dials: [kicks],
       doses: kickDose
+    },
+    {
+      id: 'knee_raise_hold',
+      name: 'Knee raised and held, standing',
+      aliases: ['standing knee lift', 'active hip flexion hold'],
+      standardTerm: 'active hip flexion, knee bent, at end range',
+      position: 'standing',
+      pose: 'knee raised',
+      path: [60, 104],
+      phases: ['active end'],
+      kinds: ['active'],
+      works: ['HF-KB'],
+      sideWords: 'knee raised',
+      added: true,
+      props: [need('wall')],
+      setup: [
+        'Stand tall on one leg, a hand on the wall.',
+        'Draw the other knee up as high as it goes without leaning back, and hold.'
+      ],
+      checks: ['tall, no lean back', 'standing leg straight'],
+      felt: 'front of the hip',
+      mistakes: [['The trunk leans back and the pelvis tucks.', 'Raise the knee less high.']],
+      notFelt: 'a pinch in the groin, low back',
+      why: 'The knee comes to the chest by itself.',
+      dials: [hold(3, 10, 1), reps(3, 8)]
     }
   ]
 };

@@ -1,5 +1,5 @@
 // Hands and knees, and what goes on from there: rocking back, the pigeon, the one-leg frog with a straight leg.
-import { toDeg } from '../../geometry/angles';
+import { toDeg, toRad } from '../../geometry/angles';
 import type { Frame, Which } from '../frame';
 import type { Built, Pose } from '../pose';
 import { armTo, both, grounded, legBy, postureOf, restingAt, sideOf, trunkOf, type Leg } from '../posture';
@@ -24,20 +24,22 @@ function allFours(f: Frame, roundDeg: number): Built {
   return { posture: postureOf(trunk, legs, arms) };
 }
 
-/** On all fours with one hand turned, its back on the floor, the body leaning over it. */
-function handTurnedUnder(f: Frame, leanDeg: number): Built {
-  const pelvis = { ...hipOver(f, 'trained', way(90 - leanDeg * 0.6), 0), z: 0 };
+/** On all fours: one hand on its back, fingers to the knees, the body leaning back; or both on the palm, the body leaning ahead. */
+function leantOverHand(f: Frame, leanDeg: number, down: 'back of one hand' | 'palms'): Built {
+  const aheadDeg = down === 'palms' ? leanDeg : -leanDeg;
+  const [leanRad, reachCm] = [toRad(leanDeg), armCm(f)];
+  const pelvis = { ...hipOver(f, 'trained', way(90 - aheadDeg * 0.6), 0), z: 0 };
   const at = (slope: number) => trunkOf(f, pelvis, { lower: way(slope), head: way(slope - 6) });
-  const trunk = at(solve((slope) => at(slope).chest.y, f.r.wrist + 0.95 * armCm(f), -40, 50));
-  const behind = -Math.sin((leanDeg * Math.PI) / 180) * armCm(f);
-  const legs = both((which) => kneelingLeg(f, which, trunk.hip[which], way(-90 - leanDeg * 0.6)));
+  const trunk = at(solve((slope) => at(slope).chest.y, f.r.wrist + 0.99 * reachCm * Math.cos(leanRad), -40, 50));
+  const behind = -Math.sign(aheadDeg) * Math.sin(leanRad) * reachCm;
+  const legs = both((which) => kneelingLeg(f, which, trunk.hip[which], way(-90 - aheadDeg * 0.6)));
   const arm = (which: Which) =>
     armTo(
       f,
       trunk.shoulder[which],
       vec(trunk.shoulder[which].x + behind, f.r.wrist, trunk.shoulder[which].z),
       way(180),
-      way(which === 'trained' ? 180 : 0)
+      way(which === 'trained' && down === 'back of one hand' ? 180 : 0)
     );
   return { posture: postureOf(trunk, legs, both(arm)) };
 }
@@ -108,7 +110,20 @@ function oneLegFrogStraight(f: Frame, liftCm: number): Built {
 
 export const allFoursPoses = {
   'all fours': { view: 'side', coloured: 'none', usual: 0, range: [-22, 34], build: allFours },
-  'hand turned under': { view: 'side', coloured: 'arm', usual: 12, range: [0, 26], build: handTurnedUnder },
+  'hand turned under': {
+    view: 'side',
+    coloured: 'arm',
+    usual: 12,
+    range: [0, 26],
+    build: (f, v) => leantOverHand(f, v, 'back of one hand')
+  },
+  'palms down, leaning': {
+    view: 'side',
+    coloured: 'arm',
+    usual: 14,
+    range: [0, 26],
+    build: (f, v) => leantOverHand(f, v, 'palms')
+  },
   'rocked back': { view: 'side', coloured: 'both legs', usual: 62, range: [0, 74], build: (f, v) => rockedBack(f, v, 'pointed') },
   'rocked back, toes tucked': {
     view: 'side',

@@ -80,9 +80,8 @@ export function folded(f: Frame, trunk: Trunk, which: Which, kneeCm: number, out
   return legVia(f, which, trunk.hip[which], thigh, foot, vec(0.25, 0.1, -side), vec(0.35, 1, -0.1 * side));
 }
 
-function easySeat(f: Frame, kneeCm: number): Built {
-  const trunk = tall(f, sat(f));
-  const legs = both((which) =>
+const crossedLegs = (f: Frame, trunk: Trunk, kneeCm: number): Readonly<Record<Which, Leg>> =>
+  both((which) =>
     folded(
       f,
       trunk,
@@ -92,11 +91,25 @@ function easySeat(f: Frame, kneeCm: number): Built {
       vec((which === 'trained' ? 0.2 : 0.14) * f.stature, f.r.ankle + 0.5, -sideOf(which) * 0.06 * f.stature)
     )
   );
+
+function easySeat(f: Frame, kneeCm: number): Built {
+  const trunk = tall(f, sat(f));
+  const legs = crossedLegs(f, trunk, kneeCm);
   return {
     posture: postureOf(trunk, legs, handsOnKnees(f, trunk, legs)),
     landmarks: { point: kneePoint(f, legs.trained) },
     supports: crossSupports(f, legs)
   };
+}
+
+/** Cross-legged, palm against palm before the chest, the hands sunk as far as the forearms come level. */
+function palmsTogether(f: Frame, sunkCm: number): Built {
+  const trunk = tall(f, sat(f));
+  const wrist = vec(0.11 * f.stature, trunk.chest.y - sunkCm, 0);
+  const arms = both((which) =>
+    armTo(f, trunk.shoulder[which], add(wrist, vec(0, 0, sideOf(which) * f.r.wrist)), vec(0, -0.4, sideOf(which)), vec(0, 1, 0))
+  );
+  return { posture: postureOf(trunk, crossedLegs(f, trunk, 14), arms) };
 }
 
 /** One or both feet placed on the opposite thigh; the knee of the top leg at a height. */
@@ -324,6 +337,7 @@ function seatedLegLift(f: Frame): Built {
 export const sittingPoses = {
   butterfly: { view: 'front', coloured: 'both legs', usual: 14, range: [0, 38], build: butterfly },
   'easy seat': { view: 'front', coloured: 'both legs', usual: 12, range: [0, 38], crossed: true, build: easySeat },
+  'palms together': { view: 'front', coloured: 'arm', usual: 16, range: [0, 26], crossed: true, build: palmsTogether },
   'half lotus': {
     view: 'front',
     coloured: 'both legs',

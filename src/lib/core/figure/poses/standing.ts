@@ -38,6 +38,20 @@ function legSwing(f: Frame, raisedDeg: number): Built {
   };
 }
 
+/** Standing before a wall, a palm on it with the fingers up: the wrist bends back the lower the hand is, and the nearer the body. */
+function palmOnWall(f: Frame, bentDeg: number): Built {
+  const leaning = way(92 - bentDeg * 0.08);
+  const trunk = trunkOf(f, standingPelvis(f), { lower: leaning, upper: leaning, head: way(90) });
+  const legs = { trained: standingLeg(f, 'trained', trunk.hip.trained), other: standingLeg(f, 'other', trunk.hip.other) };
+  const trained = armBy(f, trunk.shoulder.trained, way(90 - bentDeg), way(90 - bentDeg), way(90));
+  const wallX = trained.wrist.x + f.r.wrist;
+  return {
+    posture: postureOf(trunk, legs, { ...hanging(f, trunk), trained }),
+    landmarks: { vertex: trained.wrist, along: trained.fingertip, other: trained.elbow },
+    furniture: [{ min: vec(wallX, 0, -0.2 * f.stature), max: vec(wallX + 6, 1.06 * f.stature, 0.2 * f.stature) }]
+  };
+}
+
 /** Folding from the hips with straight knees, arms hanging: fingertips over the soles, minus below them. */
 function standingFold(f: Frame, fingertipCm: number): Built {
   const levelY = Math.max(0, -fingertipCm);
@@ -137,6 +151,7 @@ export const standingPoses = {
   standing: { view: 'side', coloured: 'none', usual: 0, range: [0, 0], build: standing },
   'leg swing': { view: 'side', coloured: 'leg', usual: 58, range: [15, 130], build: legSwing },
   'standing fold': { view: 'side', coloured: 'both legs', usual: 0, range: [-30, 75], build: standingFold },
+  'palm on a wall': { view: 'side', coloured: 'arm', usual: 70, range: [40, 92], build: palmOnWall },
   turnout: { view: 'top', coloured: 'feet', usual: 110, range: [0, 200], seeThrough: true, build: turnout },
   'deep squat': { view: 'side', coloured: 'both legs', usual: 6, range: [0, 16], build: deepSquat },
   'knee over toes': { view: 'side', coloured: 'leg', usual: 38, range: [-5, 60], build: kneeOverToes }
