@@ -307,7 +307,7 @@ export { locksFrom, isJointStop, isLineStop, isPersonStop, type OpenStop, type S
 export { endValues, gate, type Gated } from './safety/gate';
 export type { GateAsk } from './safety/ask';
 export { deepens, type DialEnd } from './safety/ends';
-export { isFlatHeld } from './safety/stages';
+export { isFlatHeld, stageOpening, type StageOpening } from './safety/stages';
 export type { DialWait } from './safety/waits';
 export { capsOf, goalBar, limitOfCap, whileTaught, type Caps } from './safety/caps';
 export { endStopOf } from './safety/endStops';

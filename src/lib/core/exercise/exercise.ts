@@ -61,7 +61,8 @@ export const exerciseTraits = [
   'partner',
   'end range',
   'past flat',
-  'lean back'
+  'lean back',
+  'narrow stance'
 ] as const;
 export type ExerciseTrait = (typeof exerciseTraits)[number];
 

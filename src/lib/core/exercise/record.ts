@@ -3,6 +3,7 @@ import type { EquipmentId } from '../props/equipment';
 import type { Dial, Setting } from './dial';
 import { hasNoSide, type Joint, type Line } from '../body/body';
 import { linesOf, loadsOf } from './bearing';
+import { wayOutOf, wayOutTexts } from './wayOut';
 import { motionsOfRole, moveRoles, type Exercise, type LinkId, type Move, type MoveRole, type PropNeed } from './exercise';
 
 type LoadWord = Joint | `other ${Joint}`;
@@ -53,7 +54,7 @@ const kneeStop = 'Pain inside the knee, locking or giving way: stop.';
 const pinchStop = 'A pinch on the closing side: come out a little. Twice: leave it.';
 const wristStop = 'A pinch on the closing side of the wrist: less weight. Twice: leave it.';
 
-const usualStops: ReadonlySet<string> = new Set([...painStops, boneStop, kneeStop, pinchStop, wristStop]);
+const usualStops: ReadonlySet<string> = new Set([...painStops, boneStop, kneeStop, pinchStop, wristStop, ...wayOutTexts]);
 /** The stops an exercise has besides those that follow from what it trains. */
 export const addedStops = ({ stops }: Pick<Exercise, 'stops'>): string[] => stops.filter((s) => !usualStops.has(s));
 
@@ -74,6 +75,7 @@ export function exerciseFrom({ spares, opens, works, passes, ...record }: Exerci
     ...linesOf(trains).filter(({ line, on }) => !isSpared(line, on)),
     ...(record.lines ?? []).map((word) => onSide<Line>(word)).map(({ what, on }) => ({ line: what, on }))
   ]);
+  const wayOut = wayOutOf({ ...record, moves, traits, positionOf: record.positionOf ?? [] });
   const dials = record.dials ?? [];
   const asks = record.asks ?? [];
   return {
@@ -106,10 +108,13 @@ export function exerciseFrom({ spares, opens, works, passes, ...record }: Exerci
     family,
     loads,
     lines,
-    stops: stopsOf(
-      { ...record, moves },
-      loads.some((l) => l.joint === 'knee')
-    )
+    stops: [
+      ...stopsOf(
+        { ...record, moves },
+        loads.some((l) => l.joint === 'knee')
+      ),
+      ...(wayOut ? [wayOut] : [])
+    ]
   };
 }
 

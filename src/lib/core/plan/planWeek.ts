@@ -7,7 +7,7 @@ import { shortest } from '../session/fitToMinutes';
 import type { Allotment } from './allotment';
 import { doseByLink } from './doseByLink';
 import { isHard } from './hardWork';
-import { blockOf, frameOf, mostSets, heldBlock, type BlocksAsk, type WeekWork } from './sessionBlocks';
+import { blockOf, dosePhase, frameOf, mostSets, heldBlock, type BlocksAsk, type WeekWork } from './sessionBlocks';
 import { isOfTheme, type SessionSlot } from './sessionSlot';
 import { solveWeek, wholeSeconds, type Often, type Way, type WeekItem, type WeekModel } from './weekProgram';
 
@@ -133,7 +133,7 @@ function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
     {
       exerciseId: exercise.id,
       ways: mergedWays(ways),
-      mostSets: mostSets(whole.part, ask.phase),
+      mostSets: mostSets(whole.part, dosePhase(work, ask)),
       extraS,
       opens: whole.part === 'own' ? [] : whole.links,
       owns: whole.part === 'own' ? whole.links : [],

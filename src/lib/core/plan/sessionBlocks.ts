@@ -1,6 +1,7 @@
 import { sides, type Side } from '../body/side';
 import { exerciseOf } from '../exercise/exercises';
 import { partOf, propWords, type Exercise, type LinkId, type SessionPart } from '../exercise/exercise';
+import { gate } from '../safety/gate';
 import type { SafetyPerson } from '../safety/person';
 import type { EquipmentId } from '../props/equipment';
 import type { School } from '../school/school';
@@ -73,6 +74,19 @@ export function mostSets(part: SessionPart, phase: PlanPhase): number {
   return part === 'own' ? ownSets : part === 'position' ? positionSets : 1;
 }
 
+/**
+ * The phase by whose figures an exercise is done: that of the week, or the first one where the gate says that nothing of it is made harder.
+ * More sets, rounds and minutes are harder as well.
+ */
+export function dosePhase(
+  { exercise, states }: WeekWork,
+  { phase, person, today }: Pick<BlocksAsk, 'phase' | 'person' | 'today'>
+): PlanPhase {
+  const asked = exercise.sides === 'each' ? sides : ([null] as const);
+  const isKept = asked.some((side) => gate({ exercise, side, setting: states[side ?? 'left'].setting, person, today }).noHarder);
+  return isKept ? 'settle in' : phase;
+}
+
 /** What is missed most is cut last: what opens the limit, the position, what opens the others, then active work (assumption). */
 const limitPriority = 110;
 const partPriority: Readonly<Record<SessionPart, number>> = {
@@ -113,8 +127,11 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
       return [];
     }
     const usual = { sets: usualSets(work, ask), light: ask.light && !ask.allotment, extra: !ask.easy };
-    const given: Omit<Allotted, 'exerciseId' | 'light' | 'extra'> & Readonly<{ light?: boolean; extra?: boolean }> =
-      allotted ?? usual;
+    // What was allotted before a limit came is held to it.
+    const most = mostSets(partOf(work.exercise), dosePhase(work, ask));
+    const given: Omit<Allotted, 'exerciseId' | 'light' | 'extra'> & Readonly<{ light?: boolean; extra?: boolean }> = allotted
+      ? { ...allotted, sets: Math.min(allotted.sets, most) }
+      : usual;
     const whole = blockOf(work, { ...ask, backWarm: frame.backWarm }, given);
     const isRested = whole.block !== null && isHard(whole.block) && whole.block.links.some((l) => ask.rested?.has(l));
     // Lift-offs are hard work; on the day after hard work they are left.
@@ -156,6 +173,7 @@ export function blockOf(
   const { exercise, school, states, cycles, lifts, variant, isOwn, effect } = work;
   if (work.lacks?.length) return { block: null, notBuilt: [lackOf(work)], asks: [] };
   const part = partOf(exercise);
+  const phase = dosePhase(work, ask);
   const built = buildBlock({
     exercise,
     school,
@@ -165,8 +183,8 @@ export function blockOf(
     variant,
     sideOrder: sideOrder(ask),
     sets,
-    extraSide: part === 'position' && extra ? ask.weakerSide : null,
-    moreRounds: doses[ask.phase].moreRounds,
+    extraSide: part === 'position' && extra && phase === ask.phase ? ask.weakerSide : null,
+    moreRounds: doses[phase].moreRounds,
     easy: ask.easy,
     level: ask.level,
     dayCapPct: light ? hardEffortPct - 5 : 100,
@@ -182,7 +200,11 @@ export function blockOf(
     ...whyOf(exercise, built.block, ask, cycles != null || lifts != null),
     ...(effect === 'works' ? [{ code: 'has worked' } as const] : [])
   ];
-  return { ...built, block: { ...built.block, because, ...(isOwn && { own: exercise }) } };
+  const isFirst = part === 'own' && ask.person.limits.some((l) => l.kind === 'active work first');
+  return {
+    ...built,
+    block: { ...built.block, because, ...(isFirst && { isFirst }), ...(isOwn && { own: exercise }) }
+  };
 }
 
 const lackOf = ({ exercise, lacks = [] }: WeekWork): NotBuilt => ({ code: 'no prop', exerciseId: exercise.id, props: lacks });
@@ -239,9 +261,9 @@ function rankOf({ links }: Exercise, limiting: readonly LinkId[]): number {
   return ranks.length > 0 ? Math.min(...ranks) : limiting.length;
 }
 
-function usualSets({ exercise }: WeekWork, { phase, easy }: BlocksAsk): number {
-  const sets = mostSets(partOf(exercise), phase);
-  return easy ? Math.ceil(sets * easyShare) : sets;
+function usualSets(work: WeekWork, ask: BlocksAsk): number {
+  const sets = mostSets(partOf(work.exercise), dosePhase(work, ask));
+  return ask.easy ? Math.ceil(sets * easyShare) : sets;
 }
 
 const sideOrder = ({ weakerSide, leadSide }: Pick<BlocksAsk, 'weakerSide' | 'leadSide'>): Side[] => {

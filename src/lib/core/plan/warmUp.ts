@@ -1,5 +1,6 @@
 import { exerciseOf } from '../exercise/exercises';
 import { capsOf } from '../safety/caps';
+import { toldPainOf } from '../safety/ends';
 import { gate } from '../safety/gate';
 import type { SafetyPerson } from '../safety/person';
 import type { MotionId } from '../body/motions';
@@ -65,7 +66,10 @@ export function warmUpFlow(person: SafetyPerson, today: string, motions: Readonl
   const totalS = Math.max(usualWarmUpS, capsOf(person.limits).warmUpS);
   const whyNot = ({ exerciseId, side }: Pick<Step, 'exerciseId' | 'side'>) => {
     const exercise = exerciseOf(exerciseId);
-    return gate({ exercise, side, setting: exercise.start, person, today }).bars;
+    const { bars } = gate({ exercise, side, setting: exercise.start, person, today });
+    // A pain that nobody has decided on yet is not warmed up through.
+    const told = toldPainOf({ exercise, side, person });
+    return bars.length > 0 || !told ? bars : [told];
   };
   const wanted = warmUpSteps.filter((s) => s.for === 'all' || s.for.some((motion) => motions.has(motion)));
   const weights = wanted.reduce((sum, s) => sum + s.weight, 0);
@@ -104,7 +108,7 @@ const onFeet: readonly FlowStep[] = [{ durationS: 120, cue: 'Stand at ease, both
 
 /** How a session settles where it cannot be done lying on the back, in the order in which they are taken. */
 const otherSettles: readonly Readonly<{ exerciseId: string; steps: readonly FlowStep[] }>[] = [
-  { exerciseId: 'stay_and_breathe', steps: onSide },
+  { exerciseId: 'rest_on_side', steps: onSide },
   { exerciseId: 'stand_and_compare', steps: onFeet },
   { exerciseId: 'shake_out', steps: onFeet },
   { exerciseId: 'neck_turns', steps: onFeet }

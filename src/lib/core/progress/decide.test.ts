@@ -72,13 +72,14 @@ describe('decide, the first rule that fires', () => {
     expect(decide(ask({ gated: gatedFor({ limits: [limit(kind)] }) }))).toMatchObject({ rule: 'target met', verdict: 'stay' })
   );
 
-  test('a limit on how often it is deepened waits longer, on its side', () => {
+  test('a limit on how often it is deepened waits longer, whichever leg it is of: a split deepens both', () => {
     const deepened = (daysAgo: number) =>
       session(daysAgo, { decision: { verdict: 'deepen', dial: 'depthCm', from: 17.5, to: 15 } });
     const history = [deepened(10), session(4), session(0)];
     const every14 = (side: 'left' | 'right') =>
       gatedFor({ moves: [deepenedOn(addDays(today, -10))], limits: [limit('deepening at most every', { value: 14, side })] });
-    expect(decide(ask({ history, gated: every14('right') })).verdict).toBe('deepen');
+    expect(decide(ask({ history, gated: gatedFor({ moves: [deepenedOn(addDays(today, -10))] }) })).verdict).toBe('deepen');
+    expect(decide(ask({ history, gated: every14('right') })).verdict).toBe('stay');
     expect(decide(ask({ history, gated: every14('left') })).verdict).toBe('stay');
   });
 

@@ -24,7 +24,8 @@ const barring: Readonly<Record<ExerciseTrait, readonly LimitKind[]>> = {
   partner: ['no partner', 'no hands-on'],
   'end range': [],
   'past flat': ['no past-flat'],
-  'lean back': []
+  'lean back': [],
+  'narrow stance': ['wide support only']
 };
 
 /** Traits that say what the limb it is done on goes through, and not the other one. */
@@ -64,9 +65,19 @@ function limitBars(limit: Limit, ask: GateAsk): boolean {
     return movedMotions(exercise, side).some((m) => isCrossing(m.motion) && sidesMeet(m.side, limit.side));
   if (kind === 'nothing lying on the front') return exercise.position === 'lying on the front';
   if (kind === 'no head-down') return exercise.traits.includes('head down') && !hasHold(exercise);
+  if (kind === 'wide support only' && isUnsupported(exercise)) return true;
   const isConcerned = (trait: ExerciseTrait) => sidesMeet(side, limit.side) || (!ofTheSide.has(trait) && movesOther(exercise));
   return exercise.traits.some((trait) => barring[trait].includes(kind) && isConcerned(trait));
 }
+
+/** Things a standing person can hold on to. */
+const supports: ReadonlySet<string> = new Set(['wall', 'rail', 'chair', 'stairs']);
+
+/** On one leg, or in the air, with nothing to hold on to. */
+const isUnsupported = ({ position, traits, loads, props }: Exercise): boolean =>
+  position === 'standing' &&
+  (traits.includes('ballistic') || loads.some((l) => l.joint === 'ankle' && l.on === 'other')) &&
+  !props.some((p) => supports.has(p.id));
 
 const hasHold = ({ dials }: Exercise): boolean => dials.some((d) => d.id === 'holdS');
 

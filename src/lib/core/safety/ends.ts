@@ -25,7 +25,7 @@ export const deepens = (dial: Pick<Dial, 'unit'>): boolean => !doseUnits.has(dia
 
 /** Why nothing at all is made harder: an open stop anywhere, a limit, a measure that is due, a pain nobody decided on. */
 export function noHarderOf(ask: GateAsk): GateReason | null {
-  const { person, exercise, side } = ask;
+  const { person } = ask;
   const stop = person.stops[0];
   if (stop) return { code: 'stop', stop, bears: stopBars(stop, ask) };
   const limit = person.limits.find(
@@ -34,6 +34,11 @@ export function noHarderOf(ask: GateAsk): GateReason | null {
       (l.kind === 'measure first' && (person.measuredOn === null || person.measuredOn < (person.screenedOn ?? '')))
   );
   if (limit) return limitReason(limit);
+  return toldPainOf(ask);
+}
+
+/** A pain that was told, nobody has decided on, and that an exercise loads or stretches where it is felt; null where there is none. */
+export function toldPainOf({ person, exercise, side }: Pick<GateAsk, 'person' | 'exercise' | 'side'>): GateReason | null {
   const told = person.told.find(
     (p) =>
       p.joints.some((joint) => loadsJoint(exercise, side, joint)) || p.lines.some((line) => stretchesLine(exercise, side, line))

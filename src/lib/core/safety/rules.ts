@@ -4,6 +4,8 @@
 export const flatHeld = { holdS: 30, days: 3 } as const;
 /** Days between two deepenings of a depth, and at least at each step that bends or turns the knee (common practice). */
 export const waitDays = { depth: 7, knee: 14 } as const;
+/** A stage of the lotus opens after so many sessions without pain in a knee (assumption), and so much outward turn, stage by stage (assumption). */
+export const stageNeeds = { sessions: 4, outwardTurnDeg: [0, 60, 70] } as const;
 /** Who is new to a loaded exercise moves less than this (common practice), for so many days from the first (assumption). */
 export const newToLoad = { belowKg: 8, days: 28 } as const;
 /** Where a line is kept from long holds, head-down is kept short, and lying on the back (assumptions). */

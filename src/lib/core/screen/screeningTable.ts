@@ -314,10 +314,10 @@ export const screeningTopics: readonly ScreeningTopic[] = [
     rows: [
       {
         id: 'rehabilitation',
-        tier: 'limits',
-        text: 'The aim is rehabilitation: range back after injury or surgery, cleared by a clinician',
+        tier: 'clinician first',
+        text: 'The aim is rehabilitation: range back after injury or surgery',
         limits: [effortCap(40), { kind: 'no ballistic' }, { kind: 'no partner' }, { kind: 'deepening at most every', value: 14 }],
-        caution: 'The cautious dose: light effort, small steps, two weeks on each.'
+        caution: 'Only once a clinician has cleared it by name. The cautious dose: light effort, small steps, two weeks on each.'
       }
     ]
   },

@@ -69,6 +69,8 @@ export type Block = Readonly<{
   leastHoldS: number;
   /** What is cut last has the highest. */
   priority: number;
+  /** Active work of somebody for whom that comes before what is opened passively. */
+  isFirst?: true;
   props: readonly string[];
   work: readonly Work[];
   /** Why it is there. Sessions kept before there were codes have the sentence. */

@@ -1,7 +1,7 @@
 import { compileForm, isWorked, workOfSet, type Block, type Work } from './block';
 import type { EffortLimits } from '../cycle/compileCycle';
 import { layPhases, type Phase } from '../cycle/phase';
-import { sessionParts } from '../exercise/exercise';
+import { sessionParts, type SessionPart } from '../exercise/exercise';
 import type { Side } from '../body/side';
 
 /** All sets of one side before the other's, set by set in turn, or both sides in every set without rest between. */
@@ -146,11 +146,17 @@ function orderSets(block: Block, order: SideOrder): { work: Work; setNo: number 
 /** With more blocks in a part every order is too many to try. */
 const mostPermuted = 6;
 
+/** The parts of a session; active work may have to come before what is opened. */
+const sections = sessionParts.flatMap((part): { part: SessionPart; isFirst: boolean }[] => [
+  ...(part === 'open' ? [{ part: 'own' as const, isFirst: true }] : []),
+  { part, isFirst: false }
+]);
+
 /** Parts in their order; inside a part the permutation with the fewest props fetched or put away, the given order on a tie. */
 export function orderBlocks(blocks: readonly Block[]): Block[] {
   let held: readonly string[] = [];
-  return sessionParts.flatMap((part) => {
-    const inPart = blocks.filter((block) => block.part === part);
+  return sections.flatMap(({ part, isFirst }) => {
+    const inPart = blocks.filter((block) => block.part === part && (block.isFirst ?? false) === isFirst);
     // The warm-up begins its part, the settle ends its own.
     const flows = inPart.filter((block) => !isWorked(block));
     const others = inPart.filter(isWorked);

@@ -31,6 +31,7 @@ import {
   upsertDraft,
   type ScreeningRecord
 } from '../repo/screeningRepo';
+import { listGoals } from '../repo/goalRepo';
 import type { ClientCase } from './clientCase';
 
 /** An age, or of a year of birth alone the two ages it may be: limits of the young take the one, those of the old the other. */
@@ -48,12 +49,31 @@ export type ScreeningInput = Omit<ScreeningDraft, 'topics'>;
 /** Keeps a whole screening with what it allows. */
 export async function saveScreening(db: Db, clientId: number, input: ScreeningInput, today: string): Promise<Screening> {
   const client = await getClient(db, clientId);
-  const { flags, sides, endStops, beighton, effortCapPct, sensationCap } = input;
+  const isAfterInjury = (await listGoals(db, clientId)).some((g) => g.kind === afterInjury.goal);
+  const flags = isAfterInjury ? withFlag(input.flags) : input.flags;
+  const { sides, endStops, beighton, effortCapPct, sensationCap } = input;
   requireEndStops(flags, endStops);
   const result = screen({ flags, sides, endStops, beighton, effortCapPct, sensationCap, ...agesOf(client, today) });
   const { clearance, limits } = result;
-  await insertScreening(db, clientId, { ...input, takenOn: today, version: screeningVersion, clearance, limits });
+  await insertScreening(db, clientId, { ...input, flags, takenOn: today, version: screeningVersion, clearance, limits });
   return result;
+}
+
+/** The goal that asks for a clinician's clearance, and the row of the Check that says so. */
+const afterInjury = { goal: 'return_of_range', row: 'rehabilitation' } as const;
+const withFlag = (flags: readonly string[]): string[] => [...new Set([...flags, afterInjury.row])];
+
+/** Once range is to come back after an injury, the answers already given are held against that: a named person clears it first. */
+export async function askClearanceFor(
+  db: Db,
+  c: Pick<ClientCase, 'client' | 'screening' | 'today'>,
+  kind: string
+): Promise<void> {
+  const { screening, client, today } = c;
+  if (kind !== afterInjury.goal || !screening || screening.flags.includes(afterInjury.row)) return;
+  const answers = { ...screening, flags: withFlag(screening.flags) };
+  const { clearance, limits } = screen({ ...answers, ...agesOf(client, today) });
+  await insertScreening(db, client.id, { ...answers, clearance, limits });
 }
 
 /** An artificial knee ends where its clinician says, a bony stop where it was found: without the angle nothing could hold it. */

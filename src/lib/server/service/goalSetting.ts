@@ -1,6 +1,5 @@
 import type { GoalInput } from '$lib/contract/goalForms';
 import {
-  addDays,
   CoreError,
   dayText,
   flatHeld,
@@ -8,17 +7,21 @@ import {
   goalOf,
   isFlatHeld,
   limitText,
+  painPlaceOf,
   sides,
+  stageOpening,
   waitDays,
-  fromText
+  fromText,
+  type Side,
+  type StageOpening
 } from '$lib/core';
-import { limitsOf } from './checking';
+import { askClearanceFor, limitsOf } from './checking';
 import type { Database } from '../db/db';
 import { getClient, updateCurrentGoal } from '../repo/clientRepo';
 import { insertGoal, listGoals, updateGoal, updateGoalClosed, type ClientGoal } from '../repo/goalRepo';
 import { loadCase, type ClientCase } from './clientCase';
 import { latestTaken } from './taken';
-import { safetyOf } from './safety';
+import { isHurt, safetyOf } from './safety';
 
 /**
  * Sets a goal, or changes one; it becomes the goal in work. The kind of a goal that exists stays: its measures and plans hang
@@ -39,9 +42,10 @@ export async function saveGoal(
   if (existing === undefined || (existing && existing.kind !== input.kind)) throw new CoreError('not_found', { what: 'goal' });
   const bar = goalBar(input, limitsOf(c));
   if (bar) throw new CoreError('goal_barred', { why: `${limitText(bar)} (${fromText(bar)})` });
-  refuseStageOutOfOrder(existing ?? null, input, today);
+  refuseStageOutOfOrder(c, existing, input);
   refuseTurnoutPastHips(c, input);
   return db.transaction(async (tx) => {
+    await askClearanceFor(tx, c, input.kind);
     if (goalId === null) {
       const id = await insertGoal(tx, clientId, input, today);
       await updateCurrentGoal(tx, clientId, id);
@@ -52,27 +56,55 @@ export async function saveGoal(
   });
 }
 
-/** The stages of the lotus come in order, and each is stayed at for its days: the knee sets the pace. */
-function refuseStageOutOfOrder(existing: ClientGoal | null, { kind, stage, targetReason }: GoalInput, today: string): void {
-  if (kind !== 'lotus' || !existing || stage <= existing.stage) return;
-  const opensOn = existing.stageOn && addDays(existing.stageOn, waitDays.knee);
-  if (stage > existing.stage + 1) throw new CoreError('stage_not_open', { why: 'One stage after the other.' });
-  if (opensOn && opensOn > today && targetReason.trim() === '')
-    throw new CoreError('stage_not_open', {
-      why: `Stay at least ${waitDays.knee} pain-free days at each stage. The next one opens on ${dayText(opensOn)}; to move on sooner, write down why.`
-    });
+/**
+ * The stages of the lotus come in order, from the first one on: a fortnight, sessions without knee pain and range open the next. A written
+ * reason stands in for days and sessions, never for range.
+ */
+function refuseStageOutOfOrder(c: ClientCase, existing: ClientGoal | null, { kind, stage, targetReason }: GoalInput): void {
+  if (kind !== 'lotus' || stage <= (existing?.stage ?? 0)) return;
+  if (!existing || stage > existing.stage + 1)
+    throw new CoreError('stage_not_open', { why: 'One stage after the other: it begins with the easy cross-legged seat.' });
+  const opening = openingOf(c, existing);
+  if (opening.isOpen) return;
+  const { deg, neededDeg } = opening.turn;
+  if (deg === null || deg < neededDeg || targetReason.trim() === '')
+    throw new CoreError('stage_not_open', { why: stageText(opening) });
+}
+
+/** What opens the next stage of a lotus, as it stands today. */
+function openingOf(c: ClientCase, goal: ClientGoal): StageOpening {
+  const since = goal.stageOn ?? c.sessionDays[0] ?? c.today;
+  const turn = (side: Side) => latestTaken(c, 'HER90', side, 'passive')?.value ?? null;
+  const knees = c.pains.filter((p) => isHurt(p) && painPlaceOf(p.place).joint === 'knee' && p.feltOn > since);
+  return stageOpening(
+    {
+      stage: goal.stage,
+      since,
+      sessionDays: c.sessionDays,
+      kneePainDays: knees.map((p) => p.feltOn),
+      outwardTurnDeg: { left: turn('left'), right: turn('right') }
+    },
+    c.today
+  );
+}
+
+function stageText({ opensOn, isDayMet, sessions, turn, isOpen }: StageOpening): string {
+  if (isOpen) return 'The next stage is open: its days, its sessions without knee pain and its range are met.';
+  const missing = [
+    ...(isDayMet ? [] : [`${waitDays.knee} days without knee pain, met on ${dayText(opensOn)}`]),
+    ...(sessions.done >= sessions.needed ? [] : [`${sessions.needed} sessions without knee pain, ${sessions.done} so far`]),
+    ...(turn.deg === null
+      ? [`${turn.neededDeg}° of outward turn with the hip bent, measured on both sides`]
+      : turn.deg < turn.neededDeg
+        ? [`${turn.neededDeg}° of outward turn with the hip bent; the hip that turns less has ${Math.round(turn.deg)}°`]
+        : [])
+  ];
+  return `The next stage needs ${missing.join('; ')}.`;
 }
 
 /** Of a goal with stages that open by a rule: what is met of it, and what is missing. */
 export function stageFacts(c: ClientCase, goal: ClientGoal): string[] {
-  if (goal.kind === 'lotus' && goal.stage < goalOf('lotus').stages.length - 1) {
-    const opensOn = goal.stageOn && addDays(goal.stageOn, waitDays.knee);
-    return [
-      !opensOn || opensOn <= c.today
-        ? 'The next stage is open: its days are met. Move on only if they were free of pain.'
-        : `At this stage since ${dayText(goal.stageOn!)}. The next one opens on ${dayText(opensOn)}, after ${waitDays.knee} pain-free days.`
-    ];
-  }
+  if (goal.kind === 'lotus' && goal.stage < goalOf('lotus').stages.length - 1) return [stageText(openingOf(c, goal))];
   if (goal.kind !== 'front_split') return [];
   const person = safetyOf(c);
   return sides.map((side) => {

@@ -8,7 +8,7 @@ import { lanternHallShelf } from '../demo/lanternHall';
 import { insertClient } from '../repo/clientRepo';
 import { insertLock } from '../repo/lockRepo';
 import { insertProp, listProps } from '../repo/propRepo';
-import { goalInput, newPerson, passCheck } from '../testing/people';
+import { goalInput, newPerson, passCheck, take as takeTrials } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
 import { caseMemory } from './caseMemory';
 import { saveScreening } from './checking';
@@ -310,7 +310,13 @@ describe('grading', () => {
         saveGoal(db, id, goal.id, { ...goalInput('lotus'), stage, targetReason }, on);
       await expect(moved(2, addDays(today, 60))).rejects.toEqual(refusal('stage_not_open'));
       await expect(moved(1, addDays(today, 13))).rejects.toEqual(refusal('stage_not_open'));
-      await moved(1, addDays(today, 14));
+      // Its days alone open nothing, nor does a reason without the range.
+      await expect(moved(1, addDays(today, 14))).rejects.toEqual(refusal('stage_not_open'));
+      await expect(moved(1, addDays(today, 14), 'She sat so for years.')).rejects.toEqual(refusal('stage_not_open'));
+      for (const side of ['left', 'right'] as const)
+        await takeTrials(db, id, 'HER90', side, [66, 67], { on: today, way: 'goniometer' });
+      await expect(moved(1, addDays(today, 14))).rejects.toEqual(refusal('stage_not_open'));
+      await moved(1, addDays(today, 14), 'She sat so for years.');
       expect((await ids())[0]).toBe('half_lotus');
     }));
 

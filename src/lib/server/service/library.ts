@@ -105,6 +105,7 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
       ...(isSamePose && base.path && { path: base.path }),
       ...(isSamePose && press && base.pressWays && { pressWays: base.pressWays }),
       ...(isSamePose && draw && base.drawWays && { drawWays: base.drawWays }),
+      ...(base?.rests && { rests: base.rests }),
       ...(base?.standardTerm && { standardTerm: base.standardTerm }),
       ...(press && { press }),
       ...(draw && { draw }),
@@ -158,7 +159,7 @@ function movesOf(links: readonly LinkId[], kinds: readonly ExerciseKind[], base:
   const moves = [
     ...(base?.moves ?? []).map((m) => ({
       ...m,
-      role: !links.includes(m.motion) ? ('passes' as const) : m.role === 'passes' ? usual : m.role
+      role: !links.includes(m.motion) ? ('passes' as const) : base!.links.includes(m.motion) ? m.role : usual
     })),
     ...links
       .filter((l) => !base?.moves.some((m) => m.motion === l))

@@ -280,10 +280,10 @@ describe('the gate holds whatever is pinned', () => {
         db,
         id,
         {
-          place: 'knee',
+          place: 'sit_bone',
           side: 'left',
           workSide: 'left',
-          kind: 'sharp_pop',
+          kind: 'bone_attachment',
           exerciseId: 'front_split_on_stack',
           feltOn: testDay,
           note: ''

@@ -132,26 +132,34 @@ export const painText = ({ kind, place, side }: Pick<PainRecord, 'kind' | 'place
 export const isHurt = ({ kind }: Pick<PainRecord, 'kind'>): boolean => painKindOf(kind).action !== 'carry on';
 
 function toldPains(c: ClientCase): ToldPain[] {
-  return c.pains
-    .filter((p) => isHurt(p) && p.setIndex === null && addDays(p.feltOn, toldPainDays) > c.today && !isDecided(c, p))
-    .map((p) => {
-      const place = painPlaceOf(p.place);
-      const exercise = c.catalogue.find((e) => e.id === p.exerciseId);
-      const before = c.pains.some(
-        (q) => q.exerciseId !== null && q.exerciseId === p.exerciseId && q.feltOn < p.feltOn && isHurt(q) && sameSide(p, q)
-      );
-      const told = exercise && place.joint === null ? toldIn(exercise, p.workSide) : { joints: [], lines: [] };
-      return {
-        text: painText(p).toLowerCase(),
-        exerciseId: p.exerciseId,
-        side: p.workSide,
-        again: before,
-        on: p.feltOn,
-        joints: place.joint ? [{ joint: place.joint, side: place.sided ? p.side : null }] : told.joints,
-        lines: place.lines.length > 0 ? place.lines.map((line) => ({ line, side: place.sided ? p.side : null })) : told.lines
-      };
-    });
+  return (
+    c.pains
+      .filter((p) => isHurt(p) && !isDecided(c, p))
+      .map((p) => ({ p, again: isAgain(c, p) }))
+      // The second time a stop is proposed: the exercise rests until somebody decides, however long that takes.
+      .filter(({ p, again }) => again || addDays(p.feltOn, toldPainDays) > c.today)
+      .map(({ p, again }) => {
+        const place = painPlaceOf(p.place);
+        const exercise = c.catalogue.find((e) => e.id === p.exerciseId);
+        const told = exercise && place.joint === null ? toldIn(exercise, p.workSide) : { joints: [], lines: [] };
+        return {
+          text: painText(p).toLowerCase(),
+          exerciseId: p.exerciseId,
+          side: p.workSide,
+          again,
+          on: p.feltOn,
+          joints: place.joint ? [{ joint: place.joint, side: place.sided ? p.side : null }] : told.joints,
+          lines: place.lines.length > 0 ? place.lines.map((line) => ({ line, side: place.sided ? p.side : null })) : told.lines
+        };
+      })
+  );
 }
+
+/** True where an exercise had hurt on that side on an earlier day. */
+const isAgain = (c: ClientCase, p: PainRecord): boolean =>
+  c.pains.some(
+    (q) => q.exerciseId !== null && q.exerciseId === p.exerciseId && q.feltOn < p.feltOn && isHurt(q) && sameSide(p, q)
+  );
 
 const sameSide = (a: PainRecord, b: PainRecord) => a.workSide === null || b.workSide === null || a.workSide === b.workSide;
 

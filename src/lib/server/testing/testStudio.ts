@@ -1,7 +1,8 @@
 import type { ClientInput } from '$lib/contract/forms';
-import { goalOf, measureOf, sides, wayOf, type LinearSolver, type MeasureMode, type Side } from '$lib/core';
+import { addDays, goalOf, measureOf, sides, wayOf, type LinearSolver, type MeasureMode, type Side } from '$lib/core';
 import type { Database } from '../db/db';
 import { insertClient } from '../repo/clientRepo';
+import { updateGoal } from '../repo/goalRepo';
 import { insertProp } from '../repo/propRepo';
 import { saveGoal } from '../service/goalSetting';
 import { saveOccasion } from '../service/measuring';
@@ -45,7 +46,9 @@ async function fillPerson(
   const person = { ...usual, ...body, name };
   const id = await insertClient(db, person);
   if (at === 'added') return id;
-  await saveGoal(db, id, null, goalInput(goal, { stage }), today);
+  const goalId = await saveGoal(db, id, null, goalInput(goal), today);
+  // A later stage was opened long ago.
+  if (stage > 0) await updateGoal(db, id, goalId, goalInput(goal, { stage }), addDays(today, -60));
   if (at === 'has a goal') return id;
   await passCheck(db, id, today);
   if (at === 'cleared') return id;

@@ -465,7 +465,6 @@ export const frontSplit: Family = {
       felt: 'back of the front thigh and front of the rear hip',
       notFelt: splitNotFelt,
       why: 'The position itself, at the height that is reached today.',
-      stops: ['Come out slowly, hands first.'],
       mistakes: [
         ['The height is a guess.', 'Start at the measured gap; unsure, begin with the middle height.'],
         ['The hips turn open.', 'A higher stack.']
@@ -553,7 +552,6 @@ export const frontSplit: Family = {
       notFelt: splitNotFelt,
       why: 'Past flat, in steps as small as below it.',
       cautions: ['Only after a flat split is held 30 s with ease on several days.', 'A moderate height.', warmBack],
-      stops: ['Come out slowly, hands first.'],
       dials: [
         height(
           'footCm',

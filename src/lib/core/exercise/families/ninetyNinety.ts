@@ -19,7 +19,8 @@ export const ninetyNinety: Family = {
       path: [6, 22],
       phases: ['warm-up', 'active end'],
       kinds: ['active'],
-      passes: ['HER90', 'HIR90', 'other HER90', 'other HIR90'],
+      works: ['HER90'],
+      passes: ['HIR90', 'other HER90', 'other HIR90'],
       sideWords: 'knee lifts',
       pose: '90/90 switch',
       setup: [

@@ -92,6 +92,29 @@ export const settling: Family = {
       doses: [{ school: 'long_hold', breaths: [2, 6], holdS: [20, 60], note: 'a couple of breaths or more' }]
     },
     {
+      id: 'rest_on_side',
+      name: 'Rest lying on the side',
+      aliases: ['side-lying rest'],
+      position: 'lying on the side',
+      pose: 'thigh drawn back',
+      path: [-10],
+      phases: ['settle'],
+      kinds: ['passive'],
+      sides: 'both together',
+      added: true,
+      props: [need('cushion', 'a cushion between the knees')],
+      setup: [
+        'Lie on the side, head on the arm, knees bent, a cushion between them.',
+        'Breathe slowly; push up with the hands when you rise.'
+      ],
+      checks: ['head at rest', 'nothing pulls'],
+      felt: 'nothing much',
+      mistakes: [['The upper leg hangs and pulls.', 'A thicker cushion between the knees.']],
+      notFelt: 'any strain',
+      why: 'A quiet end for whoever does not lie on the back.',
+      dials: [hold(60, 300, 60)]
+    },
+    {
       id: 'toe_reach_test',
       name: 'Toe reach',
       aliases: ['fingertip to floor', 'sit and reach, standing'],

@@ -293,7 +293,6 @@ export const sideSplit: Family = {
       notFelt: 'inside the knee, a pinch in the groin',
       why: 'The position itself, at the height that is reached today.',
       cautions: [pinch],
-      stops: ['Come out slowly, hands first.'],
       dials: [
         height(
           'depthCm',
