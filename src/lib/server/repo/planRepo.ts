@@ -133,14 +133,21 @@ export async function listSettings(db: Db, goalId: number): Promise<Settings> {
 export type GoalSetting = Readonly<{ exerciseId: string; side: Side; setting: Setting }>;
 
 /** Sets where exercises stand in one goal; of two for one exercise and side the later counts. */
-export async function upsertSettings(db: Db, goalId: number, settings: readonly GoalSetting[]): Promise<void> {
+export const upsertSettings = (db: Db, goalId: number, settings: readonly GoalSetting[]): Promise<void> =>
+  writeSettings(db, goalId, settings, 'excluded.setting');
+
+/** Sets the dials of exercises that stand nowhere yet; what is set already stays. */
+export const insertStarts = (db: Db, goalId: number, starts: readonly GoalSetting[]): Promise<void> =>
+  writeSettings(db, goalId, starts, 'excluded.setting || exercise_setting.setting');
+
+async function writeSettings(db: Db, goalId: number, settings: readonly GoalSetting[], where: string): Promise<void> {
   const latest = new Map(settings.map((s) => [`${s.exerciseId}/${s.side}`, s]));
   if (latest.size === 0) return;
   await db.query(
     `insert into exercise_setting (goal_id, exercise_id, side, setting)
      select $1, "exerciseId", side, setting
        from jsonb_to_recordset($2::jsonb) as s("exerciseId" text, side text, setting jsonb)
-     on conflict (goal_id, exercise_id, side) do update set setting = excluded.setting`,
+     on conflict (goal_id, exercise_id, side) do update set setting = ${where}`,
     [goalId, JSON.stringify([...latest.values()])]
   );
 }

@@ -1,18 +1,22 @@
 // What comes several times at once, each on a connection or in a turn of its own: nothing is doubled, lost or a fault.
-import { longHold } from '$lib/core';
-import { beforeAll, expect, test } from 'vitest';
+import { addDays, longHold } from '$lib/core';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { randomUUID } from 'node:crypto';
 import { lanternHallShelf } from '../demo/lanternHall';
+import type { Database } from '../db/db';
 import { insertProp } from '../repo/propRepo';
-import { at, fit } from '../testing/sessions';
+import { solverFor } from '../solver';
+import { at, fit, play } from '../testing/sessions';
 import { passCheck, personWithGoal, take, testDay } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
 import { loadGoalCase, loadSplitCase, loadLoggedCase } from './clientCase';
+import { acceptProposals } from './deciding';
 import { makePlan } from './planning';
 import { logSet, startSession } from './practising';
+import { setDial } from './settingDial';
 import { addToWeek, weekOf } from './week';
 
-const store = testDatabase();
+const store = testDatabase('split plan');
 let id: number;
 const times = (n: number) => Array.from({ length: n }, (_, i) => i);
 /** How each of them ended: done, or the code it was refused with. A fault has none. */
@@ -78,4 +82,39 @@ test('a set sent six times at once is kept once; its id for another set is refus
   const over = { ...log, id: randomUUID(), actualS: 40 };
   for (const sent of [over, log, over]) await logSet(store.db, id, running.id, sent);
   expect((await loadLoggedCase(store.db, id, testDay)).setLogs.map((l) => l.actualS)).toEqual([40]);
+});
+
+describe('two changes of one person, each decided on what stood before', () => {
+  const hold = { exerciseId: 'front_hamstring_cycle', side: 'left', dial: 'effortPct', reason: '' } as const;
+  const effortOf = async (db: Database, person: number) =>
+    (await loadGoalCase(db, person, testDay)).settings.front_hamstring_cycle?.left.effortPct;
+
+  test('a dial that is eased while a plan is solved stays eased', () =>
+    store.rolledBack(async (db) => {
+      const person = store.splitPlanId;
+      const before = (await effortOf(db, person))!;
+      const solve = solverFor();
+      let isEased = false;
+      const easeFirst: typeof solve = async (...asked) => {
+        if (!isEased) await setDial(db, person, { ...hold, value: before - 5, sure: true }, at(testDay));
+        isEased = true;
+        return solve(...asked);
+      };
+      const plan = { schoolId: longHold.id, weeks: 4, sessionsPerWeek: 3, minutes: 20, startOn: testDay, basedOnVersion: 1 };
+      await makePlan(db, person, plan, testDay, { solve: easeFirst });
+      expect(isEased).toBe(true);
+      expect(await effortOf(db, person)).toBe(before - 5);
+    }));
+
+  test('a dial that is eased while verdicts are accepted stays eased', async () => {
+    const { db, splitPlanId: person } = store;
+    for (const days of times(4)) {
+      const on = addDays(testDay, days * 2);
+      await play(db, person, on);
+      const to = (await effortOf(db, person))! - 5;
+      // Whichever of the two comes first, it is not undone.
+      await Promise.all([acceptProposals(db, person, on), setDial(db, person, { ...hold, value: to, sure: true }, at(on))]);
+      expect(await effortOf(db, person), on).toBeLessThanOrEqual(to);
+    }
+  });
 });

@@ -2,11 +2,11 @@ import type { DecideInput, UndoDecisionInput } from '$lib/contract/forms';
 import type { Proposal } from '$lib/contract/review';
 import { CoreError, isSore, painPlaceOf, reasonText, sides, whyText, type Verdict } from '$lib/core';
 import type { Database, Db } from '../db/db';
-import { lockClient } from '../repo/clientRepo';
 import { deleteDecision, insertDecisions, type DecisionRecord } from '../repo/decisionRepo';
 import { insertLock } from '../repo/lockRepo';
 import { upsertSettings, type GoalSetting } from '../repo/planRepo';
 import { loadLoggedCase, type GoalCase, type LoggedCase } from './clientCase';
+import { changeClient } from './changing';
 import { settingOf } from './gradeExercise';
 import { exerciseIn } from './library';
 import { proposalsOf } from './reviewing';
@@ -113,12 +113,19 @@ async function stopExercise(
 }
 
 /** One decision of the instructor after a session, accepted or overruled. Throws: those of `decideAll`, 'not_found'. */
-export async function decideProposal(db: Database, clientId: number, input: DecideInput, today: string): Promise<void> {
-  const c = await loadLoggedCase(db, clientId, today);
-  const proposal = proposalsOf(c).find((p) => p.exerciseId === input.exerciseId && p.side === input.side);
-  if (!proposal) throw new CoreError('not_found', { what: 'proposal' });
-  await db.transaction((tx) => decideAll(tx, c, [proposal], { verdict: input.verdict, reason: input.overruledBecause }, today));
-}
+export const decideProposal = (db: Database, clientId: number, input: DecideInput, today: string): Promise<void> =>
+  changeLogged(db, clientId, today, (tx, c) => {
+    const proposal = proposalsOf(c).find((p) => p.exerciseId === input.exerciseId && p.side === input.side);
+    if (!proposal) throw new CoreError('not_found', { what: 'proposal' });
+    return decideAll(tx, c, [proposal], { verdict: input.verdict, reason: input.overruledBecause }, today);
+  });
+
+const changeLogged = (
+  db: Database,
+  clientId: number,
+  today: string,
+  change: (tx: Db, c: LoggedCase) => Promise<void>
+): Promise<void> => changeClient(db, clientId, (tx) => loadLoggedCase(tx, clientId, today), change);
 
 /**
  * Takes the last decision on an exercise and side back: it is proposed again, and its dial stands where it stood. A stop stays: a named person
@@ -132,9 +139,7 @@ export const undoDecision = (
   { exerciseId, side }: UndoDecisionInput,
   today: string
 ): Promise<void> =>
-  db.transaction(async (tx) => {
-    await lockClient(tx, clientId);
-    const c = await loadLoggedCase(tx, clientId, today);
+  changeLogged(db, clientId, today, async (tx, c) => {
     const decision = c.decisions.findLast((d) => d.exerciseId === exerciseId && d.side === side);
     if (!decision) throw new CoreError('not_found', { what: 'decision' });
     if (decision.verdict === 'stop') throw new CoreError('stop_not_undone');
@@ -163,13 +168,18 @@ export function isOpenToUndo(c: LoggedCase, decision: DecisionRecord): boolean {
 }
 
 /** Accepts what is still proposed after the last session: all of it, or all but stops, which are looked at one by one. */
-export async function acceptProposals(
+export const acceptProposals = (
   db: Database,
   clientId: number,
   today: string,
   which: 'all' | 'no stops' = 'all'
-): Promise<void> {
-  const c = await loadLoggedCase(db, clientId, today);
-  const accepted = proposalsOf(c).filter((p) => which === 'all' || p.verdict !== 'stop');
-  await db.transaction((tx) => decideAll(tx, c, accepted, null, today));
-}
+): Promise<void> =>
+  changeLogged(db, clientId, today, (tx, c) =>
+    decideAll(
+      tx,
+      c,
+      proposalsOf(c).filter((p) => which === 'all' || p.verdict !== 'stop'),
+      null,
+      today
+    )
+  );

@@ -21,10 +21,11 @@ import type { Database, Db } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { replaceChoices } from '../repo/choiceRepo';
 import { lockClient, updateSchool } from '../repo/clientRepo';
-import { insertPlan, supersedePlan, upsertSettings, type NewPlan, type Plan } from '../repo/planRepo';
+import { insertPlan, insertStarts, supersedePlan, type NewPlan, type Plan } from '../repo/planRepo';
 import { insertSessions, updateArranged } from '../repo/sessionRepo';
 import { solverFor } from '../solver';
 import { isOpenForWork } from './checking';
+import { changeClient } from './changing';
 import { loadGoalCase, type GoalCase, isPlanned } from './clientCase';
 import { arrangedAs, blocksBase, homeWeek } from './composing';
 import { demandedLinks, goalsServed, type Served } from './goalsServed';
@@ -122,6 +123,7 @@ export async function keepPlan(
   const version = (c.plan?.version ?? 0) + 1;
   try {
     await db.transaction(async (tx) => {
+      await lockClient(tx, c.client.id);
       const open = c.sessions.filter((old) => old.planId === c.plan?.id && old.status === 'planned');
       // A session that was begun while this was solved would come twice.
       if (c.plan && (await supersedePlan(tx, c.plan.id)) !== open.length)
@@ -141,7 +143,8 @@ export async function keepPlan(
       const settings = weekOf(c).flatMap(({ exercise }) =>
         sides.map((side) => ({ exerciseId: exercise.id, side, setting: settingOf(c, exercise, side) }))
       );
-      await upsertSettings(tx, c.goal.id, settings);
+      // What was set, eased or decided while the plan was solved stands.
+      await insertStarts(tx, c.goal.id, settings);
       for (const { of } of goalsServed(c, plan.wishes)) await keepForecasts(tx, of, c.today, plan.sessionsPerWeek);
       await also(tx);
     });
@@ -224,13 +227,16 @@ export const arrangeSession = (
   { arrangement, all }: ArrangeInput,
   today: string
 ): Promise<void> =>
-  db.transaction(async (tx) => {
-    await lockClient(tx, clientId);
-    const c = await loadGoalCase(tx, clientId, today);
-    const session = c.sessions.find((s) => s.id === sessionId);
-    if (!session || !isPlanned(c)) throw new CoreError('not_found', { what: 'session' });
-    if (session.status !== 'planned') throw new CoreError('session_not_planned');
-    arrangedAs(c, { ...session, arranged: arrangement });
-    const open = c.sessions.filter((s) => s.status === 'planned' && s.planId === c.plan.id);
-    await updateArranged(tx, all ? open.map((s) => s.id) : [sessionId], arrangement);
-  });
+  changeClient(
+    db,
+    clientId,
+    (tx) => loadGoalCase(tx, clientId, today),
+    async (tx, c) => {
+      const session = c.sessions.find((s) => s.id === sessionId);
+      if (!session || !isPlanned(c)) throw new CoreError('not_found', { what: 'session' });
+      if (session.status !== 'planned') throw new CoreError('session_not_planned');
+      arrangedAs(c, { ...session, arranged: arrangement });
+      const open = c.sessions.filter((s) => s.status === 'planned' && s.planId === c.plan.id);
+      await updateArranged(tx, all ? open.map((s) => s.id) : [sessionId], arrangement);
+    }
+  );

@@ -2,9 +2,10 @@ import type { NoteInput, SchoolInput, VariantInput } from '$lib/contract/exercis
 import { chainOf, CoreError, goalExercises, goalOf, motionOf, partOf, reasonText, type Exercise, type SchoolId } from '$lib/core';
 import type { Database } from '../db/db';
 import { replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
-import { lockClient, updateSchool } from '../repo/clientRepo';
+import { updateSchool } from '../repo/clientRepo';
 import { upsertExerciseNote } from '../repo/exerciseRepo';
 import { isOpenForWork } from './checking';
+import { changeClient } from './changing';
 import { loadGoalCase, type GoalCase } from './clientCase';
 import { exerciseIn } from './library';
 import { perCase } from './perCase';
@@ -66,12 +67,15 @@ const changeWeek = (
   today: string,
   change: (week: readonly ExerciseChoice[], c: GoalCase) => readonly ExerciseChoice[]
 ): Promise<void> =>
-  db.transaction(async (tx) => {
-    await lockClient(tx, clientId);
-    const c = await loadGoalCase(tx, clientId, today);
-    const week = weekOf(c).map((w) => w.choice);
-    await replaceChoices(tx, c.goal.id, change(week, c));
-  });
+  changeClient(
+    db,
+    clientId,
+    (tx) => loadGoalCase(tx, clientId, today),
+    async (tx, c) => {
+      const week = weekOf(c).map((w) => w.choice);
+      await replaceChoices(tx, c.goal.id, change(week, c));
+    }
+  );
 
 /**
  * Puts an exercise into the week of the goal in work, at its end; one that is there already stays where it is.
