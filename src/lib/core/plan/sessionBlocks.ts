@@ -1,6 +1,7 @@
 import { sides, type Side } from '../body/side';
 import { exerciseOf } from '../exercise/exercises';
 import { partOf, propWords, type Exercise, type LinkId, type SessionPart } from '../exercise/exercise';
+import { capsOf } from '../safety/caps';
 import { gate } from '../safety/gate';
 import type { SafetyPerson } from '../safety/person';
 import type { EquipmentId } from '../props/equipment';
@@ -200,7 +201,7 @@ export function blockOf(
     ...whyOf(exercise, built.block, ask, cycles != null || lifts != null),
     ...(effect === 'works' ? [{ code: 'has worked' } as const] : [])
   ];
-  const isFirst = part === 'own' && ask.person.limits.some((l) => l.kind === 'active work first');
+  const isFirst = part === 'own' && capsOf(ask.person.limits).activeFirst;
   return {
     ...built,
     block: { ...built.block, because, ...(isFirst && { isFirst }), ...(isOwn && { own: exercise }) }

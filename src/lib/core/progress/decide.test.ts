@@ -182,6 +182,17 @@ describe('decide, the first rule that fires', () => {
     expect(decide(ask({ history }))).toMatchObject({ verdict: 'deepen', dial: 'holdS', from: 30, to: 40 });
   });
 
+  test('7: a step taken back twice opens again after four weeks, and until then that is the reason', () => {
+    const [depth] = dialsAt(15);
+    const only = { ...ask().prescription, dials: [depth!] };
+    const back = (daysAgo: number) => session(daysAgo, { decision: { verdict: 'ease', dial: 'depthCm', from: 12.5, to: 15 } });
+    const since = (daysAgo: number) => [back(60), back(daysAgo), ...[8, 6, 4, 2, 0].map((d) => session(d))];
+    const closed = decide(ask({ prescription: only, history: since(27) }));
+    expect(closed).toMatchObject({ verdict: 'stay', because: [{ code: 'came back twice', opensOn: addDays(today, 1) }, {}] });
+    expect(closed.because.map(whyText).join()).not.toMatch(/hardest/);
+    expect(decide(ask({ prescription: only, history: since(28) }))).toMatchObject({ verdict: 'deepen', to: 12.5 });
+  });
+
   test('7: one deepening a link a day, and the weaker side leads', () => {
     expect(decide(ask({ linkDeepenedToday: true })).verdict).toBe('stay');
     expect(decide(ask({ otherSide: { isWeaker: false, stepsAhead: 1 } })).verdict).toBe('stay');

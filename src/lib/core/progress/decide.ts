@@ -1,7 +1,7 @@
 import { daysBetween } from '../days';
 import type { DialState } from '../exercise/dials';
 import type { DialId } from '../exercise/dial';
-import { cleanSessionsNeeded, metTarget, progressRules, returnsFrom, type SessionRecord, type Verdict } from './history';
+import { cleanSessionsNeeded, metTarget, progressRules, rungOpensOn, type SessionRecord, type Verdict } from './history';
 import { stretchesLine, type Exercise } from '../exercise/exercise';
 import type { Gated } from '../safety/gate';
 import { painKindOf, painPlaceOf, type PainEvent, type PainKindId } from '../screen/pain';
@@ -189,8 +189,9 @@ const targetMet: Rule = (ask) => {
       if (end) held.push({ code: 'gate', reason: end.why });
       continue;
     }
-    if (returnsFrom(dial, ask.history) >= progressRules.returnsFromRung) {
-      held.push({ code: 'came back twice', from: dial.harder, unit: dial.unit });
+    const opensOn = rungOpensOn(dial, ask.history, ask.today);
+    if (opensOn) {
+      held.push({ code: 'came back twice', from: dial.harder, unit: dial.unit, opensOn });
       continue;
     }
     const wait = cleanSessionsNeeded(dial.id, ask.history, sensationCap);
@@ -199,7 +200,9 @@ const targetMet: Rule = (ask) => {
     if (soon) return stay({ code: 'gate', reason: soon.why }, met);
     return { verdict: 'deepen', dial: dial.id, from: dial.at, to: dial.harder, because: [met, ...held] };
   }
-  return stay({ code: 'all at their end' }, met, ...held);
+  // A step that is closed for a while is no end.
+  const closed = held.filter((why) => typeof why !== 'string' && why.code === 'came back twice');
+  return closed.length > 0 ? stay(...closed, met) : stay({ code: 'all at their end' }, met, ...held);
 };
 
 const rules: readonly (readonly [RuleName, Rule])[] = [

@@ -1,3 +1,4 @@
+import { addDays } from '../days';
 import type { DialId } from '../exercise/dial';
 import type { DialState } from '../exercise/dials';
 import { painKindOf, type PainEvent } from '../screen/pain';
@@ -30,6 +31,7 @@ export const progressRules = {
   longPauseDays: 14,
   deepeningsPerMeasure: 4,
   returnsFromRung: 2,
+  rungClosedDays: 28,
   longestWait: 24
 } as const;
 
@@ -70,10 +72,17 @@ export function cleanSessionsNeeded(dial: DialId, history: readonly SessionRecor
   return needed;
 }
 
-/** How often the next setting of a dial was taken back, since another dial was last moved instead. */
-export function returnsFrom(dial: DialState, history: readonly SessionRecord[]): number {
+/**
+ * The day on which a step that was taken back twice opens again; null where it is open. Another dial that is moved meanwhile opens it at once.
+ *
+ * Model:  four weeks from the last return. Clean sessions are asked for besides (`cleanSessionsNeeded`).
+ */
+export function rungOpensOn(dial: DialState, history: readonly SessionRecord[], today: string): string | null {
   const elsewhere = history.findLastIndex((r) => r.decision?.verdict === 'deepen' && r.decision.dial !== dial.id);
-  return history
+  const returns = history
     .slice(elsewhere + 1)
-    .filter(({ decision: d }) => d?.verdict === 'ease' && d.dial === dial.id && d.from === dial.harder).length;
+    .filter(({ decision: d }) => d?.verdict === 'ease' && d.dial === dial.id && d.from === dial.harder);
+  if (returns.length < progressRules.returnsFromRung) return null;
+  const opensOn = addDays(returns.at(-1)!.on, progressRules.rungClosedDays);
+  return opensOn > today ? opensOn : null;
 }

@@ -1,3 +1,4 @@
+import { dayText } from '../days';
 import type { DialState } from '../exercise/dials';
 import type { GateReason } from '../safety/reason';
 import { reasonText } from '../safety/text';
@@ -17,7 +18,12 @@ export type VerdictWhy =
   | Readonly<{ code: 'days missed'; days: number; measureFirst: boolean }>
   | Readonly<{ code: 'many deepenings'; count: number }>
   | Readonly<{ code: 'target met'; sessions: number }>
-  | Readonly<{ code: 'came back twice'; from: number; unit: DialState['unit'] }>
+  | Readonly<{
+      code: 'came back twice';
+      from: number;
+      unit: DialState['unit'];
+      /** Not there in what was kept before there was a day. */ opensOn?: string;
+    }>
   | Readonly<{ code: 'taken back before'; needed: number; sessions: number }>
   | Readonly<{ code: PlainWhy }>
   /** A sentence kept before there were codes. */
@@ -75,7 +81,7 @@ export function whyText(why: VerdictWhy): string {
     case 'target met':
       return `Target met, under the cap and in shape, ${why.sessions} sessions running.`;
     case 'came back twice':
-      return `Twice back from ${why.from} ${why.unit}: change another setting instead.`;
+      return `Twice back from ${why.from} ${why.unit}: change another setting, or wait${why.opensOn ? ` until ${dayText(why.opensOn)}` : ''}.`;
     case 'taken back before':
       return `It was taken back before: ${why.needed} sessions as planned first, ${why.sessions} so far.`;
     case 'kept':

@@ -15,6 +15,8 @@ export type Caps = Readonly<{
   bounce: boolean;
   /** Whether the whole body may be tightened while something presses. */
   brace: boolean;
+  /** Whether active work comes before what is opened passively. */
+  activeFirst: boolean;
 }>;
 
 /** The caps of a person: what the instructor set in the Check, or the usual one, and below it the tightest that a limit says. */
@@ -31,7 +33,8 @@ export function capsOf(limits: readonly Limit[]): Caps {
     contractionS: contraction === Infinity ? null : contraction,
     warmUpS: Math.max(0, ...of('warm-up at least').map((l) => l.value!)),
     bounce: !limits.some((l) => l.kind === 'no ballistic'),
-    brace: !limits.some((l) => l.kind === 'no bracing')
+    brace: !limits.some((l) => l.kind === 'no bracing'),
+    activeFirst: limits.some((l) => l.kind === 'active work first')
   };
 }
 

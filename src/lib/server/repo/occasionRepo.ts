@@ -7,6 +7,7 @@ import { allRows, changedOne, firstRow, IdRow, oneRow, rowsAtOnce } from '../db/
 
 const TrialJson = z
   .object({
+    id: z.int(),
     measure_id: z.string(),
     side: z.enum(sides).nullable(),
     mode: z.enum(measureModes),
@@ -16,6 +17,7 @@ const TrialJson = z
     value: z.number()
   })
   .transform((t) => ({
+    id: t.id,
     measureId: t.measure_id,
     side: t.side,
     mode: t.mode,
@@ -56,7 +58,7 @@ export const listOccasions = (db: Db, clientId: number): Promise<Occasion[]> =>
     db,
     OccasionRow,
     `select o.id, o.taken_on, o.body_state, o.day_time, o.training, o.measurer, o.note,
-            coalesce(json_agg(json_build_object('measure_id', t.measure_id, 'side', t.side, 'mode', t.mode, 'way', t.way,
+            coalesce(json_agg(json_build_object('id', t.id, 'measure_id', t.measure_id, 'side', t.side, 'mode', t.mode, 'way', t.way,
                                                 'support', t.support, 'entries', t.entries, 'value', t.value)
                               order by t.measure_id, t.side, t.mode, t.way, t.ordinal) filter (where t.id is not null), '[]') as trials
        from occasion o left join trial t on t.occasion_id = o.id
@@ -110,6 +112,16 @@ export async function insertTrials(tx: Db, occasionId: number, trials: readonly 
     [occasionId, JSON.stringify(trials.map((t, place) => ({ ...t, place })))]
   );
   return allRows(IdRow, rows).map(({ id }) => id);
+}
+
+/** Keeps the values of trials anew. */
+export async function updateTrialValues(tx: Db, values: readonly Readonly<{ id: number; value: number }>[]): Promise<void> {
+  if (values.length === 0) return;
+  await tx.query(
+    `update trial set value = v.value from jsonb_to_recordset($1::jsonb) as v(id int, value numeric)
+      where trial.id = v.id and trial.value <> v.value`,
+    [JSON.stringify(values)]
+  );
 }
 
 /** Adds to the note of an occasion that is gone on with. */

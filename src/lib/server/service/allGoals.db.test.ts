@@ -1,11 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import { goals } from '$lib/core';
+import type { ClientInput } from '$lib/contract/forms';
+import { goals, measureOf, wayOf } from '$lib/core';
 import { listMeasurers, listPairs } from '../repo/agreementRepo';
 import { goalInput, newPerson, passCheck, personWithGoal, take } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
 import { caseMemory } from './caseMemory';
 import { loadCase, withGoal, withSplit } from './clientCase';
 import { chooseGoal, closeGoal, saveGoal } from './goalSetting';
+import { changePerson, saveOccasion } from './measuring';
 import { compareActive, compareSides } from './comparing';
 import { hasBaseline, isDue, takenOf } from './taken';
 import { takenSplits } from './takenSplit';
@@ -17,6 +19,31 @@ const today = '2026-03-02';
 const on = { on: today };
 const refusal = (code: string) => expect.objectContaining({ code });
 const goalCase = async (db: Parameters<typeof loadCase>[0], id: number) => withGoal(await loadCase(db, id, today))!;
+
+test('a length that is corrected changes the value in the list and on the page alike', () =>
+  store.rolledBack(async (db) => {
+    const id = await personWithGoal(db, 'frog');
+    const { goal, client } = await goalCase(db, id);
+    const measure = measureOf(goal!.headline);
+    const way = measure.ways.find((w) => wayOf(w).uses(measure.limb).length > 0)!;
+    const entries = Object.fromEntries(wayOf(way).fields.map((f) => [f.id, f.id.endsWith('Cm') ? 80 : 40]));
+    await saveOccasion(db, id, {
+      ...{ takenOn: today, bodyState: 'warm', dayTime: 'evening', training: 'before', measurer: '', note: '' },
+      trials: [{ measureId: goal!.headline, side: null, mode: 'passive', way, support: '', ordinal: 1, entries }]
+    });
+    const shown = async () => {
+      const [person] = await caseMemory(db).people('active');
+      const page = takenOf(await loadCase(db, id, today)).at(-1)!.value;
+      return [person!.values.both!, page];
+    };
+    const [listBefore, pageBefore] = await shown();
+    expect(listBefore).toBeCloseTo(pageBefore!, 2);
+    const { id: _, ...person } = client;
+    await changePerson(db, id, { ...person, statureCm: client.statureCm + 12, leftLegCm: 97, rightLegCm: 97 } as ClientInput);
+    const [listAfter, pageAfter] = await shown();
+    expect(pageAfter).not.toBeCloseTo(pageBefore!, 1);
+    expect(listAfter).toBeCloseTo(pageAfter!, 2);
+  }));
 
 describe('goals of a client', () => {
   test('every goal of the catalogue can be kept, listed, and reads without a measure', () =>

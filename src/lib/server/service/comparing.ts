@@ -59,6 +59,8 @@ export function beforeAndAfter(c: ClientCase, on: string) {
     .filter((r) => r.bodyState === 'after')
     .flatMap((after) => {
       const before = ofDay.findLast((r) => r.bodyState !== 'after' && keyOf(r) === keyOf(after));
-      return before ? [{ measureId: after.measureId, side: after.side, before: before.value, after: after.value }] : [];
+      return before
+        ? [{ measureId: after.measureId, side: after.side, mode: after.mode, before: before.value, after: after.value }]
+        : [];
     });
 }

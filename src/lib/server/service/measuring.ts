@@ -1,12 +1,23 @@
+import { compute } from '$lib/contract/door';
+import type { ClientInput } from '$lib/contract/forms';
 import type { MeasureInput } from '$lib/contract/measureForms';
 import { isSignedDepth, measureOf, otherSide, splitOpeningDeg, trialValue } from '$lib/core';
 import type { Database, Db } from '../db/db';
-import { appendNote, findOpenOccasion, insertOccasion, insertTrials } from '../repo/occasionRepo';
+import {
+  appendNote,
+  findOpenOccasion,
+  insertOccasion,
+  insertTrials,
+  listOccasions,
+  updateTrialValues
+} from '../repo/occasionRepo';
 import { listGoals } from '../repo/goalRepo';
 import { updatePhotoTrial } from '../repo/photoRepo';
-import { getClient } from '../repo/clientRepo';
+import { getClient, updateClient } from '../repo/clientRepo';
+import { changeClient } from './changing';
 import { legOf, lengthsOf, loadCase, withGoal } from './clientCase';
 import { keepForecasts, scoreForecasts } from './forecasting';
+import { seriesOf } from './taken';
 
 /** Keeps an occasion whole, or nothing of it. Throws: CoreError 'gap_exceeds_leg', 'value_impossible' and those of the formulas. */
 export async function saveOccasion(db: Database, clientId: number, input: MeasureInput): Promise<number> {
@@ -33,6 +44,30 @@ export async function saveOccasion(db: Database, clientId: number, input: Measur
     return id;
   });
 }
+
+/**
+ * Changes what is written of a person. Values that are computed from the lengths of the body are kept anew with them, so that a list and a page
+ * say the same; a series that these lengths make impossible stays as it was kept.
+ *
+ * Throws: CoreError 'not_found'.
+ */
+export const changePerson = (db: Database, clientId: number, input: ClientInput): Promise<void> =>
+  changeClient(
+    db,
+    clientId,
+    (tx) => listOccasions(tx, clientId),
+    async (tx, occasions) => {
+      await updateClient(tx, clientId, input);
+      const client = await getClient(tx, clientId);
+      const restated = occasions.flatMap(seriesOf).flatMap((series) => {
+        const made = compute(() =>
+          series.map((t) => trialValue(measureOf(t.measureId), t.way, t.entries, lengthsOf(client, t.side)))
+        );
+        return made.ok ? series.map((t, i) => ({ id: t.id, value: made.value[i]! })) : [];
+      });
+      await updateTrialValues(tx, restated);
+    }
+  );
 
 /** A measure of the goal's headline answers the forecasts made before it, and asks for a new one. */
 async function foretell(tx: Db, clientId: number, occasionId: number, takenOn: string, measureIds: readonly string[]) {

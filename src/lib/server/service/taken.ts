@@ -32,7 +32,7 @@ const seriesKey = (t: Pick<Trial, 'measureId' | 'side' | 'mode' | 'way' | 'suppo
   [t.measureId, t.side, t.mode, t.way, t.support].join('/');
 
 /** Trials of an occasion that belong together, in the order they were taken. */
-const seriesOf = (o: Occasion): Trial[][] => {
+export const seriesOf = (o: Occasion): Trial[][] => {
   const series = new Map<string, Trial[]>();
   for (const t of o.trials) series.set(seriesKey(t), [...(series.get(seriesKey(t)) ?? []), t]);
   return [...series.values()];

@@ -1,9 +1,9 @@
 import type { GoalInput } from '$lib/contract/goalForms';
 import type { TrialInput } from '$lib/contract/measureForms';
-import { goalOf, wayOf, type MeasureMode, type Side, type WayId } from '$lib/core';
+import { goalOf, wayOf, type MeasureMode, type Screening, type Side, type WayId } from '$lib/core';
 import type { Database } from '../db/db';
 import { insertClient } from '../repo/clientRepo';
-import { saveScreening } from '../service/checking';
+import { clearScreening, saveScreening } from '../service/checking';
 import { saveGoal } from '../service/goalSetting';
 import { saveOccasion } from '../service/measuring';
 
@@ -57,8 +57,14 @@ export async function personWithGoal(
   return id;
 }
 
-export const passCheck = (db: Database, id: number, today: string, flags: string[] = []) =>
-  saveScreening(db, id, { flags, sides: {}, endStops: [], beighton: [], effortCapPct: 60, sensationCap: 4 }, today);
+export async function passCheck(db: Database, id: number, today: string, flags: string[] = []): Promise<Screening> {
+  const answers = { flags, sides: {}, endStops: [], beighton: [], effortCapPct: 60, sensationCap: 4 };
+  const screening = await saveScreening(db, id, answers, today);
+  // Range that is to come back after an injury is cleared by name.
+  if (screening.raised.some((row) => row.id === 'rehabilitation'))
+    await clearScreening(db, id, { clearedBy: 'A. Clinician', clearNote: 'May train.' }, today);
+  return screening;
+}
 
 type Taking = {
   on: string;
