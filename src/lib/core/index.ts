@@ -315,6 +315,7 @@ export { flatHeld, waitDays } from './safety/rules';
 export { reachKey, type Closed, type DialMove, type SafetyPerson, type ToldPain } from './safety/person';
 export { fromText, limitText, lineText, reasonBrief, reasonText, stopPlaceText } from './safety/text';
 export type { GateReason } from './safety/reason';
+export { measuringNotes } from './safety/measuring';
 export {
   endStopMotions,
   screeningRows,

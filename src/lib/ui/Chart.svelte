@@ -13,8 +13,13 @@
   let { options, label, height, eager = false }: Props = $props();
   let holder: HTMLElement;
   let isSeen = $state(false);
+  function pending() {
+    let resolve!: () => void;
+    const promise = new Promise<void>((done) => (resolve = done));
+    return { promise, resolve };
+  }
   /** Settled by the newest drawing; a change of the options starts another. */
-  let drawing = Promise.withResolvers<void>();
+  let drawing = pending();
   /** Returns the drawing as it looks once the browser has drawn the newest options. */
   export async function picture(): Promise<SVGSVGElement> {
     isSeen = true;
@@ -70,7 +75,7 @@
     let chart: { destroy: () => void } | undefined;
     let gone = false;
     const superseded = drawing;
-    const own = (drawing = Promise.withResolvers<void>());
+    const own = (drawing = pending());
     // Whoever waits for the former drawing goes on to wait for this one.
     superseded.resolve();
     const draw = async () => {

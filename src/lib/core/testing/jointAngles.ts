@@ -2,7 +2,7 @@ import type { MotionId } from '../body/motions';
 import type { Side } from '../body/side';
 import type { FigurePose } from '../figure/poseFigure';
 import type { Joint } from '../figure/posture';
-import { cross, dot, squareTo, sub, times, unit, vec, type Vec } from '../figure/vec';
+import { cross, dot, squareTo, sub, times, unit, vec } from '../figure/vec';
 
 const toDeg = (rad: number): number => (rad * 180) / Math.PI;
 const asinDeg = (x: number): number => toDeg(Math.asin(Math.max(-1, Math.min(1, x))));

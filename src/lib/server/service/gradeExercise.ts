@@ -171,8 +171,13 @@ export function gradeOf(c: GoalCase, exercise: Exercise, side: Side, shelf: read
       };
     }),
     history,
-    next: { harder: openStep(c, harder(step)), easier: openStep(c, easier({ ...step, movedLast })) }
+    next: { harder: harderStep(c, harder(step), gated), easier: openStep(c, easier({ ...step, movedLast })) }
   };
+}
+
+/** The step harder; no neighbour is one where nothing may be made harder. */
+function harderStep(c: GoalCase, step: Step, { noHarder }: Gated): OpenStep {
+  return step.kind !== 'dial' && noHarder ? { ...step, ids: [], barred: noHarder } : openStep(c, step);
 }
 
 /** A step to neighbours, without those that are barred; where every one is, why. */

@@ -2,13 +2,14 @@ import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { rowId } from '$lib/contract/fields';
 import { measureForm, measureIdForm, sidesOf } from '$lib/contract/measureForms';
-import { measureOf, measures, measuringOrder, reachableStacks, type OwnRecord, type WayId } from '$lib/core';
+import { measureOf, measures, measuringNotes, measuringOrder, reachableStacks, type OwnRecord, type WayId } from '$lib/core';
 import { goalCaseOr, orNotFound } from '$lib/server/orNotFound';
 import { findConsent } from '$lib/server/repo/photoRepo';
 import { updateOccasionRemoved } from '$lib/server/repo/occasionRepo';
 import { lengthsOf, type GoalCase } from '$lib/server/service/clientCase';
 import { daysSince, isDue, ownRecord, stackStepCm, takenOf } from '$lib/server/service/taken';
 import { saveOccasion } from '$lib/server/service/measuring';
+import { safetyOf } from '$lib/server/service/safety';
 import { measuresOf, usualSet } from '$lib/server/service/reading';
 import { runForm, runFormOnce } from '$lib/server/runForm';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
@@ -56,6 +57,8 @@ export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, 
       }))
     })),
     measureId,
+    /** Stops and pains that speak against measuring this now. */
+    against: measuringNotes(safetyOf(c), measure),
     isHeadline: measureId === c.goal.headline,
     lengths: sidesOf(measure).map((side) => ({ side, lengths: lengthsOf(c.client, side) })),
     own: measure.ways.map((way): { way: WayId; record: OwnRecord } => ({ way, record: ownRecord(c, measureId, way) })),

@@ -8,10 +8,12 @@
     isPhoto,
     poseAt,
     positionOf,
+    reasonText,
     wayOf,
     type Body,
     type BodyLengths,
     type Entries,
+    type GateReason,
     type Measure,
     type MeasureMode,
     type OwnRecord,
@@ -34,6 +36,7 @@
   type Data = Readonly<{
     size: 'short' | 'full';
     isHeadline: boolean;
+    against: readonly GateReason[];
     lengths: readonly { side: Side | null; lengths: BodyLengths }[];
     own: readonly { way: WayId; record: OwnRecord }[];
     stackStepCm: number;
@@ -141,6 +144,14 @@
       <p class="max-w-2xl">{measure.howTo[0]} {measure.howTo[1]}</p>
       <p class="max-w-2xl text-ink-soft">{measure.landmarks}</p>
       {#if measure.caution}<p class="font-semibold text-stop">{measure.caution}</p>{/if}
+      {#each data.against as reason, i (i)}
+        <p class="max-w-2xl font-semibold text-stop">
+          {reasonText(reason)}
+          {reason.code === 'stop'
+            ? 'Do not measure it before.'
+            : 'Measure it only where it is quiet today, and stop before it hurts.'}
+        </p>
+      {/each}
       <div class="mt-3 flex flex-wrap items-end gap-x-6 gap-y-3">
         <Choices
           legend="Before or after warming up?"
