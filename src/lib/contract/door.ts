@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { CoreError } from '$lib/core';
-import { isProblemCode, type Problem, type Result } from './problem';
+import { CoreError, isProblemCode } from '$lib/core';
+import type { Problem, Result } from './problem';
 
 // The browser's policy forbids eval, which Zod would otherwise try.
 z.config({

@@ -1,5 +1,5 @@
 /** The public face of the core. Everything outside imports from here; inside, files import each other directly. Long because it names them all. */
-export { CoreError } from './errors';
+export { CoreError, CoreFault, isProblemCode, type ProblemCode } from './errors';
 export { oncePer } from './oncePer';
 export { otherSide, sides, type Side } from './body/side';
 export { addDays, daysBetween, dayText, weekdayOf } from './days';

@@ -1,4 +1,5 @@
-import type { Problem, ProblemCode } from '$lib/contract/problem';
+import type { Problem } from '$lib/contract/problem';
+import type { ProblemCode } from '$lib/core';
 
 type Data = Readonly<Record<string, number | string>>;
 
@@ -21,6 +22,7 @@ const sentences = {
   not_found: () => 'This is no longer there. Reload the page.',
   conflict: () => 'This was changed elsewhere meanwhile. What you typed is still here; reload to see the other change.',
   missing_reference: () => 'Something this belongs to is gone. Reload the page.',
+  date_invalid: () => 'There is no such day. Nothing was kept; check the date.',
   out_of_range: () => 'A value lies outside what is possible. Nothing was kept; check the numbers.',
   gap_exceeds_leg: () => 'The gap is longer than the leg. Check the reading, or the leg length of this person.',
   baseline_missing: () => 'A plan needs a baseline. Measure both sides first, then come back.',

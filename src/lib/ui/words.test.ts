@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { problemCodes } from '$lib/contract/problem';
+import { problemCodes } from '$lib/core/errors';
 import { exercises, goals, limitText, measureOf, measures, motions, screen, screeningRows, type Limit } from '$lib/core';
 import {
   apartText,

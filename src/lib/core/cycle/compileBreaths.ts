@@ -21,7 +21,7 @@ export const usualBreathS = 8;
  * place.
  *
  * Units:  seconds, percent.
- * Throws: CoreError 'effort_above_cap', 'breaths_out_of_range', 'breath_out_of_range', 'rounds_out_of_range'.
+ * Throws: CoreError 'effort_above_cap', 'out_of_range'.
  */
 export function compileBreaths(spec: BreathsSpec, limits: EffortLimits = {}): Phase[] {
   const { breaths, breathS, effortPct, passes = 1, places = [undefined] } = spec;

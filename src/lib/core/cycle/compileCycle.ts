@@ -72,8 +72,7 @@ export const mostCycleRounds = 20;
  * Model:  effort runs straight up, stays, runs straight down, or climbs in even steps that take equal times; press positive, draw
  *         negative. `turnS` only between a press and a draw. Left between the rounds, the position is under no stretch there.
  * Units:  seconds and percent of the greatest safe effort.
- * Throws: CoreError 'effort_above_cap' naming the peak and the cap; 'duration_out_of_range', 'rounds_out_of_range', 'peak_out_of_range',
- *         'step_out_of_range', 'breath_out_of_range'.
+ * Throws: CoreError 'effort_above_cap' naming the peak and the cap; 'out_of_range'.
  *
  * @example totals(compileCycle(worked)).durationS // 316 for the worked cycle of docs/sources.md#worked-cycle
  */

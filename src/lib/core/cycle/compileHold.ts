@@ -8,7 +8,7 @@ export type HoldSpec = Readonly<{
   moving?: boolean;
 }>;
 
-/** A plain passive hold, or a movement for its time. Units: seconds. Throws: CoreError 'duration_out_of_range'. */
+/** A plain passive hold, or a movement for its time. Units: seconds. Throws: CoreError 'out_of_range'. */
 export function compileHold({ holdS, cue = 'Hold. Breathe slowly.', moving = false }: HoldSpec): Phase[] {
   requireRange('duration', holdS, 1, 3600);
   return layPhases([{ kind: moving ? 'move' : 'hold', durationS: holdS, cue }]);

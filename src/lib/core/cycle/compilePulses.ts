@@ -17,7 +17,7 @@ export type PulsesSpec = Readonly<{
  * Pulses, swings or circles at a tempo, set by set, each ending in its hold; a pulse is movement and no stretch, the hold is one.
  *
  * Units:  seconds.
- * Throws: CoreError 'reps_out_of_range', 'rounds_out_of_range', 'duration_out_of_range'.
+ * Throws: CoreError 'out_of_range'.
  */
 export function compilePulses({ sets, pulses, pulseS, holdS, settleS, bothWays = false }: PulsesSpec): Phase[] {
   requireRange('rounds', sets, 1, 20);

@@ -35,7 +35,7 @@ export type RepsSpec = Readonly<{
  * Model:  the shortened side works, so effort is drawn below the line, as in a draw. Where it is placed by hand nothing works until it is let
  *         go. An effort at the deepest point presses the other way, above the line.
  * Units:  seconds, percent.
- * Throws: CoreError 'effort_above_cap', 'reps_out_of_range', 'duration_out_of_range'.
+ * Throws: CoreError 'effort_above_cap', 'out_of_range'.
  */
 export function compileReps(spec: RepsSpec, limits: EffortLimits = {}): Phase[] {
   const { reps, liftS, holdS, lowerS, restS, lastHoldS, deepest } = spec;

@@ -161,7 +161,7 @@ describe('compileCycle', () => {
   });
 
   test('a hundred rounds are refused', () =>
-    expect(() => compileCycle({ ...worked, rounds: 100 })).toThrow(expect.objectContaining({ code: 'rounds_out_of_range' })));
+    expect(() => compileCycle({ ...worked, rounds: 100 })).toThrow(expect.objectContaining({ code: 'out_of_range' })));
 });
 
 describe('corners of the curve', () => {

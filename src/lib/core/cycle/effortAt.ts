@@ -1,4 +1,4 @@
-import { CoreError } from '../errors';
+import { CoreFault } from '../errors';
 import type { Phase } from './phase';
 import type { DrawnPhase } from './smallCurve';
 
@@ -20,10 +20,10 @@ export function phaseAt<P extends DrawnPhase>(phases: readonly P[], tS: number):
  * Effort at a moment: press positive, draw negative, 0 outside the phases.
  *
  * Units:  seconds in, percent out.
- * Throws: CoreError 'time_not_a_number'.
+ * Throws: CoreFault 'time_not_a_number'.
  */
 export function effortAtPct(phases: readonly DrawnPhase[], tS: number): number {
-  if (!Number.isFinite(tS)) throw new CoreError('time_not_a_number');
+  if (!Number.isFinite(tS)) throw new CoreFault('time_not_a_number');
   const phase = phaseAt(phases, tS);
   if (!phase) return 0;
   return phase.fromPct + ((phase.toPct - phase.fromPct) * (tS - phase.startS)) / (phase.endS - phase.startS);

@@ -1,4 +1,4 @@
-import { CoreError } from '../errors';
+import { CoreFault } from '../errors';
 import type { Rung } from '../props/ladder';
 import type { Dial, DialId, Setting } from './dial';
 import type { Exercise } from './exercise';
@@ -70,12 +70,12 @@ export function harder(ask: StepAsk): Step {
 /**
  * One step easier: the dial that was moved last goes back; where nobody knows, the last in order that is not at its easiest.
  *
- * Throws: CoreError 'unknown_dial' when the dial moved last is none of the exercise.
+ * Throws: CoreFault 'unknown_dial' when the dial moved last is none of the exercise.
  */
 export function easier(ask: StepAsk & Readonly<{ movedLast?: DialId }>): Step {
   const { exercise, movedLast } = ask;
   if (movedLast !== undefined && !exercise.dials.some((d) => d.id === movedLast))
-    throw new CoreError('unknown_dial', { dials: exercise.dials.length });
+    throw new CoreFault('unknown_dial', { dials: exercise.dials.length });
   const states = dialStates(exercise, ask.setting, ask.range).filter((d) => d.easier !== null);
   const last = states.find((d) => d.id === movedLast);
   const next = last ?? states.at(-1);

@@ -97,9 +97,9 @@ describe('forecast', () => {
 
   test('says what is missing or out of range', () => {
     expect(() => forecast({ ...ask, observations: [] })).toThrow('measure_missing');
-    expect(() => forecast({ ...ask, weeks: 0 })).toThrow('weeks_out_of_range');
-    expect(() => forecast({ ...ask, sem: 0 })).toThrow('sem_out_of_range');
-    expect(() => forecast({ ...ask, sessionsPerWeek: Number.NaN })).toThrow('sessions_per_week_out_of_range');
+    expect(() => forecast({ ...ask, weeks: 0 })).toThrow('out_of_range');
+    expect(() => forecast({ ...ask, sem: 0 })).toThrow('out_of_range');
+    expect(() => forecast({ ...ask, sessionsPerWeek: Number.NaN })).toThrow('out_of_range');
   });
 });
 

@@ -1,6 +1,6 @@
 import jstat from 'jstat';
 import { quantileSorted } from 'simple-statistics';
-import { CoreError, requireRange } from '../errors';
+import { CoreFault, requireRange } from '../errors';
 import { normalDraw, seededRandom } from '../geometry/random';
 import { breakRule, gainedAfter } from './gain';
 import { posteriorOf, type Cell, type Seen } from './posterior';
@@ -46,12 +46,12 @@ export type Forecast = Readonly<{
  *         week, and a loss in breaks. What is known of gain and rate comes from a grid (`posteriorOf`); attendance is Beta-binomial. From
  *         each, so many futures are drawn with the seed. `priorShare`: sd of the gain ahead, over its sd if nothing had been measured.
  * Units:  those of the values, true levels and not single measures; degrees unless `prior` says otherwise.
- * Throws: CoreError 'measure_missing' without observations; the range errors of weeks, sem, sessions a week.
+ * Throws: CoreFault 'measure_missing' without observations; the range errors of weeks, sem, sessions a week.
  * Source: docs/sources.md#forecast
  */
 export function forecast(ask: ForecastAsk): Forecast {
   const { weeks, goal, prior = usualPrior, paths = 2000, betterIs = 'higher' } = ask;
-  if (ask.observations.length === 0) throw new CoreError('measure_missing');
+  if (ask.observations.length === 0) throw new CoreFault('measure_missing');
   requireRange('weeks', weeks, 1, 104);
   requireRange('sem', ask.sem, 1e-6, 1e6);
   const perWeek = Math.round(requireRange('sessions_per_week', ask.sessionsPerWeek, 0, 14));

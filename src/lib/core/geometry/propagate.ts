@@ -1,5 +1,5 @@
 import { sampleStandardDeviation } from 'simple-statistics';
-import { CoreError } from '../errors';
+import { CoreError, CoreFault } from '../errors';
 import { normalDraw, seededRandom } from './random';
 
 export type Uncertain = Readonly<{ value: number; sd: number }>;
@@ -21,7 +21,7 @@ const sampleCount = 20_000;
  */
 export function propagate(f: (values: readonly number[]) => number, inputs: readonly Uncertain[]): Propagated {
   const values = inputs.map((input) => input.value);
-  for (const { sd } of inputs) if (!(sd >= 0 && Number.isFinite(sd))) throw new CoreError('sd_out_of_range', { sd });
+  for (const { sd } of inputs) if (!(sd >= 0 && Number.isFinite(sd))) throw new CoreFault('sd_out_of_range', { sd });
   const value = f(values);
   const moved = (i: number, by: number) => f(values.map((v, j) => (j === i ? v + by : v)));
 

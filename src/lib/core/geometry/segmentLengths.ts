@@ -26,7 +26,7 @@ export type EstimatedLength = Readonly<{ value: number; sd: number; estimated: t
  *
  * Model:  fixed fractions of stature; every value is marked as an estimate and carries its sd.
  * Units:  cm.
- * Throws: CoreError 'stature_out_of_range' outside 60–260 cm.
+ * Throws: CoreError 'out_of_range' outside 60–260 cm.
  */
 export function segmentLengths(statureCm: number): Readonly<Record<keyof typeof fractions, EstimatedLength>> {
   requireRange('stature', statureCm, 60, 260);

@@ -1,4 +1,4 @@
-import { CoreError } from '../errors';
+import { CoreError, CoreFault } from '../errors';
 import { splitOpeningDeg, type SplitMeasure } from './splitOpening';
 
 const toleranceCm = 1e-10;
@@ -20,7 +20,7 @@ export function splitGapCm({
   leadRaiseCm = 0,
   trailRaiseCm = 0
 }: Omit<SplitMeasure, 'gapCm'> & Readonly<{ openingDeg: number }>): number {
-  if (!(leadLegCm > 0 && trailLegCm > 0)) throw new CoreError('leg_out_of_range', { leadLegCm, trailLegCm });
+  if (!(leadLegCm > 0 && trailLegCm > 0)) throw new CoreFault('leg_out_of_range', { leadLegCm, trailLegCm });
   const opening = (gapCm: number) => splitOpeningDeg({ gapCm, leadLegCm, trailLegCm, leadRaiseCm, trailRaiseCm });
   const edgeCm = 1e-9;
   let lowCm = Math.max(leadRaiseCm - leadLegCm, trailRaiseCm - trailLegCm) + edgeCm;

@@ -5,7 +5,7 @@ import { requireRange } from '../errors';
  *
  * Model:  functional angle between the feet, less the passive outward rotation of both hips with the hip straight.
  * Units:  degrees. Negative: the hips allow more than is shown.
- * Throws: CoreError 'functional_out_of_range', 'rotation_out_of_range'.
+ * Throws: CoreError 'out_of_range'.
  * Source: docs/sources.md#turnout
  */
 export function turnoutUnexplainedDeg(m: Readonly<{ functionalDeg: number; leftErDeg: number; rightErDeg: number }>): number {

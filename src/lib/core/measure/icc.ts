@@ -1,5 +1,5 @@
 import { mean, sum } from 'simple-statistics';
-import { CoreError } from '../errors';
+import { CoreError, CoreFault } from '../errors';
 
 export type Icc = Readonly<{ icc11: number; icc21: number; icc31: number; icc1k: number; icc2k: number; icc3k: number }>;
 
@@ -15,7 +15,7 @@ export function icc(table: readonly (readonly number[])[]): Icc {
   const n = table.length;
   const k = table[0]?.length ?? 0;
   if (n < 2 || k < 2) throw new CoreError('table_too_small', { rows: n, columns: k });
-  if (!table.every((row) => row.length === k && row.every(Number.isFinite))) throw new CoreError('table_ragged');
+  if (!table.every((row) => row.length === k && row.every(Number.isFinite))) throw new CoreFault('table_ragged');
   const grand = mean(table.flat());
   const squares = (values: readonly number[]) => sum(values.map((v) => (v - grand) ** 2));
   const total = squares(table.flat());

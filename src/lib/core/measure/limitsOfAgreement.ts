@@ -1,5 +1,5 @@
 import { mean, sampleStandardDeviation, sum } from 'simple-statistics';
-import { CoreError } from '../errors';
+import { CoreError, CoreFault } from '../errors';
 import { z95 } from './mdc';
 
 export type Agreement = Readonly<{
@@ -20,13 +20,13 @@ export type Agreement = Readonly<{
  *         differences by person: the variance within a person, plus what is between people beyond it (never below zero); the true value may change
  *         from pair to pair.
  * Units:  those of the measure. `differences`: first less second, in one list a person.
- * Throws: CoreError 'table_ragged' for what is no number, 'table_too_small' under two people: one body tells nothing of another.
+ * Throws: CoreFault 'table_ragged' for what is no number, 'table_too_small' under two people: one body tells nothing of another.
  * Source: docs/sources.md#agreement
  */
 export function limitsOfAgreement(differences: readonly (readonly number[])[]): Agreement {
   const people = differences.filter((d) => d.length > 0).map((d) => [...d]);
   const all = people.flat();
-  if (!all.every(Number.isFinite)) throw new CoreError('table_ragged');
+  if (!all.every(Number.isFinite)) throw new CoreFault('table_ragged');
   if (people.length < 2) throw new CoreError('table_too_small', { rows: people.length, columns: 2 });
   const meanDifference = mean(all);
   const parts = all.length > people.length ? partsOf(people, meanDifference) : null;

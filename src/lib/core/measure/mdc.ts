@@ -1,4 +1,4 @@
-import { CoreError, requireRange } from '../errors';
+import { CoreFault, requireRange } from '../errors';
 
 /** Quantiles of the normal as the field prints them, literally; the exact 1.959964 differs in the fourth decimal of a result. */
 export const z95 = 1.96;
@@ -11,7 +11,7 @@ const zOf: Readonly<Record<string, number>> = { '0.95': z95, '0.9': z90, '0.8': 
  * Minimal detectable change: what two readings must differ by before it is more than their error.
  *
  * Model:  z·√2·sem/√trials, each reading the mean of `trials` trials.
- * Throws: CoreError 'confidence_unknown' (0.95, 0.90 and 0.80 are known), 'sem_out_of_range', 'trials_out_of_range'.
+ * Throws: CoreFault 'confidence_unknown' (0.95, 0.90 and 0.80 are known), 'out_of_range'.
  * Source: docs/sources.md#measuring-error
  *
  * @example mdc(1) // 2.7718…
@@ -20,7 +20,7 @@ export function mdc(sem: number, { confidence = 0.95, trials = 1 }: { confidence
   requireRange('sem', sem, 0, 1e6);
   requireRange('trials', trials, 1, 1e6);
   const z = zOf[String(confidence)];
-  if (z === undefined) throw new CoreError('confidence_unknown', { confidence });
+  if (z === undefined) throw new CoreFault('confidence_unknown', { confidence });
   return (z * Math.SQRT2 * sem) / Math.sqrt(trials);
 }
 

@@ -1,5 +1,5 @@
 import { mean, sampleStandardDeviation } from 'simple-statistics';
-import { CoreError } from '../errors';
+import { CoreError, CoreFault } from '../errors';
 import type { BodyLengths } from '../geometry/bodyLengths';
 import { changeVerdict, type Change, type Occasion } from './changeVerdict';
 import { z95 } from './mdc';
@@ -56,7 +56,7 @@ const meanEntries = (trials: readonly Entries[]): Entries => {
  * Model:  the mean's error is that of the occasion (day and trials); the level carries the lengths of the body as well. A
  *         change is judged without them: it is the same body both times.
  * Units:  those of the measure.
- * Throws: CoreError 'no_trials'; those of `trialValue`.
+ * Throws: CoreFault 'no_trials'; those of `trialValue`.
  */
 export function measureResult(ask: {
   readonly measure: Measure;
@@ -69,7 +69,7 @@ export function measureResult(ask: {
   readonly stackStepCm?: number;
 }): MeasureResult {
   const { measure, way, trials, lengths, before } = ask;
-  if (trials.length === 0) throw new CoreError('no_trials');
+  if (trials.length === 0) throw new CoreFault('no_trials');
   const values = trials.map((entries) => trialValue(measure, way, entries, lengths));
   const n = values.length;
   const value = mean(values);

@@ -8,7 +8,7 @@ export type MeasuringError = Readonly<{ trialSd: number; daySd: number; resoluti
  * Model:  √(day² + trial²/n), never under resolution/√12 (a uniform reading error). More trials on one day cannot
  *         take the day's own part away.
  * Units:  those of the measure.
- * Throws: CoreError 'trials_out_of_range', 'trial_sd_out_of_range', 'day_sd_out_of_range'.
+ * Throws: CoreError 'out_of_range'.
  */
 export function occasionSd(trials: number, { trialSd, daySd, resolution = 0 }: MeasuringError): number {
   requireRange('trials', trials, 1, 1000);

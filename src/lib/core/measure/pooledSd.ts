@@ -7,7 +7,7 @@ export type SdPrior = Readonly<{ sd: number; df: number }>;
  * Spread between trials, starting from a typical value that own trials replace as they come.
  *
  * Model:  √((prior.df·prior.sd² + Σ(n−1)s²) / (prior.df + Σ(n−1))): the prior is worth df degrees of freedom.
- * Throws: CoreError 'prior_sd_out_of_range', 'prior_df_out_of_range'.
+ * Throws: CoreError 'out_of_range'.
  *
  * @example pooledSd([], { sd: 0.8, df: 8 }) // 0.8
  */

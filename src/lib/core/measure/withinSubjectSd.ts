@@ -1,5 +1,5 @@
 import { sumNthPowerDeviations } from 'simple-statistics';
-import { CoreError } from '../errors';
+import { CoreFault } from '../errors';
 import { oncePer } from '../oncePer';
 
 /** Sum of squared deviations and degrees of freedom, group by group. */
@@ -8,7 +8,7 @@ export const withinSquares = oncePer((groups: readonly (readonly number[])[]): {
   let df = 0;
   for (const group of groups) {
     if (group.length < 2) continue;
-    if (!group.every(Number.isFinite)) throw new CoreError('trial_not_a_number');
+    if (!group.every(Number.isFinite)) throw new CoreFault('trial_not_a_number');
     squares += sumNthPowerDeviations([...group], 2);
     df += group.length - 1;
   }
@@ -20,11 +20,11 @@ export const withinSquares = oncePer((groups: readonly (readonly number[])[]): {
  *
  * Model:  √(Σ(n−1)s² / Σ(n−1)): the root of the error mean square of a one-way analysis of variance.
  * Units:  those of the trials. Groups of one trial tell nothing and are passed over.
- * Throws: CoreError 'no_repeats' when no group has two trials.
+ * Throws: CoreFault 'no_repeats' when no group has two trials.
  * Source: docs/sources.md#measuring-error
  */
 export function withinSubjectSd(groups: readonly (readonly number[])[]): number {
   const { squares, df } = withinSquares(groups);
-  if (df === 0) throw new CoreError('no_repeats', { groups: groups.length });
+  if (df === 0) throw new CoreFault('no_repeats', { groups: groups.length });
   return Math.sqrt(squares / df);
 }

@@ -15,7 +15,7 @@ const shares: readonly (readonly [PlanPhase, number])[] = [
  *
  * Model:  20, 40, 25 and 15 % of the weeks, each at least one when there are four or more; rounding goes to the longest
  *         phase. With fewer than four weeks the ends are dropped first.
- * Throws: CoreError 'weeks_out_of_range' outside 1–52.
+ * Throws: CoreError 'out_of_range' outside 1–52.
  */
 export function planPhases(weeks: number): PlanPhase[] {
   requireRange('weeks', weeks, 1, 52);

@@ -331,9 +331,9 @@ describe('planProgression', () => {
   test.each([
     [{ hasBaseline: false }, 'baseline_missing'],
     [{ target: '2026-03-16' }, 'weeks_past_target'],
-    [{ weeks: 0 }, 'weeks_out_of_range'],
-    [{ weeks: Number.NaN }, 'weeks_out_of_range'],
-    [{ minutes: 0 }, 'minutes_out_of_range'],
+    [{ weeks: 0 }, 'out_of_range'],
+    [{ weeks: Number.NaN }, 'out_of_range'],
+    [{ minutes: 0 }, 'out_of_range'],
     [{ person: somebody({ stops: [stopped({ joint: 'back', side: null })] }) }, 'everything_locked'],
     [{ person: somebody({ closed: 'urgent' }) }, 'everything_locked']
   ] as [Partial<PlanAsk>, string][])('refuses %j', (more, code) =>

@@ -6,7 +6,7 @@ import type { Prop, Stack, StackRules } from './stack';
  * The stack nearest a height.
  *
  * Model:  least |height − target|, then fewest items, then lower. The bare floor counts.
- * Throws: CoreError 'target_out_of_range'; those of `reachableStacks`.
+ * Throws: CoreError 'out_of_range'; those of `reachableStacks`.
  */
 export function bestStack(targetCm: number, shelf: readonly Prop[], rules: Partial<StackRules> = {}): Stack {
   return nearestStack(targetCm, reachableStacks(shelf, rules));

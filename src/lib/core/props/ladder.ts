@@ -1,4 +1,4 @@
-import { CoreError, requireRange } from '../errors';
+import { CoreFault, requireRange } from '../errors';
 import { bearingStacks } from './reachableStacks';
 import { stacksFor, type StackUse, type Under } from './stackUse';
 import { floor, type Prop, type Stack, type StackRules } from './stack';
@@ -46,8 +46,7 @@ const propChangeCost = 1e-3; // far below any difference of steps: it only decid
  *         always a rung of a ladder that reaches or passes it.
  *         Where the shelf has no step, a fault names the gap and the height that would halve it.
  * Units:  cm, signed depth; past flat the stack stands under the lead heel and higher is further.
- * Throws: CoreError 'ladder_upwards' when the goal lies above today; 'from_out_of_range', 'to_out_of_range',
- *         'wish_step_out_of_range', 'max_step_out_of_range'.
+ * Throws: CoreFault 'ladder_upwards' when the goal lies above today; 'out_of_range'.
  * Cost:   O(n²) in the reachable heights between the two.
  */
 export function ladder({
@@ -64,7 +63,7 @@ export function ladder({
   requireRange('to', toCm, -200, 200);
   requireRange('wish_step', wishStepCm, 0.1, 100);
   requireRange('max_step', maxStepCm, wishStepCm, 100);
-  if (toCm > fromCm) throw new CoreError('ladder_upwards', { fromCm, toCm });
+  if (toCm > fromCm) throw new CoreFault('ladder_upwards', { fromCm, toCm });
 
   const rungs = rungsBetween(rungsOfStacks(stacks, use), fromCm, toCm);
   // Who comes from above the floor stands on it before going past: two ladders that meet there.

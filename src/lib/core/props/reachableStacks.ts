@@ -1,4 +1,4 @@
-import { CoreError } from '../errors';
+import { CoreFault } from '../errors';
 import {
   bearsWeight,
   floor,
@@ -87,10 +87,10 @@ export function searchStacks(
 
 function piecesOf(prop: Prop, pairs: number): Piece[] {
   const softShare = prop.softShare ?? 0;
-  if (!(softShare >= 0 && softShare < 1) || !(prop.quantity >= 0)) throw new CoreError('prop_out_of_range', { prop: prop.name });
+  if (!(softShare >= 0 && softShare < 1) || !(prop.quantity >= 0)) throw new CoreFault('prop_out_of_range', { prop: prop.name });
   return prop.faces.map((face, index) => {
     const heightMm = loadedHeightMm(prop, face);
-    if (!(heightMm > 0 && face.widthCm > 0 && face.depthCm > 0)) throw new CoreError('prop_out_of_range', { prop: prop.name });
+    if (!(heightMm > 0 && face.widthCm > 0 && face.depthCm > 0)) throw new CoreFault('prop_out_of_range', { prop: prop.name });
     return {
       prop,
       face,

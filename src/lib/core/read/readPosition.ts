@@ -1,4 +1,4 @@
-import { CoreError } from '../errors';
+import { CoreFault } from '../errors';
 import { openingFromDepthDeg } from '../geometry/openingFromDepth';
 import type { Uncertain } from '../geometry/propagate';
 import { isSplit, type Basis, type Demand, type Goal } from '../goal/goal';
@@ -80,7 +80,7 @@ const coupledMeasures: Readonly<Record<Goal['model'], readonly Demand['measure']
  *         by the degrees closing one would give; for a goal whose links stand apart by the degrees missing. What the position
  *         shows beyond the sum is told as unexplained, never as a fault.
  * Units:  degrees; depth in cm.
- * Throws: CoreError 'lead_side_missing'; those of `openingFromDepthDeg`.
+ * Throws: CoreFault 'lead_side_missing'; those of `openingFromDepthDeg`.
  * Source: docs/sources.md#reading
  */
 export function readPosition(ask: ReadAsk): PositionReading {
@@ -168,6 +168,6 @@ export function readPosition(ask: ReadAsk): PositionReading {
 function sidesOf(demand: Demand, leadSide: Side | null): (Side | null)[] {
   if (demand.on === 'both together') return [null];
   if (demand.on === 'each') return [...sides];
-  if (leadSide === null) throw new CoreError('lead_side_missing', { measure: demand.measure });
+  if (leadSide === null) throw new CoreFault('lead_side_missing', { measure: demand.measure });
   return [demand.on === 'lead' ? leadSide : otherSide(leadSide)];
 }

@@ -128,9 +128,9 @@ describe('compileBreaths and compilePulses', () => {
       effortPctS: 0
     }));
   test('refuse what cannot be', () => {
-    expect(() => compileBreaths({ breaths: 0, breathS: 8, effortPct: 0 })).toThrow('breaths_out_of_range');
+    expect(() => compileBreaths({ breaths: 0, breathS: 8, effortPct: 0 })).toThrow('out_of_range');
     expect(() => compileBreaths({ breaths: 3, breathS: 8, effortPct: 70 })).toThrow('effort_above_cap');
-    expect(() => compilePulses({ sets: 0, pulses: 1, pulseS: 1, holdS: 1, settleS: 0 })).toThrow('rounds_out_of_range');
+    expect(() => compilePulses({ sets: 0, pulses: 1, pulseS: 1, holdS: 1, settleS: 0 })).toThrow('out_of_range');
     expect(() => compileCycle({ holdS: -1, rounds: 1, turnS: 0, settleS: 0, finalSettleS: 0 })).toThrow();
   });
 });

@@ -55,7 +55,7 @@ export function readinessText(why: ReadinessWhy): string {
  * Model:  a new symptom keeps it from starting until it is said what it is, and then as the pain picker says; so does strong
  *         soreness; soreness, poor sleep, illness or hard training make it one
  *         step easier; painkillers hide what should be felt, so nothing is deepened today.
- * Throws: CoreError 'soreness_out_of_range'.
+ * Throws: CoreError 'out_of_range'.
  */
 export function before({ newSymptom, symptom, soreness, today }: BeforeAnswers): Readiness {
   requireRange('soreness', soreness, 0, 10);

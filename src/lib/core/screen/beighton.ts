@@ -20,7 +20,7 @@ export type BeightonItem = (typeof beightonItems)[number]['id'];
  * Model:  one point an item, of nine. Threshold 6 for children before puberty, 5 to the age of 50, 4 over 50 (2017); under 18
  *         the stage is not asked and 5 is used, the cautious side, unless it is given. "10 degrees or more" is used where the
  *         original says beyond 10.
- * Throws: CoreError 'age_out_of_range'.
+ * Throws: CoreError 'out_of_range'.
  */
 export function beighton(
   items: readonly BeightonItem[],

@@ -142,5 +142,5 @@ describe('the three taps before a session', () => {
     expect(before({ ...well, today: ['period'] })).toMatchObject({ starts: true, easier: false });
   });
   test('refuses a soreness that is none', () =>
-    expect(() => before({ ...well, soreness: 11 })).toThrow(expect.objectContaining({ code: 'soreness_out_of_range' })));
+    expect(() => before({ ...well, soreness: 11 })).toThrow(expect.objectContaining({ code: 'out_of_range' })));
 });

@@ -1,4 +1,4 @@
-import { CoreError } from '../errors';
+import { CoreFault } from '../errors';
 import { defaultEffortCapPct, defaultSensationCap } from '../cycle/compileCycle';
 import type { MotionId } from '../body/motions';
 import { addDays } from '../days';
@@ -50,13 +50,13 @@ export const isScreeningDue = (takenOn: string, version: string, current: string
  * Model:  the most serious row decides; an urgent sign before a clinician-first one. A mobility score at the threshold with
  *         unstable or painful joints is clinician first; without, it brings limits. Ages set their own limits. Caps are the
  *         lower of what the instructor sets and what a limit says.
- * Throws: CoreError 'flag_unknown'.
+ * Throws: CoreFault 'flag_unknown'.
  * Source: docs/sources.md#screening (assumption; it defers to licensed practice and local rules)
  */
 export function screen(answers: ScreeningAnswers): Screening {
   const raised = answers.flags.map((id) => {
     const row = screeningRows.find((r) => r.id === id);
-    if (!row) throw new CoreError('flag_unknown', { id });
+    if (!row) throw new CoreFault('flag_unknown', { id });
     return row;
   });
   const oldestYears = answers.oldestYears ?? answers.ageYears;

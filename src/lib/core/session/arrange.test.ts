@@ -100,8 +100,8 @@ describe('arranging', () => {
     const spare = timelineOf({ blocks, options: make().options }).sets.length;
     const longer = make({ setupS: usual.setupS + 10, restS: usual.restS + 10 }).durationS - make().durationS;
     expect(longer).toBe(10 * (spare - 1)); // none before the first set
-    expect(() => make({ restS: -1 })).toThrow('duration_out_of_range');
-    expect(() => make({ parts: [part('front_leg_lift', 0)] })).toThrow('sets_out_of_range');
+    expect(() => make({ restS: -1 })).toThrow('out_of_range');
+    expect(() => make({ parts: [part('front_leg_lift', 0)] })).toThrow('out_of_range');
   });
 
   test('a day of stretch has no contraction, a day of effort no hold before it', () => {

@@ -64,7 +64,7 @@ const mostSets = 20;
  * Model:  parts in their order, an exercise as often as it stands in them; what came into the week since is done before the settle. A block
  *         that is given other sets gets them on every side, its extra set with them. Only what the builder made can stand in it, so that
  *         what the gate bars cannot come back by hand.
- * Throws: CoreError 'sets_out_of_range', 'duration_out_of_range'.
+ * Throws: CoreError 'out_of_range'.
  */
 export function arrange(blocks: readonly Block[], arrangement: Arrangement): Block[] {
   const { parts, out, work, setupS, restS } = arrangement;

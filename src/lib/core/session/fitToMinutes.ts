@@ -21,7 +21,7 @@ const holdStepS = 5;
  * Model:  in the stated order, and only as far as needed: extra sets, then rounds (to one), then holds (in steps of 5 s, to
  *         the least their school allows), then the link of lower priority, then any block by priority; never the last active work of a
  *         motion that is opened. The warm-up and the settle are never cut. Durations are those of the compiled timeline, to the second.
- * Throws: CoreError 'minutes_too_few' with the seconds that the uncut parts need; 'minutes_out_of_range'.
+ * Throws: CoreError 'minutes_too_few' with the seconds that the uncut parts need; 'out_of_range'.
  */
 export function fitToMinutes(
   session: Readonly<{ blocks: readonly Block[] }> & SessionOptions,

@@ -1,7 +1,7 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
 import { max, sum } from 'simple-statistics';
-import { CoreError } from '../errors';
+import { CoreFault } from '../errors';
 import type { Point } from '../geometry/point';
 
 export type SaturatingFit = Readonly<{ b1: number; b2: number; seB1: number; seB2: number; rss: number }>;
@@ -15,7 +15,7 @@ const startRates = [0.1, 0.5, 1, 2, 5, 15];
  *
  * Model:  least squares by Levenberg and Marquardt with the exact slopes, from the best of several rates, b1 solved for each; standard
  *         errors from the slopes at the answer. x and y are scaled to one meanwhile, so that units do not matter.
- * Throws: CoreError 'points_too_few' (one more than what is fitted), 'no_fit' where nothing bends toward an end.
+ * Throws: CoreFault 'points_too_few' (one more than what is fitted), 'no_fit' where nothing bends toward an end.
  * Source: docs/sources.md#trend
  */
 export function fitSaturating(points: readonly Point[]): SaturatingFit {
@@ -31,10 +31,10 @@ export function fitSaturatingFrom(points: readonly Point[]): StartedFit {
 
 function fitted(points: readonly Point[], hasStart: boolean): { values: number[]; errors: number[]; rss: number } {
   const count = hasStart ? 3 : 2;
-  if (points.length <= count) throw new CoreError('points_too_few', { points: points.length });
+  if (points.length <= count) throw new CoreFault('points_too_few', { points: points.length });
   const perX = max(points.map((p) => Math.abs(p.x)));
   const perY = max(points.map((p) => Math.abs(p.y)));
-  if (!(perX > 0 && perY > 0)) throw new CoreError('no_fit');
+  if (!(perX > 0 && perY > 0)) throw new CoreFault('no_fit');
   const data = { x: points.map((p) => p.x / perX), y: points.map((p) => p.y / perY) };
   const model =
     ([b1 = 0, b2 = 0, y0 = 0]: number[]) =>
@@ -55,7 +55,7 @@ function fitted(points: readonly Point[], hasStart: boolean): { values: number[]
     errorTolerance: 1e-30
   });
   const rss = squares(parameterValues);
-  if (!parameterValues.every(Number.isFinite) || parameterValues[1]! <= 0) throw new CoreError('no_fit');
+  if (!parameterValues.every(Number.isFinite) || parameterValues[1]! <= 0) throw new CoreFault('no_fit');
 
   const jacobian = new Matrix(data.x.map((x) => slopes(parameterValues)(x)));
   const covariance = inverse(jacobian.transpose().mmul(jacobian), true).mul(rss / (points.length - count));

@@ -1,6 +1,6 @@
 import jstat from 'jstat';
 import { sum } from 'simple-statistics';
-import { CoreError } from '../errors';
+import { CoreFault } from '../errors';
 
 export type MannKendall = Readonly<{ s: number; z: number; p: number }>;
 
@@ -12,11 +12,11 @@ const exactUpTo = 10;
  *
  * Model:  s: pairs that rise less pairs that fall, in the order given; z with the step of continuity; p of both sides: exact up to ten
  *         values, ties counted, from the normal curve beyond.
- * Throws: CoreError 'points_too_few' below two values.
+ * Throws: CoreFault 'points_too_few' below two values.
  * Source: docs/sources.md#trend
  */
 export function mannKendall(values: readonly number[]): MannKendall {
-  if (values.length < 2) throw new CoreError('points_too_few', { points: values.length });
+  if (values.length < 2) throw new CoreFault('points_too_few', { points: values.length });
   const s = sum(values.flatMap((a, i) => values.slice(i + 1).map((b) => Math.sign(b - a))));
   const variance = varianceOfS(values);
   const z = variance === 0 ? 0 : (s - Math.sign(s)) / Math.sqrt(variance);

@@ -1,5 +1,5 @@
 import { median } from 'simple-statistics';
-import { CoreError } from '../errors';
+import { CoreFault } from '../errors';
 import type { Point } from '../geometry/point';
 import { z95 } from '../measure/mdc';
 import { varianceOfS } from './mannKendall';
@@ -11,14 +11,14 @@ export type TheilSen = Readonly<{ slope: number; intercept: number; low: number;
  *
  * Model:  slope: the median of the slopes of all pairs with different x; intercept: the median of y − slope·x; `low` and `high`: the 95 %
  *         interval by Sen, from the spread of Kendall's S, ties in y counted. With few points it is the least and the greatest slope.
- * Throws: CoreError 'points_too_few' where no two points have a different x.
+ * Throws: CoreFault 'points_too_few' where no two points have a different x.
  * Source: docs/sources.md#trend
  */
 export function theilSen(points: readonly Point[]): TheilSen {
   const slopes = points
     .flatMap((a, i) => points.slice(i + 1).flatMap((b) => (a.x === b.x ? [] : [(b.y - a.y) / (b.x - a.x)])))
     .toSorted((a, b) => a - b);
-  if (slopes.length === 0) throw new CoreError('points_too_few', { points: points.length });
+  if (slopes.length === 0) throw new CoreFault('points_too_few', { points: points.length });
   const slope = median(slopes);
   const halfWidth = z95 * Math.sqrt(varianceOfS(points.map((p) => p.y)));
   const rank = (r: number) => slopes[Math.min(slopes.length - 1, Math.max(0, r))]!;

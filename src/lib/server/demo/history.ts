@@ -33,6 +33,7 @@ import { insertProp } from '../repo/propRepo';
 import { getPrescribed, type Session } from '../repo/sessionRepo';
 import { clearScreening, saveScreening } from '../service/checking';
 import { bodyOf, loadCase, loadGoalCase } from '../service/clientCase';
+import { updateGoal } from '../repo/goalRepo';
 import { chooseGoal, saveGoal } from '../service/goalSetting';
 import { addToWeek, chooseSchool, noteExercise } from '../service/week';
 import { saveOccasion } from '../service/measuring';
@@ -92,22 +93,20 @@ class HistoryWriter {
   async write(): Promise<number> {
     const { story, db } = this;
     this.#clientId = await insertClient(db, story.client);
-    for (const { weeksAhead, stageWeeksAgo = 0, ...goal } of [...(story.alsoGoals ?? []), ...(story.goal ? [story.goal] : [])])
-      await saveGoal(
-        db,
-        this.#clientId,
-        null,
-        {
-          ...goal,
-          title: '',
-          headline: goalOf(goal.kind).headline,
-          targetReason: '',
-          stage: goal.stage ?? 0,
-          demands: null,
-          targetOn: weeksAhead === null ? null : addDays(this.today, weeksAhead * 7)
-        },
-        addDays(this.today, -7 * stageWeeksAgo)
-      );
+    for (const { weeksAhead, stageWeeksAgo = 0, ...goal } of [...(story.alsoGoals ?? []), ...(story.goal ? [story.goal] : [])]) {
+      const input = {
+        ...goal,
+        title: '',
+        headline: goalOf(goal.kind).headline,
+        targetReason: '',
+        demands: null,
+        targetOn: weeksAhead === null ? null : addDays(this.today, weeksAhead * 7)
+      };
+      const id = await saveGoal(db, this.#clientId, null, { ...input, stage: 0 }, this.today);
+      // A later stage was opened weeks ago.
+      const { stage = 0 } = goal;
+      if (stage > 0) await updateGoal(db, this.#clientId, id, { ...input, stage }, addDays(this.today, -7 * stageWeeksAgo));
+    }
     if (story.screenedWeeksAgo !== undefined) await this.#screen(story.screenedWeeksAgo);
     if (story.measured) {
       await this.#measure(addDays(this.today, -7 * story.measured.weeksAgo), 'warm');
