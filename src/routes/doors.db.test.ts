@@ -571,6 +571,18 @@ describe('forms', () => {
       });
   });
 
+  test('a correction under the same filling-in is refused, never taken for a copy of the first', () =>
+    store.rolledBack(async (db) => {
+      const once = '7b1de4a0-59cf-4a11-8f0e-2f6a1c3b9d11';
+      const door = doors(world).find((d) => d.route.endsWith('/measure') && d.action === 'save')!;
+      expect((await post(db, door, { ...door.typed, once })).end).toBe('away');
+      const after = await everything(db);
+      const corrected = await post(db, door, { ...door.typed, left_passive_1_heightCm: '13', once });
+      expect(corrected).toMatchObject({ end: 'refused', value: { problem: { code: 'sent_otherwise' } } });
+      expect(await everything(db)).toBe(after);
+      expect((await post(db, door, { ...door.typed, once })).end).toBe('away');
+    }));
+
   test('what was refused leaves no note: put right, it is kept', () =>
     store.rolledBack(async (db) => {
       const once = '7b1de4a0-59cf-4a11-8f0e-2f6a1c3b9d11';

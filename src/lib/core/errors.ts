@@ -76,7 +76,8 @@ export const problemCodes = [
   'dial_out_of_range',
   'exercise_barred',
   'week_empty',
-  'date_invalid'
+  'date_invalid',
+  'sent_otherwise'
 ] as const;
 export type ProblemCode = (typeof problemCodes)[number];
 export const isProblemCode = (code: string): code is ProblemCode => (problemCodes as readonly string[]).includes(code);

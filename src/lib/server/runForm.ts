@@ -66,7 +66,7 @@ export const runFormOnce = <I, O>(
     schema,
     (input, typed) => {
       const id = uuid.safeParse(typed.once);
-      return id.success ? once(db, id.data, (tx) => run(input, tx)) : run(input, db);
+      return id.success ? once(db, { id: id.data, said: typed }, (tx) => run(input, tx)) : run(input, db);
     },
     options
   );

@@ -22,6 +22,8 @@ const sentences = {
   not_found: () => 'This is no longer there. Reload the page.',
   conflict: () => 'This was changed elsewhere meanwhile. What you typed is still here; reload to see the other change.',
   missing_reference: () => 'Something this belongs to is gone. Reload the page.',
+  sent_otherwise: () =>
+    'This had arrived already, as you sent it first, and that is kept; what you changed since is not. Reload the page to see it, and correct it there.',
   date_invalid: () => 'There is no such day. Nothing was kept; check the date.',
   out_of_range: () => 'A value lies outside what is possible. Nothing was kept; check the numbers.',
   gap_exceeds_leg: () => 'The gap is longer than the leg. Check the reading, or the leg length of this person.',

@@ -25,6 +25,8 @@ export type SessionRecord = Readonly<{
 /** Common practice, docs/sources.md#progression. Days, sessions and shares. */
 export const progressRules = {
   setsDoneShare: 0.8,
+  /** Of its planned time a set lasts at least this much, or it is not counted as done as planned. */
+  setTimeShare: 0.8,
   cleanSessions: 2,
   cleanSessionsAfterEase: 3,
   missedDays: 7,

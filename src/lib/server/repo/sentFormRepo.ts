@@ -2,11 +2,14 @@ import { z } from 'zod';
 import type { Db } from '../db/db';
 import { oneRow } from '../db/rows';
 
-const AnswerRow = z.object({ answer: z.unknown() });
+const SentRow = z.object({ content: z.string().nullable(), answer: z.unknown() });
 
 /** Notes that a form came in; false where it had come before. Waits while the same one is under way. */
-export async function insertSentForm(tx: Db, id: string): Promise<boolean> {
-  const { rowCount } = await tx.query('insert into sent_form (id) values ($1) on conflict (id) do nothing', [id]);
+export async function insertSentForm(tx: Db, id: string, content: string): Promise<boolean> {
+  const { rowCount } = await tx.query('insert into sent_form (id, content) values ($1, $2) on conflict (id) do nothing', [
+    id,
+    content
+  ]);
   return rowCount === 1;
 }
 
@@ -14,9 +17,10 @@ export async function updateSentAnswer(tx: Db, id: string, answer: unknown): Pro
   await tx.query('update sent_form set answer = $2 where id = $1', [id, JSON.stringify(answer ?? null)]);
 }
 
-export async function getSentAnswer(tx: Db, id: string): Promise<unknown> {
-  const { rows } = await tx.query('select answer from sent_form where id = $1', [id]);
-  return oneRow(AnswerRow, rows, 'sent form').answer;
+/** What a form said when it came first, and how it was answered. */
+export async function getSentForm(tx: Db, id: string): Promise<z.output<typeof SentRow>> {
+  const { rows } = await tx.query('select content, answer from sent_form where id = $1', [id]);
+  return oneRow(SentRow, rows, 'sent form');
 }
 
 /** Nobody sends a form again after this. */

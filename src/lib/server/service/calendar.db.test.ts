@@ -53,6 +53,32 @@ describe('the plan as a calendar', () => {
       expect(new Set(events.map((e) => e.uid)).size).toBe(18);
     }));
 
+  // The clocks of two of them change within these six weeks.
+  test.each(['Europe/Berlin', 'America/New_York', 'Asia/Tokyo'])(
+    'says the same days and times where the server’s clock is that of %s',
+    (zone) =>
+      store.rolledBack(async (db) => {
+        const times = async () =>
+          Promise.all(
+            [null, { hours: 18, minutes: 30 }].map(async (time) =>
+              eventsOf(await textOf(db, store.splitPlanId, testDay, time)).map(({ start, end }) => [start, end])
+            )
+          );
+        const before = process.env.TZ;
+        process.env.TZ = 'UTC';
+        const [days, evenings] = await times();
+        try {
+          process.env.TZ = zone;
+          expect(new Date('2026-03-02T12:00:00Z').getHours()).not.toBe(12);
+          expect(await times()).toEqual([days, evenings]);
+          expect(evenings![0]![0]).toMatch(/T18:30:00/);
+        } finally {
+          if (before === undefined) delete process.env.TZ;
+          else process.env.TZ = before;
+        }
+      })
+  );
+
   test('a session is a whole day, or begins at a time on the wall and takes its minutes', () =>
     store.rolledBack(async (db) => {
       const id = store.splitPlanId;

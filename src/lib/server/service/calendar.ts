@@ -35,14 +35,15 @@ export async function calendarOf(db: Db, c: GoalCase, now: Date, usual: SessionT
   const minutes = plan?.minutes ?? 0;
   const event = (on: string, isCalledOff: boolean, summary: string, description: string, own: string | null = null) => {
     const time = own === null ? usual : sessionTime.parse(own);
-    const start = time ? new Date(`${on}T${clock(time)}`) : new Date(`${on}T00:00:00`);
+    // A floating time and a whole day are written as UTC reads them, wherever the server's clock runs.
+    const start = new Date(`${on}T${time ? clock(time) : '00:00:00'}Z`);
     calendar.createEvent({
       id: uuidFrom(`${c.goal.id}/${on}`, key),
       sequence: plan?.version ?? 0,
       stamp: now,
       start,
       // The end of a whole day is the next one.
-      end: time ? new Date(start.getTime() + minutes * 60_000) : new Date(`${addDays(on, 1)}T00:00:00`),
+      end: time ? new Date(start.getTime() + minutes * 60_000) : new Date(`${addDays(on, 1)}T00:00:00Z`),
       allDay: time === null,
       floating: time !== null,
       summary,

@@ -1,13 +1,19 @@
 import { group } from 'd3-array';
-import { daysBetween, hardLinks, type Limit, type LinkId, type SessionRecord, type SetRecord, type Side } from '$lib/core';
+import {
+  daysBetween,
+  hardLinks,
+  progressRules,
+  type Limit,
+  type LinkId,
+  type SessionRecord,
+  type SetRecord,
+  type Side
+} from '$lib/core';
 import type { LastTime, Moment } from '$lib/contract/review';
 import type { PainRecord, SetLog } from '../repo/logRepo';
 import type { Session } from '../repo/sessionRepo';
 import { dateOf, type GoalCase, type LoggedCase } from './clientCase';
 import { perCase } from './perCase';
-
-/** A share of the planned seconds below which a set was not done as planned, whatever was tapped. */
-const shortShare = 0.8;
 
 export const endedSessions = (c: GoalCase): Session[] =>
   c.sessions.filter((s) => (s.status === 'done' || s.status === 'stopped') && s.startedAt !== null);
@@ -94,7 +100,7 @@ const cutShort = ({ figures: { done, of, ended, easier } }: SetLog): boolean =>
   ended === true || easier === true || (done !== undefined && of !== undefined && done < of);
 
 function setRecord(log: SetLog): SetRecord {
-  const longEnough = log.actualS >= shortShare * log.plannedS && !cutShort(log);
+  const longEnough = log.actualS >= progressRules.setTimeShare * log.plannedS && !cutShort(log);
   const checksSlipped = (log.figures.checks?.length ?? 0) > 0;
   if (log.clean === true && longEnough && !checksSlipped) return { clean: true };
   // What was called clean was felt in its place and within the cap; the rest is as it was counted.

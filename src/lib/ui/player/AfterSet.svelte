@@ -5,7 +5,7 @@
   import type { LastTime } from '$lib/contract/review';
   import BodyMap from '$lib/ui/BodyMap.svelte';
   import { placeText } from '$lib/ui/figuresText';
-  import { capital } from '$lib/ui/format';
+  import { capital, clockText } from '$lib/ui/format';
   import { lastTimeText } from './cueText';
   import type { Notes, Player } from './player.svelte';
   import SetFiguresForm from './SetFigures.svelte';
@@ -100,7 +100,11 @@
         onclick={() => player.clean(figures)}
       >
         As planned
-        <span class="text-lg font-normal text-ink-soft">whole time, right place, at most {sensationCap} of 10, shape kept</span>
+        <span class="text-lg font-normal text-ink-soft"
+          >{player.askedShort
+            ? `${clockText(player.askedShort.spentS)} of ${clockText(player.askedShort.plannedS)}: it counts as that`
+            : 'whole time'}, right place, at most {sensationCap} of 10, shape kept</span
+        >
       </button>
       <button class="btn min-h-44 flex-col gap-1 text-4xl" onclick={() => (player.mode = 'notes')}>
         Not quite

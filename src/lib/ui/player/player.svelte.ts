@@ -9,6 +9,7 @@ import {
   painKindOf,
   painPlaceOf,
   phaseAt,
+  progressRules,
   rampSteps,
   repsDone,
   stepsAfterPain,
@@ -373,6 +374,13 @@ export class Player {
     return counted && { ...counted, done: this.#unsaid[0]?.done ?? counted.planned };
   });
 
+  /** The time of the set that is asked about, where it ended before four fifths of it: it counts as what it was. */
+  readonly askedShort = $derived.by(() => {
+    const spentS = Math.round(this.#unsaid[0]?.spentS ?? this.#spentS);
+    const plannedS = this.#plannedS(this.asked);
+    return spentS < progressRules.setTimeShare * plannedS ? { spentS, plannedS } : null;
+  });
+
   /** What is said of the set that is asked about; then the next question, or on. */
   #say(said: Said): void {
     const [first, ...others] = this.#unsaid;
@@ -382,6 +390,9 @@ export class Player {
     else this.#goOn();
   }
 
+  readonly #plannedS = (set: TimelineSet): number =>
+    Math.round(compileForm(this.#workOf(set).form, { effortCapPct: 100 }).at(-1)?.endS ?? 0);
+
   #log(set: TimelineSet, spentS: number, said: Said): void {
     const work = this.#workOf(set);
     const log: SetLogInput = {
@@ -389,7 +400,7 @@ export class Player {
       setIndex: set.index,
       exerciseId: set.exerciseId,
       side: set.side,
-      plannedS: Math.round(compileForm(work.form, { effortCapPct: 100 }).at(-1)?.endS ?? 0),
+      plannedS: this.#plannedS(set),
       actualS: Math.round(spentS),
       setting: work.setting,
       ...said,
