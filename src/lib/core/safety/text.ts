@@ -1,8 +1,10 @@
 // Words for limits and for what the gate says. They are made last, from codes and numbers.
+import { defaultEffortCapPct, defaultSensationCap } from '../cycle/compileCycle';
 import { dayText } from '../days';
 import type { Line } from '../body/body';
 import { motionOf } from '../body/motions';
 import { plainFroms, type Limit, type LimitKind, type PlainFrom } from '../screen/limit';
+import { setByInstructor } from '../screen/screen';
 import { screeningRows } from '../screen/screeningTable';
 import { isJointStop, isLineStop, isPersonStop, type Stop } from '../screen/stop';
 import type { GateReason } from './reason';
@@ -40,7 +42,7 @@ const limitSentences = {
   'no lever on the foot': () => 'no pull or push on the foot',
   'stay short of the pinch': () => 'stay short of the pinch',
   'active work first': () => 'active and strength work first',
-  'adult present': () => 'an adult is present',
+  'adult present': () => 'only with an adult present',
   'half way only': () => 'go half way only, hands supported, no depth to aim for',
   'measure first': () => 'measure again before anything is made harder; begin one step back'
 } satisfies Record<LimitKind, (limit: Limit) => string>;
@@ -56,8 +58,15 @@ export const lineText: Readonly<Record<Line, string>> = {
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
+const usualCaps: Readonly<Partial<Record<LimitKind, number>>> = {
+  'effort cap': defaultEffortCapPct,
+  'sensation cap': defaultSensationCap
+};
+
 /** Where a limit comes from, in words. */
-export function fromText({ from }: Pick<Limit, 'from'>): string {
+export function fromText({ from, kind, value }: Pick<Limit, 'from'> & Partial<Pick<Limit, 'kind' | 'value'>>): string {
+  // What nobody changed is the usual cap, and not the instructor's word.
+  if (from === setByInstructor && kind && value === usualCaps[kind]) return 'the usual cap';
   if (from.startsWith('kept/')) return from.slice('kept/'.length);
   const row = from.startsWith('row/') ? screeningRows.find((r) => r.id === from.slice('row/'.length)) : undefined;
   return row ? lower(row.text) : (plainFroms[from as PlainFrom] ?? 'an answer of an earlier Check');

@@ -126,7 +126,7 @@ export function ageLimits(youngestYears: number, oldestYears: number): { limits:
     cautions: [
       ...(youngestYears < 18
         ? [
-            'An adult is present, safeguarding and consent are recorded. A growth spurt, or a heel, knee or sit-bone ache: ease and refer.'
+            'An adult has to be present; consent and safeguarding go on record as local rules say. A growth spurt, or a heel, knee or sit-bone ache: ease and refer.'
           ]
         : []),
       ...(oldestYears >= 60 ? ['Balance support in standing work.'] : [])

@@ -265,7 +265,7 @@ export const screeningTopics: readonly ScreeningTopic[] = [
   {
     id: 'age',
     title: 'Growing bodies',
-    lead: 'Under 18: an adult is present, safeguarding and consent are recorded.',
+    lead: 'Under 18: an adult has to be present; consent and safeguarding go on record as local rules say.',
     underAge: 18,
     rows: [
       {

@@ -40,6 +40,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, db, 
     isOpen: isOpenForWork(found),
     isDue: isCheckDue(found, today),
     ages,
+    sessionsDone: found.sessions.filter((x) => x.status === 'done').length,
     birthDate: client.birthDate,
     week: { weekHolds: client.weekHolds, homeProps: client.homeProps }
   };

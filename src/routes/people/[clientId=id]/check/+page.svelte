@@ -67,6 +67,7 @@
     hasPersonStop={data.openLocks.some((l) => 'person' in l.stop)}
     hasStops={data.openLocks.length > 0}
     relaxed={topic ? [] : (s?.relaxed ?? [])}
+    sessionsDone={data.sessionsDone}
     soFar={topic !== null}
   />
 </main>

@@ -37,7 +37,14 @@
   const mobility = $derived(beighton(s.beighton, ages.oldestYears));
   /** The cards that ask for something that applies or does not. */
   const cards = $derived(topicsFor({ ...ages, flags: s.flags, beighton: s.beighton }).filter((card) => card.rows.length > 0));
-  const raisedOf = (card: ScreeningTopic) => card.rows.filter((r) => s.flags.includes(r.id));
+  /** What was answered on a card: the rows that apply, and every plain question with its answer. */
+  const said = (card: ScreeningTopic) =>
+    card.rows.flatMap(({ id, text, question }) => {
+      const applies = s.flags.includes(id);
+      if (!question) return applies ? [{ id, text: `${text}${s.sides[id] ? `, ${s.sides[id]}` : ''}`, applies }] : [];
+      const isYes = applies === (question.appliesOn === 'yes');
+      return [{ id, text: `${question.text} ${isYes ? 'Yes.' : 'No.'}`, applies }];
+    });
   const limits = $derived(s.limits.filter((l) => l.from !== setByInstructor));
   const relaxedOf = (limit: Limit) => s.relaxed.find((r) => r.kind === limit.kind && r.from === limit.from);
   const here = $derived(page.url.pathname);
@@ -54,19 +61,19 @@
         : 'A clinician first'}
   </h1>
   <dl class="grid gap-x-5 gap-y-1 sm:grid-cols-[14rem_1fr]">
-    {#each cards.filter((card) => raisedOf(card).length > 0) as card (card.id)}
+    {#each cards.filter((card) => said(card).length > 0) as card (card.id)}
       <dt>
         <a class="inline-flex min-h-11 items-center underline underline-offset-4" href="{here}?topic={card.id}">{card.title}</a>
       </dt>
       <dd class="self-center max-sm:pb-2">
-        {#each raisedOf(card) as row (row.id)}
-          <span class="block font-semibold">{row.text}{s.sides[row.id] ? `, ${s.sides[row.id]}` : ''}</span>
+        {#each said(card) as { id, text, applies } (id)}
+          <span class="block {applies ? 'font-semibold' : ''}">{text}</span>
         {/each}
       </dd>
     {/each}
   </dl>
   <p>
-    Nothing was said of: {#each cards.filter((card) => raisedOf(card).length === 0) as card, i (card.id)}{i > 0 ? '; ' : ''}<a
+    Answered “none of these”: {#each cards.filter((card) => said(card).length === 0) as card, i (card.id)}{i > 0 ? '; ' : ''}<a
         class="underline underline-offset-4"
         href="{here}?topic={card.id}">{card.title.toLowerCase()}</a
       >{/each}.

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { capsOf, fromText, limitOfCap, limitText, setByInstructor, type Screening } from '$lib/core';
+  import { capsOf, fromText, limitOfCap, limitText, setByInstructor, whileTaught, type Screening } from '$lib/core';
   import { dateText } from '$lib/ui/format';
 
   /** What the answers allow, written out while they are given. */
@@ -11,10 +11,12 @@
     hasPersonStop: boolean;
     hasStops: boolean;
     relaxed: readonly { kind: string; from: string }[];
+    /** Sessions done so far: what is still to be taught caps the effort of the first. */
+    sessionsDone: number;
     /** While the conversation goes on nothing is final. */
     soFar: boolean;
   };
-  let { screening, ages, birthDate, hasPersonStop, hasStops, relaxed, soFar }: Props = $props();
+  let { screening, ages, birthDate, hasPersonStop, hasStops, relaxed, sessionsDone, soFar }: Props = $props();
 
   const word = {
     go: 'Go',
@@ -24,7 +26,7 @@
   } as const;
   const stopped = $derived(hasPersonStop || screening.clearance === 'urgent' || screening.clearance === 'clinician first');
   const inForce = $derived(screening.limits.filter((l) => !relaxed.some((r) => r.kind === l.kind && r.from === l.from)));
-  const caps = $derived(capsOf(inForce));
+  const caps = $derived(capsOf(whileTaught(inForce, sessionsDone)));
   const ofAnswers = $derived(inForce.filter((l) => l.from !== setByInstructor));
   /** What sets each cap, where it is not the instructor's own figure. */
   const setters = $derived({
