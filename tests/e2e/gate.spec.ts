@@ -62,6 +62,12 @@ test('a locked knee: Grade of turned hips, the library, the plan and the player 
   await page.getByRole('link', { name: 'Compare them' }).click();
   await expect(page.getByRole('columnheader', { name: /Not now: left knee is locked/ })).toHaveCount(2);
 
+  // Of a front split nothing is left without that knee: the whole plan waits, and says so.
+  await page.goto(`${base}/plan`);
+  await expect(page.getByText('Every exercise loads a locked joint or a resting line').first()).toBeVisible();
+  // What does without it can be put into the week, and is what is done then.
+  await page.goto(`${base}/grade?exercise=lying_leg_raise`);
+  await send(page, /^Put Leg raise/);
   await page.goto(`${base}/plan`);
   await expect(page.getByText(/Left knee is locked.*Left out: .*front split on its stack, both sides/).first()).toBeVisible();
   await expect(page.getByRole('status').filter({ hasText: 'Stopped until cleared: left knee' })).toBeVisible();
@@ -71,7 +77,7 @@ test('a locked knee: Grade of turned hips, the library, the plan and the player 
   await expect(leftOut).toContainText(/Left knee is locked.*Done in place of others: .* for marching on the spot/);
   await startSession(page);
   const played = await playOn(page);
-  expect(new Set(played)).toEqual(new Set(['Straight-leg lift, sitting tall']));
+  expect(new Set(played)).toEqual(new Set(['Leg raise lying on the back, pelvis quiet']));
   expect(faults).toEqual([]);
 });
 
@@ -187,7 +193,7 @@ test('a child gets no goal past flat, and the day of birth says who is one', asy
 test('limits stand at the exercise they bear on, in Grade, before the session and beside the mat', async ({ page }) => {
   // Born in 1950: 60 and over.
   const base = baseOf('Old');
-  const wide = 'Wide, supported positions only (60 and over).';
+  const wide = 'Only on a wide base, with something to hold on to (60 and over).';
   await page.goto(`${base}/grade?exercise=rear_hip_cycle`);
   const limits = page.getByRole('list', { name: 'Limits that bear on this' }).getByRole('listitem');
   await expect(limits.filter({ hasText: wide })).toBeVisible();
