@@ -33,7 +33,7 @@ const waysOut: readonly Readonly<{ fits: (e: Deep) => boolean; text: string }>[]
   },
   {
     fits: (e) => e.position === 'on all fours' && moves(e, 'WF', 'WE'),
-    text: 'Come out slowly: lean back until the hands carry nothing, then lift them.'
+    text: 'Come out slowly: bring the shoulders back over the hands, sit back until they carry nothing, then lift them.'
   },
   {
     fits: (e) => e.position === 'kneeling' && moves(e, 'HAB'),
