@@ -506,7 +506,7 @@ export const lanternHall: readonly Story[] = [
     goal: { kind: 'pancake', leadSide: null, target: 8, eventName: pageant, weeksAhead: 12 },
     screenedWeeksAgo: 4,
     beighton: ['finger_left', 'finger_right', 'thumb_left', 'thumb_right', 'elbow_left', 'trunk'],
-    endStops: [{ motion: 'HF-KS', side: null, deg: 125 }],
+    endStops: [{ motion: 'HF-KS', side: null, deg: 130 }],
     links: [
       { daysAgo: 28, measureId: 'pancake_sternum_height', way: 'tape', support: 'cushion', both: 24 },
       { daysAgo: 28, measureId: 'pancake_sternum_height', way: 'photo height', support: 'cushion', both: 24 },
