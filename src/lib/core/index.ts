@@ -387,7 +387,7 @@ export { plateau, plateauRules, type Plateau, type PlateauAsk } from './trend/pl
 export { forecast, type Band, type Forecast, type ForecastAsk, type ForecastWeek, type Observation } from './forecast/forecast';
 export { scaledPrior, usualPrior, type ForecastPrior } from './forecast/prior';
 export { drawTruth, simulateClient, type SimulatedClient, type SimulatedTruth } from './forecast/simulateClient';
-export { headlineForecast, isForetold, type HeadlineAsk } from './forecast/headlineForecast';
+export { expectedPerWeek, headlineForecast, isForetold, type HeadlineAsk } from './forecast/headlineForecast';
 export { scored, scoresNeeded, shareWithin, type KeptBands, type Scored } from './forecast/score';
 export { smallWins, type Win, type WinsAsk } from './progress/wins';
 export { planSummary, type PlanSummary } from './plan/planSummary';

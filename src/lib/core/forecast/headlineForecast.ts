@@ -69,6 +69,25 @@ export function headlineForecast({ measureId, legs, limbCm, values, target, ...a
   return mapped(told, (b) => ({ p05: depth(b.p95), p25: depth(b.p75), p50: depth(b.p50), p75: depth(b.p25), p95: depth(b.p05) }));
 }
 
+/**
+ * What a headline is expected to gain in its first weeks before anything is known of a person, in its own unit a week.
+ *
+ * Model:  the middle of the assumption of the forecast. Of a split a degree of opening moves both legs by half; what is no length and no
+ *         angle gains a share of its usual range.
+ */
+export function expectedPerWeek({
+  measureId,
+  legs,
+  limbCm,
+  sessionsPerWeek
+}: Pick<HeadlineAsk, 'measureId' | 'legs' | 'limbCm' | 'sessionsPerWeek'>): number {
+  const measure = measureOf(measureId);
+  const limb = isSignedDepth(measure) ? (legs.leadLegCm + legs.trailLegCm) / 4 : limbCm;
+  const perDegree = measure.unit === 'cm' ? (limb * Math.PI) / 180 : measure.unit === '°' ? 1 : Infinity;
+  const { gain, rate } = priorWithin(perDegree, measure.usual);
+  return gain.median * rate.median * sessionsPerWeek;
+}
+
 const mapped = (told: Forecast, of: (b: Band) => Band): Forecast => ({
   ...told,
   now: of(told.now),

@@ -44,11 +44,11 @@ describe('alerts about the whole', () => {
   });
 
   test('a plateau is told only of who came', () => {
-    const measures = [0, 2, 4, 6].map((week) => ({ week, value: 100 }));
-    expect(plateauAlert('left', plateau({ measures, betterIs: 'higher', done: 9, due: 10 }))).toMatchObject({
+    const measures = [0, 2, 4, 6, 8].map((week) => ({ week, value: 100 }));
+    expect(plateauAlert('left', plateau({ measures, betterIs: 'higher', done: 9, due: 10, expectedPerWeek: 2 }))).toMatchObject({
       side: 'left',
-      weeks: 4
+      weeks: 8
     });
-    expect(plateauAlert('left', plateau({ measures, betterIs: 'higher', done: 2, due: 10 }))).toBeNull();
+    expect(plateauAlert('left', plateau({ measures, betterIs: 'higher', done: 2, due: 10, expectedPerWeek: 2 }))).toBeNull();
   });
 });

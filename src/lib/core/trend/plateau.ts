@@ -8,8 +8,8 @@ export type PlateauAsk = Readonly<{
   /** Sessions done and due over the same weeks. */
   done: number;
   due: number;
-  /** Least rate that is worth the work, a week: 0.5° or 0.5 cm (assumption). */
-  leastPerWeek?: number;
+  /** What this measure is expected to gain in a week, in its unit: a share of it is the least that is worth the work. */
+  expectedPerWeek: number;
 }>;
 
 export type Plateau = Readonly<{
@@ -17,23 +17,26 @@ export type Plateau = Readonly<{
   verdict: 'not known' | 'no' | 'attendance first' | 'change the stimulus';
   /** The rate a week toward the goal, where it is known; over how many weeks and measures. */
   perWeek: Pick<TheilSen, 'slope' | 'low' | 'high'> | null;
+  /** Least rate that is worth the work. */
+  leastPerWeek: number;
   weeks: number;
   measures: number;
   /** Of 1; null where nothing was due. */
   attendance: number | null;
 }>;
 
-export const plateauRules = { weeks: 4, measures: 3, attendance: 0.6, leastPerWeek: 0.5 } as const;
+/** Of three points the interval of a rate holds two thirds, where it says 95 of 100: five are asked for (assumptions: docs/sources.md#trend). */
+export const plateauRules = { weeks: 8, measures: 5, attendance: 0.6, worthwhileShare: 0.15 } as const;
 
 /**
  * Whether a gain has come to rest.
  *
- * Model:  over the last measures that span four weeks or more and are three or more, the whole interval of the rate lies below what is
- *         worth it. Attendance under 60 % is named before the plan is blamed.
+ * Model:  over the last measures that span eight weeks or more and are five or more, the whole interval of the rate lies below a share of
+ *         what is expected. Whoever gains half of that or more is told so in fewer than one of twenty runs of twelve weeks (docs/benchmarks.md). Attendance under 60 % is named before the plan is blamed.
  * Source: docs/sources.md#trend
  */
 export function plateau(ask: PlateauAsk): Plateau {
-  const least = ask.leastPerWeek ?? plateauRules.leastPerWeek;
+  const leastPerWeek = plateauRules.worthwhileShare * ask.expectedPerWeek;
   const attendance = ask.due > 0 ? Math.min(1, ask.done / ask.due) : null;
   const last = ask.measures.at(-1);
   // The shortest stretch that is long enough: what came before may have been another time.
@@ -41,11 +44,11 @@ export function plateau(ask: PlateauAsk): Plateau {
     (m, i) => ask.measures.length - i >= plateauRules.measures && last!.week - m.week >= plateauRules.weeks
   );
   const stretch = from < 0 ? ask.measures : ask.measures.slice(from);
-  const span = { weeks: last ? last.week - stretch[0]!.week : 0, measures: stretch.length, attendance };
+  const span = { weeks: last ? last.week - stretch[0]!.week : 0, measures: stretch.length, attendance, leastPerWeek };
   if (from < 0) return { verdict: 'not known', perWeek: null, ...span };
   const sign = ask.betterIs === 'higher' ? 1 : -1;
   const perWeek = rateOf(stretch.map((m) => ({ x: m.week, y: sign * m.value })));
-  if (!perWeek || perWeek.high >= least) return { verdict: 'no', perWeek, ...span };
+  if (!perWeek || perWeek.high >= leastPerWeek) return { verdict: 'no', perWeek, ...span };
   const came = attendance === null || attendance >= plateauRules.attendance;
   return { verdict: came ? 'change the stimulus' : 'attendance first', perWeek, ...span };
 }

@@ -11,6 +11,7 @@ import {
   mannKendall,
   measureOf,
   otherSide,
+  expectedPerWeek,
   plateau,
   scored,
   sides,
@@ -67,6 +68,18 @@ export function attendedLately(c: GoalCase, today: string, weeks = attendanceWee
 const perWeekOf = (c: GoalCase): number => c.plan?.sessionsPerWeek ?? c.client.sessionsPerWeek;
 
 /** What the headline of the goal is foretold from on a day; null where it cannot be. */
+/** What a forecast has to know of the body, and how often it is trained. */
+function bodyAsk(c: GoalCase, side: Side | null, sessionsPerWeek = perWeekOf(c)) {
+  const lead = side ?? 'left';
+  const measure = measureOf(c.goal.headline);
+  return {
+    measureId: measure.id,
+    legs: { leadLegCm: legOf(c.client, lead).value, trailLegCm: legOf(c.client, otherSide(lead)).value },
+    limbCm: lengthsOf(c.client, side)[measure.limb].value,
+    sessionsPerWeek
+  };
+}
+
 export function forecastAsk(c: GoalCase, side: Side | null, today: string, perWeek = perWeekOf(c)): HeadlineAsk | null {
   const measure = measureOf(c.goal.headline);
   const values = alikeSeries(c, side).filter((r) => r.sd !== null && r.takenOn <= today);
@@ -76,16 +89,12 @@ export function forecastAsk(c: GoalCase, side: Side | null, today: string, perWe
   const sessionDays = c.sessionDays.filter((d) => d >= first.takenOn && d <= today);
   // A measure comes before the work of its day.
   const sessionsBefore = (on: string) => sessionDays.filter((d) => d < on).length;
-  const lead = side ?? 'left';
   const { done, due } = attendedLately(c, today);
   const toTarget = c.goal.targetOn ? Math.ceil(weeksBetween(today, c.goal.targetOn)) : 0;
   return {
-    measureId: measure.id,
-    legs: { leadLegCm: legOf(c.client, lead).value, trailLegCm: legOf(c.client, otherSide(lead)).value },
-    limbCm: lengthsOf(c.client, side)[measure.limb].value,
+    ...bodyAsk(c, side, perWeek),
     values: values.map((r) => ({ session: sessionsBefore(r.takenOn), week: weekOf(r.takenOn), value: r.value, sd: r.sd! })),
     target: c.goal.target,
-    sessionsPerWeek: perWeek,
     attended: done,
     missed: due - done,
     weeks: Math.min(ahead.most, Math.max(ahead.least, toTarget)),
@@ -141,7 +150,7 @@ const toldOf = perCase((c: GoalCase): Told[] => {
       firstOn: first?.takenOn ?? null,
       takenAs: first ? { bodyState: first.bodyState, way: first.way, support: first.support } : null,
       trend: trendOf(weekly),
-      plateau: plateau({ measures: weekly, betterIs, done, due }),
+      plateau: plateau({ measures: weekly, betterIs, done, due, expectedPerWeek: expectedPerWeek(bodyAsk(c, side)) }),
       gains: gainsOf(c, side)
     };
     return { told, alike: series };

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { plateauRules, type Plateau } from '$lib/core';
+  import type { Plateau } from '$lib/core';
   import { numberText, plural } from '$lib/ui/format';
 
   type Props = { plateau: Plateau; attended: { done: number; due: number }; base: string };
@@ -15,8 +15,8 @@
   </p>
 {:else if plateau.verdict === 'change the stimulus'}
   <p class="mt-2 rounded-soft border-2 border-ink px-3 py-2" role="status">
-    <strong>It stands still:</strong> over {weeks} and {plural(plateau.measures, 'measure')} the rate is surely under {numberText(
-      plateauRules.leastPerWeek
+    <strong>It stands still:</strong> over {weeks} and {plural(plateau.measures, 'measure')} the rate is very likely under {numberText(
+      plateau.leastPerWeek
     )} a week, with {attended.done} of {attended.due} sessions done. Another stimulus is due:
     <a class="font-semibold underline" href="{base}/read">what limits it now</a>,
     <a class="font-semibold underline" href="{base}/grade">another exercise or school</a>.
