@@ -15,6 +15,7 @@ import {
 import { runChecked } from './door';
 import { answeredDraft, topicForm, type ScreeningDraft } from './checkForms';
 import { startForm } from './forms';
+import { setRow } from './history';
 import { setLogSchema } from './setForms';
 import { goalForm } from './goalForms';
 import { measureForm } from './measureForms';
@@ -280,5 +281,17 @@ describe('the door', () => {
         throw new TypeError('a bug');
       })
     ).rejects.toThrow('a bug');
+  });
+});
+
+test('a set as a row of a file has what was counted and seen of it, and by which school', () => {
+  const log = {
+    ...{ side: null, plannedS: 60, actualS: 48, clean: false, sensation: 5, felt: null, slipped: null, setting: { reps: 8 } },
+    schoolId: 'drills',
+    figures: { done: 6, of: 8, effortSeen: 7, dropDeg: 3, signs: ['trembling', 'cramp'], easier: true }
+  } as const;
+  expect(setRow({ ...log, figures: { ...log.figures, signs: [...log.figures.signs] } }, '2026-03-02', 'Leg lift')).toMatchObject({
+    ...{ school: 'drills', side: 'both together', count: 6, count_planned: 8, effort_seen_of_10: 7, fell_deg: 3 },
+    ...{ signs: 'trembling; cramp', one_step_easier: 'yes', effort_told_of_10: '', dials: 'reps 8' }
   });
 });

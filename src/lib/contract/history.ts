@@ -1,4 +1,4 @@
-import type { SetLogInput } from './setForms';
+import type { SetFigures, SetLogInput } from './setForms';
 import type { Taken } from './taken';
 import { measureOf, wayOf, type LinkId, type Side } from '$lib/core';
 
@@ -21,14 +21,17 @@ export const measureRow = (r: Taken) => {
   };
 };
 
-/** A set as such a row; its dials by their own names after it. */
+/** A set as such a row, with all that was counted and seen of it; its dials by their own names after it. */
 export const setRow = (
-  l: Pick<SetLogInput, 'side' | 'plannedS' | 'actualS' | 'clean' | 'sensation' | 'felt' | 'slipped' | 'setting'>,
+  l: Pick<SetLogInput, 'side' | 'plannedS' | 'actualS' | 'clean' | 'sensation' | 'felt' | 'slipped' | 'setting'> &
+    Readonly<{ schoolId: string | null; figures: SetFigures }>,
   day: string,
   exercise: string
 ) => ({
   day,
   exercise,
+  school: l.schoolId ?? '',
+  variant: l.figures.variant ?? '',
   side: l.side ?? 'both together',
   planned_s: l.plannedS,
   done_s: l.actualS,
@@ -36,6 +39,18 @@ export const setRow = (
   sensation_of_10: l.sensation ?? '',
   felt: l.felt ?? '',
   slipped: l.slipped ?? '',
+  count: l.figures.done ?? '',
+  count_planned: l.figures.of ?? '',
+  effort_told_of_10: l.figures.effortTold ?? '',
+  effort_seen_of_10: l.figures.effortSeen ?? '',
+  fell_deg: l.figures.dropDeg ?? '',
+  reached_cm: l.figures.reachedCm ?? '',
+  reached_deg: l.figures.reachedDeg ?? '',
+  load_kg: l.figures.loadKg ?? '',
+  signs: (l.figures.signs ?? []).join('; '),
+  checks_slipped: (l.figures.checks ?? []).join('; '),
+  ended_by_a_sign: l.figures.ended ? 'yes' : '',
+  one_step_easier: l.figures.easier ? 'yes' : '',
   dials: Object.entries(l.setting)
     .map(([dial, value]) => `${dial} ${value}`)
     .join('; ')

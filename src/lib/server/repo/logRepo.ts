@@ -17,6 +17,7 @@ const SetLogRow = z
     sensation: z.int().nullable(),
     felt: z.enum(feltPlaces).nullable(),
     slipped: z.enum(slips).nullable(),
+    school_id: z.string().nullable(),
     setting: z.custom<Setting>(),
     figures: figuresSchema
   })
@@ -32,13 +33,15 @@ const SetLogRow = z
     sensation: r.sensation,
     felt: r.felt,
     slipped: r.slipped,
+    /** By which school it was done; null where it was logged before schools were kept. */
+    schoolId: r.school_id,
     setting: r.setting,
     figures: r.figures
   }));
 export type SetLog = z.output<typeof SetLogRow>;
 
 const setColumns = `l.id, l.session_id, l.set_index, l.exercise_id, l.side, l.planned_s, l.actual_s, l.clean, l.sensation, l.felt, l.slipped,
-                    l.setting, l.figures`;
+                    l.school_id, l.setting, l.figures`;
 
 /** Sets that were done in every session of a goal, in their order. */
 export const listSetLogs = (db: Db, goalId: number): Promise<SetLog[]> =>
