@@ -6,7 +6,7 @@
   import LinkMinutes from '../plan/LinkMinutes.svelte';
   import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
   import { formProblem } from '$lib/ui/formState';
-  import { capital, clockText, dateText, modeText, plural, valueText } from '$lib/ui/format';
+  import { capital, clockText, dateText, modeText, valueText } from '$lib/ui/format';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
@@ -160,20 +160,15 @@
           {#each data.last.measured as m, i (i)}
             <p class="mt-2 flex items-start gap-1">
               <span class="pt-1"><SideMark side={m.side} size={13} /></span>
-              {measureOf(m.measureId).name}{measureOf(m.measureId).modes.length > 1
-                ? `, ${modeText[m.mode].toLowerCase()}`
-                : ''}: {valueText(m.before, measureOf(m.measureId), unit)} before, {valueText(
-                m.after,
+              {measureOf(m.measureId).name}{measureOf(m.measureId).modes.length > 1 ? `, ${modeText[m.mode].toLowerCase()}` : ''}: {valueText(
+                m.before,
                 measureOf(m.measureId),
                 unit
-              )} after.
+              )} before, {valueText(m.after, measureOf(m.measureId), unit)} after.
             </p>
           {/each}
           <p class="mt-3">
-            {data.attendance.done} of {plural(data.attendance.due, 'session')} due so far {data.attendance.done >=
-            data.attendance.due
-              ? 'were done'
-              : 'done'}.
+            Sessions done so far: {data.attendance.done} of {data.attendance.due} due.
           </p>
         </aside>
       </div>
