@@ -76,8 +76,8 @@ describe('what to look at', () => {
     store.rolledBack(async (db) => {
       const id = await personWithGoal(db, 'easy_seat');
       const [way] = measureOf('easy_seat_minutes').ways;
-      for (const n of [0, 14, 28, 42]) await take(db, id, 'easy_seat_minutes', null, [10], { on: day(n), way });
-      expect(await codesOn(db, id, day(43))).toContain('plateau');
+      for (const n of [0, 14, 28, 42, 56]) await take(db, id, 'easy_seat_minutes', null, [10], { on: day(n), way });
+      expect(await codesOn(db, id, day(57))).toContain('plateau');
     }));
 });
 
