@@ -138,8 +138,8 @@ function movesWithRoles(
   { links, kinds }: Readonly<{ links: readonly MotionId[]; kinds: readonly ExerciseKind[] }>
 ): Move[] {
   const trained = usualRole(kinds);
-  const kept = moves ?? links.map((motion): KeptMove => ({ motion, on: 'same' }));
-  return kept.map(({ motion, on, role }) => ({
+  const stored = moves ?? links.map((motion): KeptMove => ({ motion, on: 'same' }));
+  return stored.map(({ motion, on, role }) => ({
     motion,
     on,
     role: role ?? (links.includes(motion) ? trained : 'passes')

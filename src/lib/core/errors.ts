@@ -1,4 +1,4 @@
-/** What can go wrong for a careful user: everything the core refuses, each with words in ui/problemText.ts. */
+/** Refusals that a careful user can come to, each with words in ui/problemText.ts. */
 export const problemCodes = [
   'not_found',
   'conflict',
@@ -82,7 +82,7 @@ export const problemCodes = [
 export type ProblemCode = (typeof problemCodes)[number];
 export const isProblemCode = (code: string): code is ProblemCode => (problemCodes as readonly string[]).includes(code);
 
-/** What only a fault of the program can ask of the core. */
+/** Refusals that only a fault of the program can come to. */
 export type FaultCode =
   | 'confidence_unknown'
   | 'flag_unknown'

@@ -23,6 +23,9 @@ const lengthened: Readonly<Partial<Record<MotionId, Line>>> = {
   WE: 'forearm'
 };
 
+/** The line that is lengthened along a motion; undefined where none is known for it. */
+export const lineOf = (motion: MotionId): Line | undefined => lengthened[motion];
+
 /** Motions whose lever is the shin or a bent knee: what turns or opens the hip so goes through the knee as well (common practice). */
 const throughTheKnee: ReadonlySet<MotionId> = new Set(['HER0', 'HIR0', 'HER90', 'HIR90', 'HAB90', 'HF-KB', 'HE-KF']);
 export const isThroughTheKnee = (motion: MotionId): boolean => throughTheKnee.has(motion);
@@ -79,7 +82,7 @@ const worksAtLength = ({ phases, traits, dials }: Trains): boolean =>
 export function linesOf(e: Trains): Exercise['lines'] {
   if (!isStretching(e) && !worksAtLength(e)) return [];
   const found = e.moves.flatMap(({ motion, on }) => {
-    const line = lengthened[motion];
+    const line = lineOf(motion);
     return line ? [[line, on] as const] : [];
   });
   return distinct(found).map(([line, on]) => ({ line, on }));

@@ -66,7 +66,7 @@ export const exerciseTraits = [
 ] as const;
 export type ExerciseTrait = (typeof exerciseTraits)[number];
 
-/** What an exercise does with a motion: it takes it further, works it with its own muscles, or only goes through it or presses against it. */
+/** Roles of a motion in an exercise: taken further, worked by its own muscles, or only gone through or pressed against. */
 export const moveRoles = ['opens', 'works', 'passes'] as const;
 export type MoveRole = (typeof moveRoles)[number];
 
@@ -109,7 +109,7 @@ export type Exercise = Readonly<{
   links: readonly LinkId[];
   /** Every motion of every limb it uses, passing ones too: what limits, stops and locks are held against. */
   moves: readonly Move[];
-  /** What the other limb does where no joint of it moves or bears weight. */
+  /** How the other limb rests, where no joint of it moves or bears weight. */
   rests?: string;
   /** What it moves besides, that no goal measures. */
   also: readonly string[];
@@ -242,4 +242,5 @@ export const motionsOfRole = ({ moves }: Pick<Exercise, 'moves'>, ...roles: read
   ...new Set(moves.filter((m) => roles.includes(m.role)).map((m) => m.motion))
 ];
 
-const distinct = <T>(list: readonly T[]): T[] => [...new Map(list.map((x) => [JSON.stringify(x), x])).values()];
+/** Each of a list once, alike by what they say. */
+export const distinct = <T>(list: readonly T[]): T[] => [...new Map(list.map((x) => [JSON.stringify(x), x])).values()];

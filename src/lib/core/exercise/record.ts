@@ -4,7 +4,16 @@ import type { Dial, Setting } from './dial';
 import { hasNoSide, type Joint, type Line } from '../body/body';
 import { linesOf, loadsOf } from './bearing';
 import { wayOutOf, wayOutTexts } from './wayOut';
-import { motionsOfRole, moveRoles, type Exercise, type LinkId, type Move, type MoveRole, type PropNeed } from './exercise';
+import {
+  distinct,
+  motionsOfRole,
+  moveRoles,
+  type Exercise,
+  type LinkId,
+  type Move,
+  type MoveRole,
+  type PropNeed
+} from './exercise';
 
 type LoadWord = Joint | `other ${Joint}`;
 type LineWord = Line | `other ${Line}`;
@@ -126,8 +135,6 @@ const movesFrom = (words: Readonly<Partial<Record<MoveRole, readonly MoveWord[]>
 function onSide<T extends string>(word: T | `other ${T}`): { what: T; on: 'same' | 'other' } {
   return word.startsWith('other ') ? { what: word.slice(6) as T, on: 'other' } : { what: word as T, on: 'same' };
 }
-
-const distinct = <T>(list: readonly T[]): T[] => [...new Map(list.map((x) => [JSON.stringify(x), x])).values()];
 
 /** Every exercise starts at its easiest; what nobody gives a figure for, and what a measure sets, is not set. */
 function startOf(dials: readonly Dial[], asks: readonly string[]): Setting {

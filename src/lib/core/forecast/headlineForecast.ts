@@ -70,10 +70,12 @@ export function headlineForecast({ measureId, legs, limbCm, values, target, ...a
 }
 
 /**
- * What a headline is expected to gain in its first weeks before anything is known of a person, in its own unit a week.
+ * Returns the weekly gain that is expected of a headline in its first weeks, before anything is known of a person.
  *
  * Model:  the middle of the assumption of the forecast. Of a split a degree of opening moves both legs by half; what is no length and no
  *         angle gains a share of its usual range.
+ * Units:  that of the measure, a week.
+ * Source: docs/sources.md#forecast (assumption)
  */
 export function expectedPerWeek({
   measureId,

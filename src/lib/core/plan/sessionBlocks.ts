@@ -83,8 +83,8 @@ export function dosePhase(
   { exercise, states }: WeekWork,
   { phase, person, today }: Pick<BlocksAsk, 'phase' | 'person' | 'today'>
 ): PlanPhase {
-  const asked = exercise.sides === 'each' ? sides : ([null] as const);
-  const isKept = asked.some((side) => gate({ exercise, side, setting: states[side ?? 'left'].setting, person, today }).noHarder);
+  const places = exercise.sides === 'each' ? sides : ([null] as const);
+  const isKept = places.some((side) => gate({ exercise, side, setting: states[side ?? 'left'].setting, person, today }).noHarder);
   return isKept ? 'settle in' : phase;
 }
 

@@ -68,8 +68,8 @@ export function warmUpFlow(person: SafetyPerson, today: string, motions: Readonl
     const exercise = exerciseOf(exerciseId);
     const { bars } = gate({ exercise, side, setting: exercise.start, person, today });
     // A pain that nobody has decided on yet is not warmed up through.
-    const told = toldPainOf({ exercise, side, person });
-    return bars.length > 0 || !told ? bars : [told];
+    const pain = toldPainOf({ exercise, side, person });
+    return bars.length > 0 || !pain ? bars : [pain];
   };
   const wanted = warmUpSteps.filter((s) => s.for === 'all' || s.for.some((motion) => motions.has(motion)));
   const weights = wanted.reduce((sum, s) => sum + s.weight, 0);

@@ -25,7 +25,7 @@ export type SessionRecord = Readonly<{
 /** Common practice, docs/sources.md#progression. Days, sessions and shares. */
 export const progressRules = {
   setsDoneShare: 0.8,
-  /** Of its planned time a set lasts at least this much, or it is not counted as done as planned. */
+  /** Least share of its planned time for a set to count as done as planned. */
   setTimeShare: 0.8,
   cleanSessions: 2,
   cleanSessionsAfterEase: 3,

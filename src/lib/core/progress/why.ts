@@ -22,7 +22,8 @@ export type VerdictWhy =
       code: 'came back twice';
       from: number;
       unit: DialState['unit'];
-      /** Not there in what was kept before there was a day. */ opensOn?: string;
+      /** Missing in decisions kept before a closed step had a day to open. */
+      opensOn?: string;
     }>
   | Readonly<{ code: 'taken back before'; needed: number; sessions: number }>
   | Readonly<{ code: PlainWhy }>

@@ -25,7 +25,7 @@ export const flatFirst = (person: SafetyPerson, side: Side | null): GateReason =
   holdS: flatHeld.holdS
 });
 
-/** What is known of the stage of the lotus in work: since when, its sessions, knee pain, and the outward turn of either hip. */
+/** Facts that open the next stage of the lotus: since when this one is in work, its sessions, knee pain, and the outward turn of either hip. */
 export type StageFacts = Readonly<{
   stage: number;
   since: string;
@@ -46,7 +46,7 @@ export type StageOpening = Readonly<{
 }>;
 
 /**
- * Whether the next stage of the lotus is open.
+ * Returns whether the next stage of the lotus is open, and what of it is missing.
  *
  * Model:  a fortnight at the stage, sessions on days without pain in a knee, and the outward turn that the next one takes, all together.
  *         A knee that hurt begins the fortnight anew.

@@ -102,6 +102,9 @@ describe('what nobody may be made harder by', () => {
     expect(measuringNotes({ stops: [], told }, measureOf('WE'))).toMatchObject([{ code: 'told pain' }]);
     expect(measuringNotes({ stops: [], told }, measureOf('HF-KS'))).toEqual([]);
     expect(measuringNotes({ stops: [], told }, measureOf('front_split_gap'))).toHaveLength(1);
+    const ache = [stopped({ line: 'forearm', side: 'left' })];
+    const noted = (id: string) => measuringNotes({ stops: ache, told: [] }, measureOf(id)).length;
+    expect([noted('WE'), noted('WF'), noted('HF-KS'), noted('KF')]).toEqual([1, 1, 0, 0]);
   });
   test('a wide and supported stance is no heels together, no hop, and no leg in the air without a wall', () => {
     const limits = [limit('wide support only')];

@@ -68,7 +68,7 @@ export function attendedLately(c: GoalCase, today: string, weeks = attendanceWee
 const perWeekOf = (c: GoalCase): number => c.plan?.sessionsPerWeek ?? c.client.sessionsPerWeek;
 
 /** What the headline of the goal is foretold from on a day; null where it cannot be. */
-/** What a forecast has to know of the body, and how often it is trained. */
+/** Returns the lengths of the body that a forecast needs, and how often it is trained. */
 function bodyAsk(c: GoalCase, side: Side | null, sessionsPerWeek = perWeekOf(c)) {
   const lead = side ?? 'left';
   const measure = measureOf(c.goal.headline);

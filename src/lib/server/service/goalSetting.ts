@@ -15,6 +15,7 @@ import {
   type Side,
   type StageOpening
 } from '$lib/core';
+import { changeClient } from './changing';
 import { askClearanceFor, limitsOf } from './checking';
 import type { Database } from '../db/db';
 import { getClient, updateCurrentGoal } from '../repo/clientRepo';
@@ -30,31 +31,35 @@ import { isHurt, safetyOf } from './safety';
  * Throws: CoreError 'not_found'; 'goal_barred' for what a limit forbids as a goal too; 'stage_not_open' for a lotus stage out of its
  *         order or before its day; 'turnout_past_hips' when a target goes beyond what the hips allow without a reason.
  */
-export async function saveGoal(
+export const saveGoal = (
   db: Database,
   clientId: number,
   goalId: number | null,
   input: GoalInput,
   today: string
-): Promise<number> {
-  const c = await loadCase(db, clientId, today);
-  const existing = goalId === null ? null : c.goals.find((g) => g.id === goalId);
-  if (existing === undefined || (existing && existing.kind !== input.kind)) throw new CoreError('not_found', { what: 'goal' });
-  const bar = goalBar(input, limitsOf(c));
-  if (bar) throw new CoreError('goal_barred', { why: `${limitText(bar)} (${fromText(bar)})` });
-  refuseStageOutOfOrder(c, existing, input);
-  refuseTurnoutPastHips(c, input);
-  return db.transaction(async (tx) => {
-    await askClearanceFor(tx, c, input.kind);
-    if (goalId === null) {
-      const id = await insertGoal(tx, clientId, input, today);
-      await updateCurrentGoal(tx, clientId, id);
-      return id;
+): Promise<number> =>
+  changeClient(
+    db,
+    clientId,
+    (tx) => loadCase(tx, clientId, today),
+    async (tx, c) => {
+      const existing = goalId === null ? null : c.goals.find((g) => g.id === goalId);
+      if (existing === undefined || (existing && existing.kind !== input.kind))
+        throw new CoreError('not_found', { what: 'goal' });
+      const bar = goalBar(input, limitsOf(c));
+      if (bar) throw new CoreError('goal_barred', { why: `${limitText(bar)} (${fromText(bar)})` });
+      refuseStageOutOfOrder(c, existing, input);
+      refuseTurnoutPastHips(c, input);
+      await askClearanceFor(tx, c, input.kind);
+      if (goalId === null) {
+        const id = await insertGoal(tx, clientId, input, today);
+        await updateCurrentGoal(tx, clientId, id);
+        return id;
+      }
+      await updateGoal(tx, clientId, goalId, input, today);
+      return goalId;
     }
-    await updateGoal(tx, clientId, goalId, input, today);
-    return goalId;
-  });
-}
+  );
 
 /**
  * The stages of the lotus come in order, from the first one on: a fortnight, sessions without knee pain and range open the next. A written
@@ -71,7 +76,7 @@ function refuseStageOutOfOrder(c: ClientCase, existing: ClientGoal | null, { kin
     throw new CoreError('stage_not_open', { why: stageText(opening) });
 }
 
-/** What opens the next stage of a lotus, as it stands today. */
+/** Returns how far the next stage of a lotus is from open today. */
 function openingOf(c: ClientCase, goal: ClientGoal): StageOpening {
   const since = goal.stageOn ?? c.sessionDays[0] ?? c.today;
   const turn = (side: Side) => latestTaken(c, 'HER90', side, 'passive')?.value ?? null;
