@@ -99,4 +99,23 @@ describe('the direction of imports', () => {
     for (const file of files.filter((f) => !/server\/(repo|db|testing)\//.test(f)))
       expect(readFileSync(file, 'utf8'), file).not.toMatch(/\.query\(\s*[`'"]/);
   });
+
+  test('the record of a client is changed under its lock alone', () => {
+    // What belongs to the studio, to no client yet, or to nobody any more.
+    const studioWrites =
+      /^(\w*(Prop|Quantity|Units|NamedCycle|OwnExercise|OwnExerciseRemoved|PropRemoved|SentForm|SentAnswer|DemoPerson|Before)|insertClient)$/;
+    const writer =
+      /export (?:async function|const) ((?:insert|update|upsert|delete|replace|append|supersede)\w*)\b[^(]*\(\s*\w+: (\w+)/g;
+    const repos = files.filter((f) => /server\/repo\//.test(f));
+    const writers = repos.flatMap((f) =>
+      [...readFileSync(f, 'utf8').matchAll(writer)].map(([, name, type]) => ({ name: name!, type }))
+    );
+    expect(writers.length).toBeGreaterThan(50);
+    for (const { name, type } of writers) if (!studioWrites.test(name)) expect(type, name).toBe('ClientTx');
+    for (const file of files.filter((f) => !f.endsWith('repo/clientRepo.ts'))) {
+      const text = readFileSync(file, 'utf8');
+      expect(text, `${file} makes itself a lock`).not.toMatch(/as ClientTx/);
+      if (!file.endsWith('service/changing.ts')) expect(text, `${file} locks a client by itself`).not.toMatch(/\blockClient\b/);
+    }
+  });
 });

@@ -20,6 +20,7 @@ import { addExercise } from '$lib/server/service/library';
 import { makePlan } from '$lib/server/service/planning';
 import type { FormFailure } from '$lib/server/runForm';
 import { newPerson, passCheck, personWithGoal, take } from '$lib/server/testing/people';
+import { changeClient } from '$lib/server/service/changing';
 import { testDatabase } from '$lib/server/testing/testDatabase';
 
 // Every form and every address of the application, with what a hurried or hostile hand puts there: nothing may end in a fault,
@@ -118,7 +119,7 @@ beforeAll(async () => {
   const exerciseId = await addExercise(db, ownExercise, null);
   const [prop] = await listProps(db);
   const archivedId = await newPerson(db, 'Long Gone');
-  await updateArchived(db, archivedId, now.toISOString());
+  await changeClient(db, archivedId, (tx) => updateArchived(tx, archivedId, now.toISOString()));
   world = {
     clientId,
     archivedId,

@@ -3,6 +3,7 @@ import { waitsFor } from '$lib/contract/path';
 import { rowId } from '$lib/contract/fields';
 import { listProps } from '$lib/server/repo/propRepo';
 import { updateArchived } from '$lib/server/repo/clientRepo';
+import { changeClient } from '$lib/server/service/changing';
 import { pathFactsOf } from '$lib/server/service/people';
 import { pathOf } from '$lib/server/service/stations';
 import { deleteForGood } from '$lib/server/service/photos';
@@ -31,11 +32,15 @@ const personForm = z.object({ clientId: rowId });
 
 export const actions: Actions = {
   archive: async ({ request, locals: { db, now } }) => {
-    const done = await runForm(request, personForm, ({ clientId }) => updateArchived(db, clientId, now.toISOString()));
+    const done = await runForm(request, personForm, ({ clientId }) =>
+      changeClient(db, clientId, (tx) => updateArchived(tx, clientId, now.toISOString()))
+    );
     return done.ok ? { archived: true } : done.failure;
   },
   restore: async ({ request, locals: { db } }) => {
-    const done = await runForm(request, personForm, ({ clientId }) => updateArchived(db, clientId, null));
+    const done = await runForm(request, personForm, ({ clientId }) =>
+      changeClient(db, clientId, (tx) => updateArchived(tx, clientId, null))
+    );
     return done.ok ? { restored: true } : done.failure;
   },
   delete: async ({ request, locals: { db, photoFiles } }) => {

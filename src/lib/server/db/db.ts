@@ -8,6 +8,10 @@ export interface Db {
   query(text: string, values?: readonly unknown[]): Promise<{ rows: unknown[]; rowCount: number | null }>;
 }
 
+declare const isLocked: unique symbol;
+/** A transaction that holds the lock of one client: whatever writes to their record asks for it, and `changeClient` alone gives it. */
+export type ClientTx = Db & Readonly<{ [isLocked]: true }>;
+
 export interface Database extends Db {
   /** Runs all or nothing. Inside, only the handle that is passed in may be used. */
   transaction<T>(run: (tx: Db) => Promise<T>): Promise<T>;

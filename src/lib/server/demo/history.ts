@@ -25,12 +25,13 @@ import {
 import type { StartInput } from '$lib/contract/forms';
 import type { SetFigures, SetLogInput } from '$lib/contract/setForms';
 import type { TrialInput } from '$lib/contract/measureForms';
-import type { Database } from '../db/db';
+import type { ClientTx, Database } from '../db/db';
 import { insertClient } from '../repo/clientRepo';
 import type { PhotoFiles } from '../photos/photoFiles';
 import { findConsent, upsertConsent } from '../repo/photoRepo';
 import { insertProp } from '../repo/propRepo';
 import { getPrescribed, type Session } from '../repo/sessionRepo';
+import { changeClient } from '../service/changing';
 import { clearScreening, saveScreening } from '../service/checking';
 import { bodyOf, loadCase, loadGoalCase } from '../service/clientCase';
 import { updateGoal } from '../repo/goalRepo';
@@ -105,7 +106,10 @@ class HistoryWriter {
       const id = await saveGoal(db, this.#clientId, null, { ...input, stage: 0 }, this.today);
       // A later stage was opened weeks ago.
       const { stage = 0 } = goal;
-      if (stage > 0) await updateGoal(db, this.#clientId, id, { ...input, stage }, addDays(this.today, -7 * stageWeeksAgo));
+      if (stage > 0)
+        await this.#change((tx) =>
+          updateGoal(tx, this.#clientId, id, { ...input, stage }, addDays(this.today, -7 * stageWeeksAgo))
+        );
     }
     if (story.screenedWeeksAgo !== undefined) await this.#screen(story.screenedWeeksAgo);
     if (story.measured) {
@@ -156,10 +160,15 @@ class HistoryWriter {
     });
   }
 
+  #change(change: (tx: ClientTx) => Promise<unknown>) {
+    return changeClient(this.db, this.#clientId, change);
+  }
+
   /** Each trial gets a drawn picture of the position, and reads its number from it. */
   async #photographed(on: string, trials: readonly TrialInput[]): Promise<TrialInput[]> {
     const { client } = await loadCase(this.db, this.#clientId, this.today);
-    if (!(await findConsent(this.db, client.id))) await upsertConsent(this.db, client.id, { givenBy: client.name, givenOn: on });
+    if (!(await findConsent(this.db, client.id)))
+      await this.#change((tx) => upsertConsent(tx, client.id, { givenBy: client.name, givenOn: on }));
     const pictured: TrialInput[] = [];
     for (const trial of trials) {
       const { measureId, side, mode, entries } = trial;
@@ -264,7 +273,7 @@ class HistoryWriter {
       effortCapPct: defaultEffortCapPct,
       sensationCap: defaultSensationCap
     };
-    await saveScreening(this.db, this.#clientId, answers, on);
+    await this.#change((tx) => saveScreening(tx, this.#clientId, answers, on));
     if (this.story.clearedBy)
       await clearScreening(this.db, this.#clientId, { clearedBy: this.story.clearedBy, clearNote: 'Fit to train.' }, on);
   }

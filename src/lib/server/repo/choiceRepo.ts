@@ -3,7 +3,7 @@ import { cycleSchema, sideCyclesSchema } from '$lib/contract/cycleForm';
 import { sideLiftsSchema } from '$lib/contract/liftForm';
 import { policiesSchema } from '$lib/contract/exerciseForms';
 import { CoreError, schoolIds, sides, type CycleSpec, type Side } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows } from '../db/rows';
 
 const ChoiceRow = z
@@ -36,7 +36,7 @@ export async function listChoices(db: Db, goalId: number): Promise<ExerciseChoic
 }
 
 /** The whole list at once; meant for a transaction. */
-export async function replaceChoices(tx: Db, goalId: number, choices: readonly ExerciseChoice[]): Promise<void> {
+export async function replaceChoices(tx: ClientTx, goalId: number, choices: readonly ExerciseChoice[]): Promise<void> {
   await tx.query('delete from exercise_choice where goal_id = $1', [goalId]);
   for (const [ordinal, c] of choices.entries())
     await tx.query(
@@ -85,8 +85,8 @@ export async function listSettingChanges(db: Db, goalId: number): Promise<Settin
 
 type NewChange = Readonly<{ exerciseId: string; side: Side; dial: string; from: number | null; to: number; reason: string }>;
 
-export async function insertSettingChange(db: Db, goalId: number, c: NewChange, changedAt: string): Promise<void> {
-  await db.query(
+export async function insertSettingChange(tx: ClientTx, goalId: number, c: NewChange, changedAt: string): Promise<void> {
+  await tx.query(
     `insert into setting_change (goal_id, exercise_id, side, dial, from_value, to_value, reason, changed_at)
      values ($1, $2, $3, $4, $5, $6, $7, $8)`,
     [goalId, c.exerciseId, c.side, c.dial, c.from, c.to, c.reason, changedAt]

@@ -3,7 +3,7 @@ import type { WeekInput } from '$lib/contract/checkForms';
 import { policiesSchema, type PolicyChanges } from '$lib/contract/exerciseForms';
 import { levels, weekThings, type ClientInput } from '$lib/contract/forms';
 import { schoolIds, type SchoolId } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { changedOne, IdRow, oneRow } from '../db/rows';
 
 const ClientRow = z
@@ -66,9 +66,11 @@ const columns = `id, name, birth_year, birth_date, level, contact, stature_cm, l
                  hip_to_breastbone_cm, body_mass_kg, sessions_per_week, minutes_per_session, week_holds, home_props, notes,
                  school_id, policies, breath_s, current_goal_id, archived_at, is_example`;
 
-/** Everything of one client that is read and then written waits here for the one before it, on a server of its own as well. */
-export async function lockClient(tx: Db, id: number): Promise<void> {
-  await tx.query('select 1 from client where id = $1 for update', [id]);
+/** Whoever changes the record of a client waits here for the one before. Throws: CoreError 'not_found' for a client who is gone. */
+export async function lockClient(tx: Db, id: number): Promise<ClientTx> {
+  const { rows } = await tx.query('select id from client where id = $1 for update', [id]);
+  oneRow(IdRow, rows, 'client');
+  return tx as ClientTx;
 }
 
 export async function getClient(db: Db, id: number): Promise<Client> {
@@ -103,9 +105,9 @@ export async function insertClient(db: Db, client: ClientInput): Promise<number>
   return oneRow(IdRow, rows, 'client').id;
 }
 
-export async function updateClient(db: Db, id: number, client: ClientInput): Promise<void> {
+export async function updateClient(tx: ClientTx, id: number, client: ClientInput): Promise<void> {
   changedOne(
-    await db.query(
+    await tx.query(
       `update client
         set name = $1, birth_year = $2, level = $3, contact = $4, stature_cm = $5, left_leg_cm = $6, right_leg_cm = $7,
             lower_leg_cm = $8, hip_to_breastbone_cm = $9, body_mass_kg = $10, sessions_per_week = $11, minutes_per_session = $12,
@@ -117,20 +119,20 @@ export async function updateClient(db: Db, id: number, client: ClientInput): Pro
   );
 }
 
-export async function updateArchived(db: Db, id: number, archivedAt: string | null): Promise<void> {
-  changedOne(await db.query('update client set archived_at = $1 where id = $2', [archivedAt, id]), 'client');
+export async function updateArchived(tx: ClientTx, id: number, archivedAt: string | null): Promise<void> {
+  changedOne(await tx.query('update client set archived_at = $1 where id = $2', [archivedAt, id]), 'client');
 }
 
 /** Deletes an archived client with everything that hangs on them. Throws: CoreError 'not_found' for one who is not archived. */
-export async function deleteClient(db: Db, id: number): Promise<void> {
-  const { rows } = await db.query('delete from client where id = $1 and archived_at is not null returning id', [id]);
+export async function deleteClient(tx: ClientTx, id: number): Promise<void> {
+  const { rows } = await tx.query('delete from client where id = $1 and archived_at is not null returning id', [id]);
   oneRow(IdRow, rows, 'client');
 }
 
 /** What their week holds, and what they have at home. */
-export async function updateWeek(db: Db, id: number, { weekHolds, homeProps }: WeekInput): Promise<void> {
+export async function updateWeek(tx: ClientTx, id: number, { weekHolds, homeProps }: WeekInput): Promise<void> {
   changedOne(
-    await db.query('update client set week_holds = $1, home_props = $2 where id = $3', [
+    await tx.query('update client set week_holds = $1, home_props = $2 where id = $3', [
       JSON.stringify(weekHolds),
       homeProps,
       id
@@ -140,19 +142,19 @@ export async function updateWeek(db: Db, id: number, { weekHolds, homeProps }: W
 }
 
 /** The school a client prefers, and where they differ from it; null and nothing for none. */
-export async function updateSchool(db: Db, id: number, schoolId: SchoolId | null, policies: PolicyChanges): Promise<void> {
+export async function updateSchool(tx: ClientTx, id: number, schoolId: SchoolId | null, policies: PolicyChanges): Promise<void> {
   changedOne(
-    await db.query('update client set school_id = $1, policies = $2 where id = $3', [schoolId, JSON.stringify(policies), id]),
+    await tx.query('update client set school_id = $1, policies = $2 where id = $3', [schoolId, JSON.stringify(policies), id]),
     'client'
   );
 }
 
 /** Length of one breath of a client; null goes back to the usual. */
-export async function updateBreath(db: Db, id: number, breathS: number | null): Promise<void> {
-  changedOne(await db.query('update client set breath_s = $1 where id = $2', [breathS, id]), 'client');
+export async function updateBreath(tx: ClientTx, id: number, breathS: number | null): Promise<void> {
+  changedOne(await tx.query('update client set breath_s = $1 where id = $2', [breathS, id]), 'client');
 }
 
 /** Which of the goals is in work: every station speaks of it. */
-export async function updateCurrentGoal(db: Db, id: number, goalId: number): Promise<void> {
-  changedOne(await db.query('update client set current_goal_id = $1 where id = $2', [goalId, id]), 'client');
+export async function updateCurrentGoal(tx: ClientTx, id: number, goalId: number): Promise<void> {
+  changedOne(await tx.query('update client set current_goal_id = $1 where id = $2', [goalId, id]), 'client');
 }

@@ -1,7 +1,7 @@
 import { sides } from '$lib/core';
 import { z } from 'zod';
 import type { DialId, Side, Verdict, VerdictWhy } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows, instant, rowsAtOnce } from '../db/rows';
 
 const verdict = z.enum(['deepen', 'stay', 'ease', 'stop']);
@@ -69,7 +69,7 @@ export const listDecisionsAtHand = (
   );
 
 /** Takes a decision back, as if it had not been made; false when it is gone already. */
-export async function deleteDecision(tx: Db, id: number): Promise<boolean> {
+export async function deleteDecision(tx: ClientTx, id: number): Promise<boolean> {
   const { rowCount } = await tx.query('delete from decision where id = $1', [id]);
   return rowCount === 1;
 }
@@ -93,7 +93,7 @@ export type NewDecision = Readonly<{
 const KeptRow = z.object({ ordinal: z.int() });
 
 /** Keeps decisions in their order; returns those that were kept: what was decided in another tab meanwhile stays as it was. */
-export async function insertDecisions(tx: Db, goalId: number, decisions: readonly NewDecision[]): Promise<NewDecision[]> {
+export async function insertDecisions(tx: ClientTx, goalId: number, decisions: readonly NewDecision[]): Promise<NewDecision[]> {
   const { rows } = await tx.query(
     `with d as (
        select *

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { exerciseSchema } from '$lib/contract/exerciseForms';
 import { effects } from '$lib/core';
 import { withBearing, type Exercise } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows, IdRow, oneRow } from '../db/rows';
 
 /** Id of an exercise of the studio's own, beside those that ship. */
@@ -70,8 +70,8 @@ export async function listExerciseNotes(db: Db, clientId: number): Promise<Exerc
   return allRows(NoteRow, rows);
 }
 
-export async function upsertExerciseNote(db: Db, clientId: number, n: ExerciseNote): Promise<void> {
-  await db.query(
+export async function upsertExerciseNote(tx: ClientTx, clientId: number, n: ExerciseNote): Promise<void> {
+  await tx.query(
     `insert into exercise_note (client_id, exercise_id, effect, note, noted_on) values ($1, $2, $3, $4, $5)
      on conflict (client_id, exercise_id) do update set effect = excluded.effect, note = excluded.note, noted_on = excluded.noted_on`,
     [clientId, n.exerciseId, n.effect, n.note, n.notedOn]

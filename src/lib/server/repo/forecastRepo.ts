@@ -1,6 +1,6 @@
 import { sides, type KeptBands, type Side } from '$lib/core';
 import { z } from 'zod';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows, firstRow } from '../db/rows';
 
 const KeptRow = z
@@ -51,7 +51,7 @@ export async function findForecastsToAnswer(
 }
 
 /** Keeps the forecast of a day; the last of the day counts. */
-export async function upsertForecast(tx: Db, goalId: number, f: Omit<KeptForecast, 'id'>): Promise<void> {
+export async function upsertForecast(tx: ClientTx, goalId: number, f: Omit<KeptForecast, 'id'>): Promise<void> {
   await tx.query(
     `insert into kept_forecast (goal_id, side, made_on, taken_as, target, bands, prior_share) values ($1, $2, $3, $4, $5, $6, $7)
      on conflict (goal_id, side, made_on) do update
@@ -63,7 +63,7 @@ export async function upsertForecast(tx: Db, goalId: number, f: Omit<KeptForecas
 export type ForecastScore = Readonly<{ forecastId: number; weeksAhead: number; within50: boolean; within90: boolean }>;
 
 /** Keeps how the forecasts made before an occasion did against it; scored again they are replaced. */
-export async function upsertScores(tx: Db, occasionId: number, scores: readonly ForecastScore[]): Promise<void> {
+export async function upsertScores(tx: ClientTx, occasionId: number, scores: readonly ForecastScore[]): Promise<void> {
   if (scores.length === 0) return;
   await tx.query(
     `insert into forecast_score (kept_forecast_id, occasion_id, weeks_ahead, within50, within90)

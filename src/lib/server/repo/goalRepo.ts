@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { DemandSchema, type GoalInput } from '$lib/contract/goalForms';
 import { goalOf, sides } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows, changedOne, IdRow, oneRow } from '../db/rows';
 
 const GoalRow = z
@@ -64,8 +64,8 @@ const valuesOf = (g: GoalInput) => [
   g.demands && JSON.stringify(g.demands)
 ];
 
-export async function insertGoal(db: Db, clientId: number, g: GoalInput, today: string): Promise<number> {
-  const { rows } = await db.query(
+export async function insertGoal(tx: ClientTx, clientId: number, g: GoalInput, today: string): Promise<number> {
+  const { rows } = await tx.query(
     `insert into goal (client_id, kind, title, headline, lead_side, target, target_reason, target_on, event_name, stage, demands, stage_on)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) returning id`,
     [clientId, ...valuesOf(g), today]
@@ -73,9 +73,9 @@ export async function insertGoal(db: Db, clientId: number, g: GoalInput, today: 
   return oneRow(IdRow, rows, 'goal').id;
 }
 
-export async function updateGoal(db: Db, clientId: number, id: number, g: GoalInput, today: string): Promise<void> {
+export async function updateGoal(tx: ClientTx, clientId: number, id: number, g: GoalInput, today: string): Promise<void> {
   changedOne(
-    await db.query(
+    await tx.query(
       `update goal set kind = $1, title = $2, headline = $3, lead_side = $4, target = $5, target_reason = $6, target_on = $7,
                      event_name = $8, stage = $9, demands = $10,
                      stage_on = case when stage = $9 then stage_on else $13::date end
@@ -87,6 +87,6 @@ export async function updateGoal(db: Db, clientId: number, id: number, g: GoalIn
 }
 
 /** Ends a goal, or takes it up again (null); what was measured and done for it stays. */
-export async function updateGoalClosed(db: Db, clientId: number, id: number, closedAt: string | null): Promise<void> {
-  changedOne(await db.query('update goal set closed_at = $1 where id = $2 and client_id = $3', [closedAt, id, clientId]), 'goal');
+export async function updateGoalClosed(tx: ClientTx, clientId: number, id: number, closedAt: string | null): Promise<void> {
+  changedOne(await tx.query('update goal set closed_at = $1 where id = $2 and client_id = $3', [closedAt, id, clientId]), 'goal');
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { effects } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows, changedOne, IdRow, oneRow } from '../db/rows';
 
 const NotedRow = z
@@ -53,11 +53,11 @@ export async function listNoted(
 }
 
 export async function insertJudgement(
-  db: Db,
+  tx: ClientTx,
   clientId: number,
   j: Readonly<{ exerciseId: string | null; judgement: string; judgedOn: string }>
 ): Promise<number> {
-  const { rows } = await db.query(
+  const { rows } = await tx.query(
     'insert into judgement (client_id, exercise_id, judged_on, judgement) values ($1, $2, $3, $4) returning id',
     [clientId, j.exerciseId, j.judgedOn, j.judgement]
   );
@@ -65,9 +65,14 @@ export async function insertJudgement(
 }
 
 /** Takes a judgement out, or puts it back (null). Throws: CoreError 'not_found'. */
-export async function updateJudgementRemoved(db: Db, clientId: number, id: number, removedAt: string | null): Promise<void> {
+export async function updateJudgementRemoved(
+  tx: ClientTx,
+  clientId: number,
+  id: number,
+  removedAt: string | null
+): Promise<void> {
   changedOne(
-    await db.query('update judgement set removed_at = $3 where client_id = $1 and id = $2', [clientId, id, removedAt]),
+    await tx.query('update judgement set removed_at = $3 where client_id = $1 and id = $2', [clientId, id, removedAt]),
     'judgement'
   );
 }

@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { oneRow } from '../db/rows';
 import type { Prescribed } from './sessionRepo';
 
 const KeptRow = z.object({ prescribed: z.custom<Prescribed>() });
 
 /** Keeps what a device was given under its copy; the same copy is kept once. */
-export async function upsertKept(db: Db, sessionId: number, copy: string, prescribed: string): Promise<void> {
-  await db.query(
+export async function upsertKept(tx: ClientTx, sessionId: number, copy: string, prescribed: string): Promise<void> {
+  await tx.query(
     `insert into kept_session (session_id, copy, prescribed) values ($1, $2, $3)
      on conflict (session_id, copy) do update set kept_at = now()`,
     [sessionId, copy, prescribed]

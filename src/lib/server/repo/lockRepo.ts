@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { joints, lines, sides, type OpenStop, type Stop } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows } from '../db/rows';
 
 type Target = Readonly<{
@@ -58,12 +58,16 @@ export const openStops = (locks: readonly BodyLock[]): OpenStop[] =>
 export type NewLock = Readonly<{ stop: Stop; reason: string; openedOn: string; painEventId: string | null }>;
 
 /** Opens a stop unless the same one is open already. */
-export async function insertLock(db: Db, clientId: number, { stop, reason, openedOn, painEventId }: NewLock): Promise<void> {
+export async function insertLock(
+  tx: ClientTx,
+  clientId: number,
+  { stop, reason, openedOn, painEventId }: NewLock
+): Promise<void> {
   const joint = 'joint' in stop ? stop.joint : null;
   const line = 'line' in stop ? stop.line : null;
   const exerciseId = 'exerciseId' in stop ? stop.exerciseId : null;
   const side = 'side' in stop ? stop.side : null;
-  await db.query(
+  await tx.query(
     `insert into body_lock (client_id, pain_event_id, joint, line, exercise_id, whole_person, side, reason, opened_on)
      select $1::int, $2::uuid, $3::text, $4::text, $5::text, $6::boolean, $7::text, $8::text, $9::date
       where not exists (select 1 from body_lock
@@ -76,14 +80,14 @@ export async function insertLock(db: Db, clientId: number, { stop, reason, opene
 
 /** Clears a stop that is open; false where there was none. */
 export async function updateLockCleared(
-  db: Db,
+  tx: ClientTx,
   clientId: number,
   id: number,
   by: string,
   on: string,
   note: string
 ): Promise<boolean> {
-  const { rowCount } = await db.query(
+  const { rowCount } = await tx.query(
     'update body_lock set cleared_by = $1, cleared_on = $2, clear_note = $3 where id = $4 and client_id = $5 and cleared_on is null',
     [by, on, note, id, clientId]
   );

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { feltPlaces, figuresSchema, leftOutReasons, slips, type SetLogInput } from '$lib/contract/setForms';
 import { painPlaceIds, sides, type PainEvent, type PainKindId, type Setting, type Side } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows, rowsAtOnce } from '../db/rows';
 
 const SetLogRow = z
@@ -98,11 +98,11 @@ export async function listLeftOut(db: Db, sessionId: number): Promise<LeftOutSet
 
 /** Sets of one session, each by its place in it; one that was logged there before is replaced, and its id remembered. */
 export async function upsertSetLogs(
-  db: Db,
+  tx: ClientTx,
   sessionId: number,
   logs: readonly Readonly<SetLogInput & { schoolId: string }>[]
 ): Promise<void> {
-  await db.query(
+  await tx.query(
     `insert into set_log (id, session_id, set_index, exercise_id, side, planned_s, actual_s, clean, sensation, felt, slipped, school_id, setting, figures, left_out)
      select id, $1, "setIndex", "exerciseId", side, "plannedS", "actualS", clean, sensation, felt, slipped, "schoolId", setting,
             coalesce(figures, '{}'), "leftOut"
@@ -171,7 +171,7 @@ export type NewPain = PainEvent &
   }>;
 
 /** False when this very event was kept before. */
-export async function insertPain(tx: Db, clientId: number, p: NewPain): Promise<boolean> {
+export async function insertPain(tx: ClientTx, clientId: number, p: NewPain): Promise<boolean> {
   const { rowCount } = await tx.query(
     `insert into pain_event (id, client_id, session_id, set_index, exercise_id, work_side, place, side, kind, felt_on, note, told_at)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, clock_timestamp())
@@ -181,6 +181,6 @@ export async function insertPain(tx: Db, clientId: number, p: NewPain): Promise<
   return rowCount === 1;
 }
 
-export async function updatePainNote(tx: Db, id: string, note: string): Promise<void> {
+export async function updatePainNote(tx: ClientTx, id: string, note: string): Promise<void> {
   await tx.query('update pain_event set note = $2 where id = $1', [id, note]);
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { bodyState } from '$lib/contract/fields';
 import { dayTimes, trainings, type ConditionsInput, type TrialInput } from '$lib/contract/measureForms';
 import { measureModes, sides, wayIds } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows, changedOne, firstRow, IdRow, oneRow, rowsAtOnce } from '../db/rows';
 
 const TrialJson = z
@@ -89,7 +89,7 @@ export async function findOpenOccasion(
   return firstRow(IdRow, rows)?.id ?? null;
 }
 
-export async function insertOccasion(tx: Db, clientId: number, c: ConditionsInput): Promise<number> {
+export async function insertOccasion(tx: ClientTx, clientId: number, c: ConditionsInput): Promise<number> {
   const { rows } = await tx.query(
     `insert into occasion (client_id, taken_on, body_state, day_time, training, measurer, note)
      values ($1, $2, $3, $4, $5, $6, $7) returning id`,
@@ -101,7 +101,7 @@ export async function insertOccasion(tx: Db, clientId: number, c: ConditionsInpu
 export type NewTrial = TrialInput & Readonly<{ value: number }>;
 
 /** Gives the ids of the trials, in their order. */
-export async function insertTrials(tx: Db, occasionId: number, trials: readonly NewTrial[]): Promise<number[]> {
+export async function insertTrials(tx: ClientTx, occasionId: number, trials: readonly NewTrial[]): Promise<number[]> {
   const { rows } = await tx.query(
     `insert into trial (occasion_id, measure_id, side, mode, way, support, ordinal, entries, value)
      select $1, "measureId", side, mode, way, support, ordinal, entries, value
@@ -115,7 +115,7 @@ export async function insertTrials(tx: Db, occasionId: number, trials: readonly 
 }
 
 /** Keeps the values of trials anew. */
-export async function updateTrialValues(tx: Db, values: readonly Readonly<{ id: number; value: number }>[]): Promise<void> {
+export async function updateTrialValues(tx: ClientTx, values: readonly Readonly<{ id: number; value: number }>[]): Promise<void> {
   if (values.length === 0) return;
   await tx.query(
     `update trial set value = v.value from jsonb_to_recordset($1::jsonb) as v(id int, value numeric)
@@ -125,14 +125,14 @@ export async function updateTrialValues(tx: Db, values: readonly Readonly<{ id: 
 }
 
 /** Adds to the note of an occasion that is gone on with. */
-export async function appendNote(tx: Db, occasionId: number, note: string): Promise<void> {
+export async function appendNote(tx: ClientTx, occasionId: number, note: string): Promise<void> {
   await tx.query(`update occasion set note = trim(both from note || ' ' || $1) where id = $2`, [note, occasionId]);
 }
 
 /** Takes an occasion out of the record, or puts it back (null). */
-export async function updateOccasionRemoved(db: Db, clientId: number, id: number, removedAt: string | null): Promise<void> {
+export async function updateOccasionRemoved(tx: ClientTx, clientId: number, id: number, removedAt: string | null): Promise<void> {
   changedOne(
-    await db.query('update occasion set removed_at = $1 where id = $2 and client_id = $3', [removedAt, id, clientId]),
+    await tx.query('update occasion set removed_at = $1 where id = $2 and client_id = $3', [removedAt, id, clientId]),
     'occasion'
   );
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { photoPoints, type PhotoInput } from '$lib/contract/photoForms';
 import { bodyState } from '$lib/contract/fields';
 import { measureModes, sides, wayIds } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows, firstRow, oneRow } from '../db/rows';
 import type { MediaType } from '../photos/photoFiles';
 
@@ -16,15 +16,15 @@ export async function findConsent(db: Db, clientId: number): Promise<PhotoConsen
   return firstRow(ConsentRow, rows);
 }
 
-export async function upsertConsent(db: Db, clientId: number, { givenBy, givenOn }: PhotoConsent): Promise<void> {
-  await db.query(
+export async function upsertConsent(tx: ClientTx, clientId: number, { givenBy, givenOn }: PhotoConsent): Promise<void> {
+  await tx.query(
     `insert into photo_consent (client_id, given_by, given_on) values ($1, $2, $3)
      on conflict (client_id) do update set given_by = excluded.given_by, given_on = excluded.given_on`,
     [clientId, givenBy, givenOn]
   );
 }
 
-export async function deleteConsent(tx: Db, clientId: number): Promise<void> {
+export async function deleteConsent(tx: ClientTx, clientId: number): Promise<void> {
   await tx.query('delete from photo_consent where client_id = $1', [clientId]);
 }
 
@@ -83,8 +83,8 @@ export async function isPhotoKnown(db: Db, id: string): Promise<boolean> {
   return rows.length > 0;
 }
 
-export async function insertPhoto(db: Db, clientId: number, p: NewPhoto): Promise<void> {
-  await db.query(
+export async function insertPhoto(tx: ClientTx, clientId: number, p: NewPhoto): Promise<void> {
+  await tx.query(
     `insert into photo (id, client_id, measure_id, side, mode, media_type, width_px, height_px, size_bytes, points, taken_on)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
      on conflict (id) do nothing`,
@@ -105,7 +105,13 @@ export async function insertPhoto(db: Db, clientId: number, p: NewPhoto): Promis
 }
 
 /** Joins a picture of this client and measure to the trial it gave. */
-export async function updatePhotoTrial(tx: Db, clientId: number, id: string, measureId: string, trialId: number): Promise<void> {
+export async function updatePhotoTrial(
+  tx: ClientTx,
+  clientId: number,
+  id: string,
+  measureId: string,
+  trialId: number
+): Promise<void> {
   await tx.query('update photo set trial_id = $1 where id = $2 and client_id = $3 and measure_id = $4', [
     trialId,
     id,
@@ -127,8 +133,8 @@ export async function listAllPhotoIds(db: Db): Promise<string[]> {
   return allRows(IdTextRow, rows);
 }
 
-export async function deletePhotos(db: Db, clientId: number, ids: readonly string[]): Promise<void> {
-  await db.query('delete from photo where client_id = $1 and id = any($2)', [clientId, ids]);
+export async function deletePhotos(tx: ClientTx, clientId: number, ids: readonly string[]): Promise<void> {
+  await tx.query('delete from photo where client_id = $1 and id = any($2)', [clientId, ids]);
 }
 
 /** Pictures whose measure was never kept. Gives their ids. */

@@ -1,7 +1,7 @@
 import { noPlanWishes, schoolIds, sides } from '$lib/core';
 import { z } from 'zod';
 import type { PlanChange, PlanWishes, Setting, Settings, Side } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows, changedOne, firstRow, IdRow, oneRow } from '../db/rows';
 
 const PlanRow = z
@@ -78,7 +78,7 @@ export type NewPlan = Pick<Plan, 'schoolId' | 'weeks' | 'sessionsPerWeek' | 'min
   Readonly<{ lineId: number | null }>;
 
 /** A new version; the key on (goal, version) keeps two tabs from both making it. */
-export async function insertPlan(tx: Db, goalId: number, version: number, p: NewPlan): Promise<number> {
+export async function insertPlan(tx: ClientTx, goalId: number, version: number, p: NewPlan): Promise<number> {
   const { rows } = await tx.query(
     `insert into plan (goal_id, version, school_id, weeks, sessions_per_week, minutes, start_on, wishes, changed, line_id)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning id`,
@@ -99,12 +99,12 @@ export async function insertPlan(tx: Db, goalId: number, version: number, p: New
 }
 
 /** Names a version, so that it is found again. */
-export async function updatePlanName(db: Db, goalId: number, version: number, name: string): Promise<void> {
-  changedOne(await db.query('update plan set name = $3 where goal_id = $1 and version = $2', [goalId, version, name]), 'plan');
+export async function updatePlanName(tx: ClientTx, goalId: number, version: number, name: string): Promise<void> {
+  changedOne(await tx.query('update plan set name = $3 where goal_id = $1 and version = $2', [goalId, version, name]), 'plan');
 }
 
 /** Ends the version in force; its sessions that were not done yet are superseded with it, and counted. */
-export async function supersedePlan(tx: Db, planId: number): Promise<number> {
+export async function supersedePlan(tx: ClientTx, planId: number): Promise<number> {
   await tx.query('update plan set superseded_at = now() where id = $1', [planId]);
   const { rowCount } = await tx.query(`update session set status = 'superseded' where plan_id = $1 and status = 'planned'`, [
     planId
@@ -133,17 +133,17 @@ export async function listSettings(db: Db, goalId: number): Promise<Settings> {
 export type GoalSetting = Readonly<{ exerciseId: string; side: Side; setting: Setting }>;
 
 /** Sets where exercises stand in one goal; of two for one exercise and side the later counts. */
-export const upsertSettings = (db: Db, goalId: number, settings: readonly GoalSetting[]): Promise<void> =>
-  writeSettings(db, goalId, settings, 'excluded.setting');
+export const upsertSettings = (tx: ClientTx, goalId: number, settings: readonly GoalSetting[]): Promise<void> =>
+  writeSettings(tx, goalId, settings, 'excluded.setting');
 
 /** Sets the dials of exercises that stand nowhere yet; what is set already stays. */
-export const insertStarts = (db: Db, goalId: number, starts: readonly GoalSetting[]): Promise<void> =>
-  writeSettings(db, goalId, starts, 'excluded.setting || exercise_setting.setting');
+export const insertStarts = (tx: ClientTx, goalId: number, starts: readonly GoalSetting[]): Promise<void> =>
+  writeSettings(tx, goalId, starts, 'excluded.setting || exercise_setting.setting');
 
-async function writeSettings(db: Db, goalId: number, settings: readonly GoalSetting[], where: string): Promise<void> {
+async function writeSettings(tx: ClientTx, goalId: number, settings: readonly GoalSetting[], where: string): Promise<void> {
   const latest = new Map(settings.map((s) => [`${s.exerciseId}/${s.side}`, s]));
   if (latest.size === 0) return;
-  await db.query(
+  await tx.query(
     `insert into exercise_setting (goal_id, exercise_id, side, setting)
      select $1, "exerciseId", side, setting
        from jsonb_to_recordset($2::jsonb) as s("exerciseId" text, side text, setting jsonb)

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ScreeningDraftSchema, type ScreeningDraft } from '$lib/contract/checkForms';
 import type { Clearance, Limit, LimitFrom, LimitKind } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { firstRow, IdRow, oneRow } from '../db/rows';
 
 /** A limit that a named person relaxed. */
@@ -59,8 +59,8 @@ export async function findScreening(db: Db, clientId: number): Promise<Screening
 export type NewScreening = Omit<ScreeningDraft, 'topics'> &
   Readonly<{ takenOn: string; version: string; clearance: Clearance; limits: readonly Limit[] }>;
 
-export async function insertScreening(db: Db, clientId: number, s: NewScreening): Promise<number> {
-  const { rows } = await db.query(
+export async function insertScreening(tx: ClientTx, clientId: number, s: NewScreening): Promise<number> {
+  const { rows } = await tx.query(
     `insert into screening (client_id, taken_on, version, flags, sides, end_stops, beighton, effort_cap_pct, sensation_cap,
                             clearance, limits)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
@@ -81,12 +81,12 @@ export async function insertScreening(db: Db, clientId: number, s: NewScreening)
   return oneRow(IdRow, rows, 'screening').id;
 }
 
-export async function updateClearance(db: Db, id: number, by: string, on: string, note: string): Promise<void> {
-  await db.query('update screening set cleared_by = $1, cleared_on = $2, clear_note = $3 where id = $4', [by, on, note, id]);
+export async function updateClearance(tx: ClientTx, id: number, by: string, on: string, note: string): Promise<void> {
+  await tx.query('update screening set cleared_by = $1, cleared_on = $2, clear_note = $3 where id = $4', [by, on, note, id]);
 }
 
-export async function updateRelaxed(db: Db, id: number, relaxed: readonly Relaxed[]): Promise<void> {
-  await db.query('update screening set relaxed = $1 where id = $2', [JSON.stringify(relaxed), id]);
+export async function updateRelaxed(tx: ClientTx, id: number, relaxed: readonly Relaxed[]): Promise<void> {
+  await tx.query('update screening set relaxed = $1 where id = $2', [JSON.stringify(relaxed), id]);
 }
 
 const DraftRow = z.object({ answers: ScreeningDraftSchema }).transform((r): ScreeningDraft => r.answers);
@@ -97,14 +97,14 @@ export async function findDraft(db: Db, clientId: number): Promise<ScreeningDraf
   return firstRow(DraftRow, rows);
 }
 
-export async function upsertDraft(db: Db, clientId: number, draft: ScreeningDraft): Promise<void> {
-  await db.query(
+export async function upsertDraft(tx: ClientTx, clientId: number, draft: ScreeningDraft): Promise<void> {
+  await tx.query(
     `insert into screening_draft (client_id, answers) values ($1, $2)
      on conflict (client_id) do update set answers = excluded.answers, saved_at = now()`,
     [clientId, JSON.stringify(draft)]
   );
 }
 
-export async function deleteDraft(db: Db, clientId: number): Promise<void> {
-  await db.query('delete from screening_draft where client_id = $1', [clientId]);
+export async function deleteDraft(tx: ClientTx, clientId: number): Promise<void> {
+  await tx.query('delete from screening_draft where client_id = $1', [clientId]);
 }

@@ -22,7 +22,7 @@ import {
   type SessionOptions,
   type Side
 } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { allRows, firstRow, IdRow, instant, oneRow, rowsAtOnce } from '../db/rows';
 
 /** What a session was given when it began: blocks as fitted that day, and what was left out; sentences where it was kept long ago. */
@@ -223,7 +223,7 @@ export async function getPrescribed(db: Db, id: number): Promise<Prescribed> {
 
 /** The sessions of a plan, week by week, each with what was arranged of it by hand. The last one of a week of retests is the retest. */
 export async function insertSessions(
-  tx: Db,
+  tx: ClientTx,
   planId: number,
   weeks: readonly PlanWeek[],
   arrangedOf: (session: Readonly<{ week: number; ordinal: number }>) => Arrangement | null
@@ -266,7 +266,7 @@ function plannedSetsOf(blocks: readonly Block[]): PlannedSets {
 }
 
 /** Keeps how sessions that are still to come are arranged; null takes it back to the usual. */
-export async function updateArranged(tx: Db, ids: readonly number[], arranged: Arrangement | null): Promise<void> {
+export async function updateArranged(tx: ClientTx, ids: readonly number[], arranged: Arrangement | null): Promise<void> {
   await tx.query(`update session set arranged = $1 where id = any ($2::integer[]) and status = 'planned'`, [
     arranged && JSON.stringify(arranged),
     ids
@@ -275,7 +275,7 @@ export async function updateArranged(tx: Db, ids: readonly number[], arranged: A
 
 /** Starts a session that is still to come; false when it was started meanwhile. `from`: what it may be, else planned alone. */
 export async function updateStarted(
-  tx: Db,
+  tx: ClientTx,
   id: number,
   prescribed: Prescribed,
   readiness: BeforeAnswers & Readiness & Confirmed,
@@ -303,6 +303,6 @@ export async function endSessionsOf(tx: Db, clientId: number, endedAt: string): 
   );
 }
 
-export async function updateEnded(db: Db, id: number, status: 'done' | 'stopped', endedAt: string): Promise<void> {
-  await db.query(`update session set status = $1, ended_at = $2 where id = $3 and status = 'running'`, [status, endedAt, id]);
+export async function updateEnded(tx: ClientTx, id: number, status: 'done' | 'stopped', endedAt: string): Promise<void> {
+  await tx.query(`update session set status = $1, ended_at = $2 where id = $3 and status = 'running'`, [status, endedAt, id]);
 }

@@ -9,6 +9,7 @@ import { play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { caseMemory } from './caseMemory';
 import { outlooksOf } from './forecasting';
+import { changeClient } from './changing';
 import { loadCase, loadGoalCase, withGoal, withLog } from './clientCase';
 
 const store = testDatabase('split plan');
@@ -88,7 +89,7 @@ describe('what is remembered of a person', () => {
       expect((await memory.shelfAsks(testDay))[0]).toBe(ask);
       expect(asked).toHaveLength(2);
 
-      await updateArchived(db, other, `${testDay}T10:00:00Z`);
+      await changeClient(db, other, (tx) => updateArchived(tx, other, `${testDay}T10:00:00Z`));
       expect((await memory.people('active')).map((p) => p.id)).toEqual([id]);
       expect((await memory.people('archived')).map((p) => p.id)).toEqual([other]);
       await play(db, id, testDay, () => ({ clean: true }), { sameDay: true });
@@ -117,8 +118,8 @@ describe('what is remembered of a person', () => {
       });
       await expect(broken).rejects.toThrow('broken off');
       expect(await memory.caseOf(id, testDay)).toBe(before);
-      await updateArchived(db, id, `${testDay}T10:00:00Z`);
-      await deleteClient(db, id);
+      await changeClient(db, id, (tx) => updateArchived(tx, id, `${testDay}T10:00:00Z`));
+      await changeClient(db, id, (tx) => deleteClient(tx, id));
       await expect(memory.caseOf(id, testDay)).rejects.toMatchObject({ code: 'not_found' });
       expect((await db.query('select from case_mark where client_id = $1', [id])).rows).toEqual([]);
     }));

@@ -18,7 +18,7 @@ import {
   type Screening,
   type TopicId
 } from '$lib/core';
-import type { Database, Db } from '../db/db';
+import type { ClientTx, Database } from '../db/db';
 import { getClient, updateWeek, type Client } from '../repo/clientRepo';
 import { listLocks, openStops, updateLockCleared } from '../repo/lockRepo';
 import {
@@ -32,6 +32,7 @@ import {
   type ScreeningRecord
 } from '../repo/screeningRepo';
 import { listGoals } from '../repo/goalRepo';
+import { changeClient } from './changing';
 import type { ClientCase } from './clientCase';
 
 /** An age, or of a year of birth alone the two ages it may be: limits of the young take the one, those of the old the other. */
@@ -47,15 +48,15 @@ export function agesOf({ birthYear, birthDate }: Pick<Client, 'birthYear' | 'bir
 export type ScreeningInput = Omit<ScreeningDraft, 'topics'>;
 
 /** Keeps a whole screening with what it allows. */
-export async function saveScreening(db: Db, clientId: number, input: ScreeningInput, today: string): Promise<Screening> {
-  const client = await getClient(db, clientId);
-  const isAfterInjury = (await listGoals(db, clientId)).some((g) => g.kind === afterInjury.goal);
+export async function saveScreening(tx: ClientTx, clientId: number, input: ScreeningInput, today: string): Promise<Screening> {
+  const client = await getClient(tx, clientId);
+  const isAfterInjury = (await listGoals(tx, clientId)).some((g) => g.kind === afterInjury.goal);
   const flags = isAfterInjury ? withFlag(input.flags) : input.flags;
   const { sides, endStops, beighton, effortCapPct, sensationCap } = input;
   requireEndStops(flags, endStops);
   const result = screen({ flags, sides, endStops, beighton, effortCapPct, sensationCap, ...agesOf(client, today) });
   const { clearance, limits } = result;
-  await insertScreening(db, clientId, { ...input, flags, takenOn: today, version: screeningVersion, clearance, limits });
+  await insertScreening(tx, clientId, { ...input, flags, takenOn: today, version: screeningVersion, clearance, limits });
   return result;
 }
 
@@ -65,7 +66,7 @@ const withFlag = (flags: readonly string[]): string[] => [...new Set([...flags, 
 
 /** Once range is to come back after an injury, the answers already given are held against that: a named person clears it first. */
 export async function askClearanceFor(
-  db: Db,
+  tx: ClientTx,
   c: Pick<ClientCase, 'client' | 'screening' | 'today'>,
   kind: string
 ): Promise<void> {
@@ -73,7 +74,7 @@ export async function askClearanceFor(
   if (kind !== afterInjury.goal || !screening || screening.flags.includes(afterInjury.row)) return;
   const answers = { ...screening, flags: withFlag(screening.flags) };
   const { clearance, limits } = screen({ ...answers, ...agesOf(client, today) });
-  await insertScreening(db, client.id, { ...answers, clearance, limits });
+  await insertScreening(tx, client.id, { ...answers, clearance, limits });
 }
 
 /** An artificial knee ends where its clinician says, a bony stop where it was found: without the angle nothing could hold it. */
@@ -97,8 +98,8 @@ export const freshDraft = (last: ScreeningRecord | null): ScreeningDraft => ({
 /**
  * Keeps one card; with the last one the screening is kept whole and the draft goes. Answers the next card, or null when done.
  */
-export async function saveTopic(db: Database, clientId: number, input: TopicInput, today: string): Promise<TopicId | null> {
-  return db.transaction(async (tx) => {
+export const saveTopic = (db: Database, clientId: number, input: TopicInput, today: string): Promise<TopicId | null> =>
+  changeClient(db, clientId, async (tx) => {
     const client = await getClient(tx, clientId);
     const ages = agesOf(client, today);
     const before = (await findDraft(tx, clientId)) ?? freshDraft(await findScreening(tx, clientId));
@@ -117,29 +118,31 @@ export async function saveTopic(db: Database, clientId: number, input: TopicInpu
     await deleteDraft(tx, clientId);
     return null;
   });
-}
 
 /** A named person clears a client for planning; the answers stay as they were given. */
-export async function clearScreening(db: Database, clientId: number, input: ClearInput, today: string): Promise<void> {
-  const screening = await findScreening(db, clientId);
-  if (!screening) throw new CoreError('not_found', { what: 'screening' });
-  await updateClearance(db, screening.id, input.clearedBy, today, input.clearNote);
-}
+export const clearScreening = (db: Database, clientId: number, input: ClearInput, today: string): Promise<void> =>
+  changeClient(db, clientId, async (tx) => {
+    const screening = await findScreening(tx, clientId);
+    if (!screening) throw new CoreError('not_found', { what: 'screening' });
+    await updateClearance(tx, screening.id, input.clearedBy, today, input.clearNote);
+  });
 
 /** A named person relaxes a limit, with a note; never an open stop. Throws: CoreError 'not_found'. */
-export async function relaxLimit(db: Database, clientId: number, input: RelaxInput, today: string): Promise<void> {
-  const screening = await findScreening(db, clientId);
-  const limit = screening?.limits.find((l) => l.kind === input.kind && l.from === input.from && l.from !== setByInstructor);
-  if (!screening || !limit) throw new CoreError('not_found', { what: 'limit' });
-  const relaxed = { kind: limit.kind, from: limit.from, by: input.clearedBy, on: today, note: input.clearNote };
-  await updateRelaxed(db, screening.id, [...screening.relaxed, relaxed]);
-}
+export const relaxLimit = (db: Database, clientId: number, input: RelaxInput, today: string): Promise<void> =>
+  changeClient(db, clientId, async (tx) => {
+    const screening = await findScreening(tx, clientId);
+    const limit = screening?.limits.find((l) => l.kind === input.kind && l.from === input.from && l.from !== setByInstructor);
+    if (!screening || !limit) throw new CoreError('not_found', { what: 'limit' });
+    const relaxed = { kind: limit.kind, from: limit.from, by: input.clearedBy, on: today, note: input.clearNote };
+    await updateRelaxed(tx, screening.id, [...screening.relaxed, relaxed]);
+  });
 
 /** A named person clears a stop; one that was cleared keeps the first name. Throws: CoreError 'not_found'. */
-export async function clearLock(db: Database, clientId: number, lockId: number, input: ClearInput, today: string): Promise<void> {
-  if (await updateLockCleared(db, clientId, lockId, input.clearedBy, today, input.clearNote)) return;
-  if (!(await listLocks(db, clientId)).some((l) => l.id === lockId)) throw new CoreError('not_found', { what: 'stop' });
-}
+export const clearLock = (db: Database, clientId: number, lockId: number, input: ClearInput, today: string): Promise<void> =>
+  changeClient(db, clientId, async (tx) => {
+    if (await updateLockCleared(tx, clientId, lockId, input.clearedBy, today, input.clearNote)) return;
+    if (!(await listLocks(tx, clientId)).some((l) => l.id === lockId)) throw new CoreError('not_found', { what: 'stop' });
+  });
 
 /** Whether planning and playing are open for this client. No screening is not a yes. */
 export const isOpenForWork = ({ screening, locks }: Pick<ClientCase, 'screening' | 'locks'>): boolean =>

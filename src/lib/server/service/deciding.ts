@@ -1,7 +1,7 @@
 import type { DecideInput, UndoDecisionInput } from '$lib/contract/forms';
 import type { Proposal } from '$lib/contract/review';
 import { CoreError, isSore, painPlaceOf, reasonText, sides, whyText, type Verdict } from '$lib/core';
-import type { Database, Db } from '../db/db';
+import type { ClientTx, Database } from '../db/db';
 import { deleteDecision, insertDecisions, type DecisionRecord } from '../repo/decisionRepo';
 import { insertLock } from '../repo/lockRepo';
 import { upsertSettings, type GoalSetting } from '../repo/planRepo';
@@ -22,7 +22,7 @@ export type Overrule = Readonly<{ verdict: Verdict; reason: string }>;
  * Throws: CoreError 'reason_missing', 'stop_not_overruled', 'deepen_against_limit', 'nothing_to_deepen'.
  */
 export async function decideAll(
-  tx: Db,
+  tx: ClientTx,
   c: GoalCase,
   proposals: readonly Proposal[],
   overrule: Overrule | null,
@@ -86,7 +86,7 @@ function overruled(
  * well. What a stop that is open takes out already needs no second one.
  */
 async function stopExercise(
-  tx: Db,
+  tx: ClientTx,
   c: GoalCase,
   { exerciseId, side, rule, because, sessionId }: Proposal,
   openedOn: string
@@ -124,8 +124,8 @@ const changeLogged = (
   db: Database,
   clientId: number,
   today: string,
-  change: (tx: Db, c: LoggedCase) => Promise<void>
-): Promise<void> => changeClient(db, clientId, (tx) => loadLoggedCase(tx, clientId, today), change);
+  change: (tx: ClientTx, c: LoggedCase) => Promise<void>
+): Promise<void> => changeClient(db, clientId, async (tx) => change(tx, await loadLoggedCase(tx, clientId, today)));
 
 /**
  * Takes the last decision on an exercise and side back: it is proposed again, and its dial stands where it stood. A stop stays: a named person

@@ -41,6 +41,7 @@ import { proposalsOf } from './reviewing';
 import { doneAgainstPlan } from './doneAgainstPlan';
 import { lastTimes, recordsOf } from './sessionRecords';
 import { setDial, setDials } from './settingDial';
+import { changeClient } from './changing';
 import { addToWeek, chooseSchool, chooseVariant, takeFromWeek } from './week';
 
 const store = testDatabase();
@@ -314,12 +315,14 @@ describe('the week and its schools', () => {
         const now = liftsDesk(await loadGoalCase(db, id, today), 'front_leg_lift')!;
         if (now.sides.left.noHarder)
           await expect(keep(db, id, { ...now.sides.left.lift, letGo: true })).rejects.toEqual(refusal('nothing_harder'));
-        await insertLock(db, id, {
-          stop: { joint: 'hip', side: null },
-          reason: 'A sharp pain.',
-          openedOn: today,
-          painEventId: null
-        });
+        await changeClient(db, id, (tx) =>
+          insertLock(tx, id, {
+            stop: { joint: 'hip', side: null },
+            reason: 'A sharp pain.',
+            openedOn: today,
+            painEventId: null
+          })
+        );
         await expect(keep(db, id, lift)).rejects.toEqual(refusal('exercise_barred'));
         const c = await loadGoalCase(db, id, today);
         expect(c.choices.every((x) => x.lifts === null)).toBe(true);
@@ -456,9 +459,9 @@ describe('the week and its schools', () => {
         return new Set(works.flatMap((w) => (w.form.kind === 'breaths' ? [w.form.spec.breathS] : [])));
       };
       expect(await lengths()).toEqual(new Set([8]));
-      await updateBreath(db, id, 5.5);
+      await changeClient(db, id, (tx) => updateBreath(tx, id, 5.5));
       expect(await lengths()).toEqual(new Set([5.5]));
-      await updateBreath(db, id, null);
+      await changeClient(db, id, (tx) => updateBreath(tx, id, null));
       expect(await lengths()).toEqual(new Set([8]));
     }));
 

@@ -4,6 +4,7 @@ import { listPersonMarks } from '../repo/caseMarkRepo';
 import { updateArchived } from '../repo/clientRepo';
 import { listExampleIds, markAllAsExample } from '../repo/exampleRepo';
 import { listProps, updatePropRemoved } from '../repo/propRepo';
+import { changeClient } from './changing';
 import { dateOf } from './clientCase';
 import { deleteForGood } from './photos';
 
@@ -27,7 +28,7 @@ export async function showExample(db: Database, files: PhotoFiles, now: Date): P
 export async function takeExampleAway(db: Database, files: PhotoFiles, now: Date): Promise<void> {
   for (const propId of await listExampleIds(db, 'prop')) await updatePropRemoved(db, propId, now.toISOString());
   for (const clientId of await listExampleIds(db, 'client')) {
-    await updateArchived(db, clientId, now.toISOString());
+    await changeClient(db, clientId, (tx) => updateArchived(tx, clientId, now.toISOString()));
     await deleteForGood(db, files, clientId);
   }
 }

@@ -30,6 +30,7 @@ import { tellLater } from './pain';
 import { staircasesOf } from './staircase';
 import { nextStation, stationsOf } from './stations';
 import { acceptProposals, decideProposal } from './deciding';
+import { changeClient } from './changing';
 import { setDial } from './settingDial';
 
 const store = testDatabase();
@@ -62,7 +63,9 @@ const chooseStack = (db: Database, id: number, side: Side, value: number) =>
   setDial(db, id, { exerciseId: splitExerciseId, side, dial: 'depthCm', value, sure: true, reason: '' }, at(today));
 
 const passCheck = (db: Database, id: number, flags: string[] = []) =>
-  saveScreening(db, id, { flags, sides: {}, endStops: [], beighton: [], effortCapPct: 60, sensationCap: 4 }, today);
+  changeClient(db, id, (tx) =>
+    saveScreening(tx, id, { flags, sides: {}, endStops: [], beighton: [], effortCapPct: 60, sensationCap: 4 }, today)
+  );
 
 const splitTrial = (side: 'left' | 'right', ordinal: number, heightCm: number): TrialInput => ({
   measureId: 'front_split_gap',
@@ -392,7 +395,7 @@ describe('end stops', () => {
         { motion: 'HE', side: null, deg: 30 }
       ] as const;
       const answers = { flags: [], sides: {}, endStops: [...endStops], beighton: [], effortCapPct: 60, sensationCap: 4 };
-      await saveScreening(db, id, answers, today);
+      await changeClient(db, id, (tx) => saveScreening(tx, id, answers, today));
       await measure(db, id, 15, 15); // deeper than the stops allow
       const endCm = 90 * Math.sin((15 * Math.PI) / 180) - 0.5; // 150° open on two legs of about 90 cm
       const c = await loadSplitCase(db, id, today);

@@ -6,6 +6,7 @@ import { passCheck, personWithGoal, take, testDay } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
 import type { Database } from '../db/db';
 import { loadGoalCase } from './clientCase';
+import { changeClient } from './changing';
 import { outlooksOf } from './forecasting';
 
 const given = testDatabase();
@@ -41,7 +42,7 @@ describe('a forecast is kept with its day', () => {
       await turnout(db, id, 0, 90);
       const far = await turnout(db, id, 1, 140);
       expect(await countScores(db)).toMatchObject([{ scores: 1, held90: 0, held50: 0 }]);
-      await updateOccasionRemoved(db, id, far, testDay);
+      await changeClient(db, id, (tx) => updateOccasionRemoved(tx, id, far, testDay));
       expect(await countScores(db)).toEqual([]);
     }));
 

@@ -20,7 +20,7 @@ import {
   type KeptBands,
   type Side
 } from '$lib/core';
-import type { Db } from '../db/db';
+import type { ClientTx, Db } from '../db/db';
 import { findForecastsToAnswer, listForecasts, upsertForecast, upsertScores, type KeptForecast } from '../repo/forecastRepo';
 import { isOpenForWork } from './checking';
 import { legOf, lengthsOf, type GoalCase } from './clientCase';
@@ -179,7 +179,7 @@ function trendOf(weekly: readonly Readonly<{ week: number; value: number }>[]): 
 }
 
 /** Keeps what is likely today, side by side, so that it can be held against what comes. */
-export async function keepForecasts(tx: Db, c: GoalCase, madeOn: string, perWeek = perWeekOf(c)): Promise<void> {
+export async function keepForecasts(tx: ClientTx, c: GoalCase, madeOn: string, perWeek = perWeekOf(c)): Promise<void> {
   for (const side of headlineSides(c)) {
     await othersTurn();
     const ask = forecastAsk(c, side, madeOn, perWeek);
@@ -212,7 +212,7 @@ function foretold(ask: HeadlineAsk) {
 }
 
 /** Holds the forecasts made before an occasion against what it measured. */
-export async function scoreForecasts(tx: Db, c: GoalCase, occasionId: number): Promise<void> {
+export async function scoreForecasts(tx: ClientTx, c: GoalCase, occasionId: number): Promise<void> {
   const kept = await listForecasts(tx, c.goal.id);
   const measured = takenOf(c).filter((t) => t.occasionId === occasionId && t.measureId === c.goal.headline && t.sd !== null);
   const scores = measured.flatMap((r) =>

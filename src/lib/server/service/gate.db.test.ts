@@ -33,6 +33,7 @@ import { barredSince, startSession, tellPain } from './practising';
 import { proposalsOf } from './reviewing';
 import { barsOf, gateOf, safetyOf } from './safety';
 import { addableTo, addToWeek, weekOf } from './week';
+import { changeClient } from './changing';
 import { acceptProposals, decideProposal } from './deciding';
 
 const store = testDatabase();
@@ -103,7 +104,7 @@ describe('lists and steps, for every answer of the Check', () => {
         for (const prop of lanternHallShelf) await insertProp(db, prop);
         const id = await personWithGoal(db, kind);
         for (const flag of flags) {
-          await saveScreening(db, id, { ...answers, flags: [flag] }, today);
+          await changeClient(db, id, (tx) => saveScreening(tx, id, { ...answers, flags: [flag] }, today));
           const c = withGoal(await loadCase(db, id, today))!;
           const week = weekOf(c).map((w) => w.exercise);
           const isOpen = exercises.some((e) => barsOf(c, e).length === 0);
@@ -381,7 +382,9 @@ describe('before a session', () => {
   test('every exercise of a session tells the limits that bear on it, with its ends kept', () =>
     store.rolledBack(async (db) => {
       const id = await withPlan(db);
-      await saveScreening(db, id, { ...answers, flags: ['pregnant_well', 'hip_pinch', 'nerve_history'] }, today);
+      await changeClient(db, id, (tx) =>
+        saveScreening(tx, id, { ...answers, flags: ['pregnant_well', 'hip_pinch', 'nerve_history'] }, today)
+      );
       const { blocks, leftOut } = await sessionOf(db, id);
       const c = await loadSplitCase(db, id, today);
       const worked = blocks.flatMap((b) => b.work.filter((w) => w.side !== null).map((w) => ({ id: b.exerciseId, ...w })));

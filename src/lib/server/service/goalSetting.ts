@@ -18,7 +18,7 @@ import {
 import { changeClient } from './changing';
 import { askClearanceFor, limitsOf } from './checking';
 import type { Database } from '../db/db';
-import { getClient, updateCurrentGoal } from '../repo/clientRepo';
+import { updateCurrentGoal } from '../repo/clientRepo';
 import { insertGoal, listGoals, updateGoal, updateGoalClosed, type ClientGoal } from '../repo/goalRepo';
 import { loadCase, type ClientCase } from './clientCase';
 import { latestTaken } from './taken';
@@ -38,28 +38,23 @@ export const saveGoal = (
   input: GoalInput,
   today: string
 ): Promise<number> =>
-  changeClient(
-    db,
-    clientId,
-    (tx) => loadCase(tx, clientId, today),
-    async (tx, c) => {
-      const existing = goalId === null ? null : c.goals.find((g) => g.id === goalId);
-      if (existing === undefined || (existing && existing.kind !== input.kind))
-        throw new CoreError('not_found', { what: 'goal' });
-      const bar = goalBar(input, limitsOf(c));
-      if (bar) throw new CoreError('goal_barred', { why: `${limitText(bar)} (${fromText(bar)})` });
-      refuseStageOutOfOrder(c, existing, input);
-      refuseTurnoutPastHips(c, input);
-      await askClearanceFor(tx, c, input.kind);
-      if (goalId === null) {
-        const id = await insertGoal(tx, clientId, input, today);
-        await updateCurrentGoal(tx, clientId, id);
-        return id;
-      }
-      await updateGoal(tx, clientId, goalId, input, today);
-      return goalId;
+  changeClient(db, clientId, async (tx) => {
+    const c = await loadCase(tx, clientId, today);
+    const existing = goalId === null ? null : c.goals.find((g) => g.id === goalId);
+    if (existing === undefined || (existing && existing.kind !== input.kind)) throw new CoreError('not_found', { what: 'goal' });
+    const bar = goalBar(input, limitsOf(c));
+    if (bar) throw new CoreError('goal_barred', { why: `${limitText(bar)} (${fromText(bar)})` });
+    refuseStageOutOfOrder(c, existing, input);
+    refuseTurnoutPastHips(c, input);
+    await askClearanceFor(tx, c, input.kind);
+    if (goalId === null) {
+      const id = await insertGoal(tx, clientId, input, today);
+      await updateCurrentGoal(tx, clientId, id);
+      return id;
     }
-  );
+    await updateGoal(tx, clientId, goalId, input, today);
+    return goalId;
+  });
 
 /**
  * The stages of the lotus come in order, from the first one on: a fortnight, sessions without knee pain and range open the next. A written
@@ -135,12 +130,12 @@ function refuseTurnoutPastHips(c: ClientCase, { kind, target, targetReason }: Go
 }
 
 /** Puts another goal of the client in work. Throws: CoreError 'not_found'. */
-export async function chooseGoal(db: Database, clientId: number, goalId: number): Promise<void> {
-  await getClient(db, clientId);
-  if (!(await listGoals(db, clientId)).some((g) => g.id === goalId)) throw new CoreError('not_found', { what: 'goal' });
-  await updateCurrentGoal(db, clientId, goalId);
-}
+export const chooseGoal = (db: Database, clientId: number, goalId: number): Promise<void> =>
+  changeClient(db, clientId, async (tx) => {
+    if (!(await listGoals(tx, clientId)).some((g) => g.id === goalId)) throw new CoreError('not_found', { what: 'goal' });
+    await updateCurrentGoal(tx, clientId, goalId);
+  });
 
 /** Ends a goal, or takes it up again. */
 export const closeGoal = (db: Database, clientId: number, goalId: number, closedAt: string | null): Promise<void> =>
-  updateGoalClosed(db, clientId, goalId, closedAt);
+  changeClient(db, clientId, (tx) => updateGoalClosed(tx, clientId, goalId, closedAt));

@@ -21,6 +21,7 @@ import { saveOccasion } from './measuring';
 import { propOf } from './shelf';
 import { shelfUse, usersOfProp } from './shelfUse';
 import { stationsOf } from './stations';
+import { changeClient } from './changing';
 import { setDial } from './settingDial';
 
 const store = testDatabase();
@@ -169,7 +170,9 @@ describe('grading', () => {
   test('dials keep their ends and the client’s cap, and a figure nobody gives is not set', () =>
     store.rolledBack(async (db) => {
       const id = await newClient(db, 'pancake');
-      await saveScreening(db, id, { flags: [], sides: {}, endStops: [], beighton: [], effortCapPct: 40, sensationCap: 4 }, today);
+      await changeClient(db, id, (tx) =>
+        saveScreening(tx, id, { flags: [], sides: {}, endStops: [], beighton: [], effortCapPct: 40, sensationCap: 4 }, today)
+      );
       const at = async (name: string) =>
         gradeOf(await caseOf(db, id), exerciseOf('pancake_press_draw'), 'left').dials.find((d) => d.dial.id === name)!.at;
       expect(await at('rounds')).toBeNull();
@@ -226,8 +229,10 @@ describe('grading', () => {
       const id = await newClient(db, 'heel_sit');
       const stops = [{ motion: 'KF' as const, side: null, deg: 120 }];
       const answers = { flags: ['artificial_knee'], sides: {}, beighton: [], effortCapPct: 60, sensationCap: 4 };
-      await expect(saveScreening(db, id, { ...answers, endStops: [] }, today)).rejects.toEqual(refusal('end_stop_missing'));
-      await saveScreening(db, id, { ...answers, endStops: stops }, today);
+      await expect(changeClient(db, id, (tx) => saveScreening(tx, id, { ...answers, endStops: [] }, today))).rejects.toEqual(
+        refusal('end_stop_missing')
+      );
+      await changeClient(db, id, (tx) => saveScreening(tx, id, { ...answers, endStops: stops }, today));
       const barsOfHeelSit = async () =>
         gradeOf(await caseOf(db, id), exerciseOf('heel_sit'), 'left')
           .gated.bars.map(reasonText)
@@ -236,7 +241,9 @@ describe('grading', () => {
       await expect(setDial(db, id, dial('heel_sit', 'holdS', 60), now)).rejects.toEqual(refusal('exercise_barred'));
       await passCheck(db, id, today);
       await setDial(db, id, dial('heel_sit', 'holdS', 60), now);
-      await insertLock(db, id, { stop: { joint: 'knee', side: 'left' }, painEventId: null, reason: 'A pop', openedOn: today });
+      await changeClient(db, id, (tx) =>
+        insertLock(tx, id, { stop: { joint: 'knee', side: 'left' }, painEventId: null, reason: 'A pop', openedOn: today })
+      );
       expect(await barsOfHeelSit()).toMatch(/Left knee is locked/);
       await expect(setDial(db, id, dial('heel_sit', 'holdS', 90), now)).rejects.toEqual(refusal('exercise_barred'));
       await setDial(db, id, dial('heel_sit', 'holdS', 30), now);
@@ -252,7 +259,9 @@ describe('grading', () => {
     (exerciseId) =>
       store.rolledBack(async (db) => {
         const id = await newClient(db, 'turnout');
-        await insertLock(db, id, { stop: { joint: 'knee', side: 'left' }, painEventId: null, reason: 'A pop', openedOn: today });
+        await changeClient(db, id, (tx) =>
+          insertLock(tx, id, { stop: { joint: 'knee', side: 'left' }, painEventId: null, reason: 'A pop', openedOn: today })
+        );
         const exercise = exerciseOf(exerciseId);
         const [first] = exercise.dials;
         await expect(setDial(db, id, dial(exerciseId, first!.id, first!.max, { sure: true }), now)).rejects.toEqual(
@@ -548,12 +557,14 @@ describe('own exercises', () => {
       const id = await newClient(db, 'front_split', 'left');
       await addToWeek(db, id, own, today);
       await setDial(db, id, dial(own, 'holdS', 20), now);
-      await insertLock(db, id, {
-        stop: { line: 'hamstring', side: 'left' },
-        reason: 'An ache at the sit-bone.',
-        openedOn: today,
-        painEventId: null
-      });
+      await changeClient(db, id, (tx) =>
+        insertLock(tx, id, {
+          stop: { line: 'hamstring', side: 'left' },
+          reason: 'An ache at the sit-bone.',
+          openedOn: today,
+          painEventId: null
+        })
+      );
       const { gated } = gradeOf(await caseOf(db, id), exercise, 'left');
       expect(gated.verdict).toBe('barred');
     }));

@@ -1,8 +1,8 @@
 import type { JudgementInput } from '$lib/contract/forms';
 import { CoreError } from '$lib/core';
-import type { Db } from '../db/db';
-import { getClient } from '../repo/clientRepo';
-import { insertJudgement, type Noted } from '../repo/judgementRepo';
+import type { Database, Db } from '../db/db';
+import { insertJudgement, updateJudgementRemoved, type Noted } from '../repo/judgementRepo';
+import { changeClient } from './changing';
 import { loadCatalogue } from './library';
 
 /**
@@ -10,12 +10,21 @@ import { loadCatalogue } from './library';
  *
  * Throws: CoreError 'not_found' for a person or an exercise that does not exist.
  */
-export async function judge(db: Db, clientId: number, { exerciseId, judgement }: JudgementInput, today: string): Promise<number> {
-  await getClient(db, clientId);
-  const isKnown = exerciseId === null || (await loadCatalogue(db)).some((e) => e.id === exerciseId);
-  if (!isKnown) throw new CoreError('not_found', { what: 'exercise' });
-  return insertJudgement(db, clientId, { exerciseId, judgement, judgedOn: today });
-}
+export const judge = (
+  db: Database,
+  clientId: number,
+  { exerciseId, judgement }: JudgementInput,
+  today: string
+): Promise<number> =>
+  changeClient(db, clientId, async (tx) => {
+    const isKnown = exerciseId === null || (await loadCatalogue(tx)).some((e) => e.id === exerciseId);
+    if (!isKnown) throw new CoreError('not_found', { what: 'exercise' });
+    return insertJudgement(tx, clientId, { exerciseId, judgement, judgedOn: today });
+  });
+
+/** Takes a judgement out of sight, or brings it back. Throws: CoreError 'not_found'. */
+export const setJudgementRemoved = (db: Database, clientId: number, id: number, removedAt: string | null): Promise<void> =>
+  changeClient(db, clientId, (tx) => updateJudgementRemoved(tx, clientId, id, removedAt));
 
 /** What was noted, with the names of its exercises. */
 export async function withNames(db: Db, noted: readonly Noted[]) {

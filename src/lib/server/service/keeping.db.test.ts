@@ -16,6 +16,7 @@ import { addExercise, removeExercise } from './library';
 import { addToWeek, takeFromWeek } from './week';
 import { keepSession, playedSession, startAway } from './keeping';
 import { makePlan } from './planning';
+import { changeClient } from './changing';
 import { finishSession, logSet, startSession, tellPain } from './practising';
 
 // A session that a device keeps, plays where no server answers, and brings back.
@@ -194,7 +195,7 @@ describe('what a stop forbids is in no kept session', () => {
       const id = await withPlan(db);
       const sessionId = await nextSession(db, id);
       const before = await keepSession(db, id, sessionId, noon);
-      await insertLock(db, id, hip);
+      await changeClient(db, id, (tx) => insertLock(tx, id, hip));
       const after = await keepSession(db, id, sessionId, noon);
       const worked = (kept: typeof before) =>
         kept.blocks.flatMap((b) => b.work.filter(isAsked).map((w) => `${b.exerciseId}/${w.side}`));
@@ -245,7 +246,7 @@ describe('what a stop forbids is in no kept session', () => {
       expect((await keepSession(db, id, second, noon)).days[0]!.sameDay).toBe(true);
       await expect(keepSession(db, id + 1, second, noon)).rejects.toEqual(refusal('not_found'));
       await startSession(db, id, second, { ...fit, sameDay: true }, noon);
-      await insertLock(db, id, hip);
+      await changeClient(db, id, (tx) => insertLock(tx, id, hip));
       await finishSession(db, id, second, { status: 'stopped' }, at(testDay));
       const third = await nextSession(db, id);
       await expect(keepSession(db, id, third, at(testDay))).rejects.toEqual(refusal('stopped_today'));

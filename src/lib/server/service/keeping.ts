@@ -2,10 +2,10 @@ import { createHash } from 'node:crypto';
 import type { KeptSession, PlayedSession, StartedAway } from '$lib/contract/played';
 import { addDays, capsOf, CoreError, easedBlock } from '$lib/core';
 import type { Database } from '../db/db';
-import { lockClient } from '../repo/clientRepo';
 import { getKept, upsertKept } from '../repo/keptSessionRepo';
 import { listLeftOut, type LeftOutSet } from '../repo/logRepo';
 import { findRunning, getPrescribed, getSession, updateStarted, type Prescribed, type Session } from '../repo/sessionRepo';
+import { changeClient } from './changing';
 import { isCheckDue, isOpenForWork, limitsOf } from './checking';
 import {
   bodyOf,
@@ -67,35 +67,36 @@ export async function playedSession(db: Database, c: GoalCase, sessionId: number
  * Throws: CoreError 'not_found', 'archived', 'not_cleared', 'session_not_planned', 'stopped_today', 'resume_undecided', 'dials_unset',
  *         and those of `prepareSession`.
  */
-export async function keepSession(db: Database, clientId: number, sessionId: number, now: Date): Promise<KeptSession> {
-  const c = await loadGoalCase(db, clientId, dateOf(now));
-  const session = c.sessions.find((s) => s.id === sessionId);
-  if (!session || !isPlanned(c)) throw new CoreError('not_found', { what: 'session' });
-  if (c.client.archivedAt) throw new CoreError('archived');
-  if (!isOpenForWork(c)) throw new CoreError('not_cleared');
-  if (session.status !== 'planned') throw new CoreError('session_not_planned');
-  const day = dayOf(c);
-  if (day.isStopped) throw new CoreError('stopped_today');
-  if ((await pendingResume(db, c)).length > 0) throw new CoreError('resume_undecided');
-  const { blocks, cuts, leftOut, asks, options } = prepareSession(c, session);
-  if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
-  const given: Prescribed = { blocks, cuts, leftOut, options };
-  const text = JSON.stringify(given);
-  const copy = createHash('sha256').update(text).digest('hex');
-  await upsertKept(db, sessionId, copy, text);
-  const tomorrow = addDays(c.today, 1);
-  return {
-    ...playedOf(await withLog(db, c), session, given, []),
-    copy,
-    keptOn: c.today,
-    days: [
-      { on: c.today, overdueCheck: isCheckDue(c, c.today), sameDay: day.isSecond },
-      { on: tomorrow, overdueCheck: isCheckDue(c, tomorrow), sameDay: false }
-    ],
-    without: leftOut,
-    effortCapPct: capsOf(limitsOf(c)).effortPct
-  };
-}
+export const keepSession = (db: Database, clientId: number, sessionId: number, now: Date): Promise<KeptSession> =>
+  changeClient(db, clientId, async (tx) => {
+    const c = await loadGoalCase(tx, clientId, dateOf(now));
+    const session = c.sessions.find((s) => s.id === sessionId);
+    if (!session || !isPlanned(c)) throw new CoreError('not_found', { what: 'session' });
+    if (c.client.archivedAt) throw new CoreError('archived');
+    if (!isOpenForWork(c)) throw new CoreError('not_cleared');
+    if (session.status !== 'planned') throw new CoreError('session_not_planned');
+    const day = dayOf(c);
+    if (day.isStopped) throw new CoreError('stopped_today');
+    if ((await pendingResume(tx, c)).length > 0) throw new CoreError('resume_undecided');
+    const { blocks, cuts, leftOut, asks, options } = prepareSession(c, session);
+    if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
+    const given: Prescribed = { blocks, cuts, leftOut, options };
+    const text = JSON.stringify(given);
+    const copy = createHash('sha256').update(text).digest('hex');
+    await upsertKept(tx, sessionId, copy, text);
+    const tomorrow = addDays(c.today, 1);
+    return {
+      ...playedOf(await withLog(tx, c), session, given, []),
+      copy,
+      keptOn: c.today,
+      days: [
+        { on: c.today, overdueCheck: isCheckDue(c, c.today), sameDay: day.isSecond },
+        { on: tomorrow, overdueCheck: isCheckDue(c, tomorrow), sameDay: false }
+      ],
+      without: leftOut,
+      effortCapPct: capsOf(limitsOf(c)).effortPct
+    };
+  });
 
 /**
  * Takes over a session that a device started by itself, as it was played there; said again it changes nothing. The plan may have been
@@ -113,8 +114,7 @@ export async function startAway(
 ): Promise<boolean> {
   const readiness = await mustBeReady(db, clientId, answers, now);
   const startedAt = momentOf(at, now);
-  return db.transaction(async (tx) => {
-    await lockClient(tx, clientId);
+  return changeClient(db, clientId, async (tx) => {
     const session = await getSession(tx, clientId, sessionId);
     if (session.startedAt !== null) return new Date(session.startedAt).getTime() !== startedAt.getTime();
     if ((await findRunning(tx, clientId)) !== null) throw new CoreError('session_already_running');

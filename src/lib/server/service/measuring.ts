@@ -2,7 +2,7 @@ import { compute } from '$lib/contract/door';
 import type { ClientInput } from '$lib/contract/forms';
 import type { MeasureInput } from '$lib/contract/measureForms';
 import { isSignedDepth, measureOf, otherSide, splitOpeningDeg, trialValue } from '$lib/core';
-import type { Database, Db } from '../db/db';
+import type { ClientTx, Database } from '../db/db';
 import {
   appendNote,
   findOpenOccasion,
@@ -13,7 +13,7 @@ import {
 } from '../repo/occasionRepo';
 import { listGoals } from '../repo/goalRepo';
 import { updatePhotoTrial } from '../repo/photoRepo';
-import { getClient, updateClient } from '../repo/clientRepo';
+import { getClient, updateClient, type Client } from '../repo/clientRepo';
 import { changeClient } from './changing';
 import { legOf, lengthsOf, loadCase, withGoal } from './clientCase';
 import { keepForecasts, scoreForecasts } from './forecasting';
@@ -21,19 +21,9 @@ import { seriesOf } from './taken';
 
 /** Keeps an occasion whole, or nothing of it. Throws: CoreError 'gap_exceeds_leg', 'value_impossible' and those of the formulas. */
 export async function saveOccasion(db: Database, clientId: number, input: MeasureInput): Promise<number> {
-  const client = await getClient(db, clientId);
-  const trials = input.trials.map((t) => {
-    const measure = measureOf(t.measureId);
-    const value = trialValue(measure, t.way, t.entries, lengthsOf(client, t.side));
-    if (isSignedDepth(measure)) {
-      const lead = t.side ?? 'left';
-      const legs = { leadLegCm: legOf(client, lead).value, trailLegCm: legOf(client, otherSide(lead)).value };
-      splitOpeningDeg({ gapCm: Math.abs(value), ...legs }); // refuses what no body can be
-    }
-    return { ...t, value };
-  });
-  const measureIds = [...new Set(trials.map((t) => t.measureId))];
-  return db.transaction(async (tx) => {
+  return changeClient(db, clientId, async (tx) => {
+    const trials = valuedTrials(await getClient(tx, clientId), input);
+    const measureIds = [...new Set(trials.map((t) => t.measureId))];
     const open = await findOpenOccasion(tx, clientId, input, measureIds);
     const id = open ?? (await insertOccasion(tx, clientId, input));
     if (open !== null && input.note) await appendNote(tx, open, input.note);
@@ -45,6 +35,19 @@ export async function saveOccasion(db: Database, clientId: number, input: Measur
   });
 }
 
+/** Returns the trials with what they come to on this body. Throws: those of `saveOccasion`. */
+const valuedTrials = (client: Client, { trials }: MeasureInput) =>
+  trials.map((t) => {
+    const measure = measureOf(t.measureId);
+    const value = trialValue(measure, t.way, t.entries, lengthsOf(client, t.side));
+    if (isSignedDepth(measure)) {
+      const lead = t.side ?? 'left';
+      const legs = { leadLegCm: legOf(client, lead).value, trailLegCm: legOf(client, otherSide(lead)).value };
+      splitOpeningDeg({ gapCm: Math.abs(value), ...legs }); // refuses what no body can be
+    }
+    return { ...t, value };
+  });
+
 /**
  * Changes what is written of a person. Values that are computed from the lengths of the body are kept anew with them, so that a list and a page
  * say the same; a series that these lengths make impossible stays as it was kept.
@@ -52,25 +55,20 @@ export async function saveOccasion(db: Database, clientId: number, input: Measur
  * Throws: CoreError 'not_found'.
  */
 export const changePerson = (db: Database, clientId: number, input: ClientInput): Promise<void> =>
-  changeClient(
-    db,
-    clientId,
-    (tx) => listOccasions(tx, clientId),
-    async (tx, occasions) => {
-      await updateClient(tx, clientId, input);
-      const client = await getClient(tx, clientId);
-      const restated = occasions.flatMap(seriesOf).flatMap((series) => {
-        const made = compute(() =>
-          series.map((t) => trialValue(measureOf(t.measureId), t.way, t.entries, lengthsOf(client, t.side)))
-        );
-        return made.ok ? series.map((t, i) => ({ id: t.id, value: made.value[i]! })) : [];
-      });
-      await updateTrialValues(tx, restated);
-    }
-  );
+  changeClient(db, clientId, async (tx) => {
+    await updateClient(tx, clientId, input);
+    const client = await getClient(tx, clientId);
+    const restated = (await listOccasions(tx, clientId)).flatMap(seriesOf).flatMap((series) => {
+      const made = compute(() =>
+        series.map((t) => trialValue(measureOf(t.measureId), t.way, t.entries, lengthsOf(client, t.side)))
+      );
+      return made.ok ? series.map((t, i) => ({ id: t.id, value: made.value[i]! })) : [];
+    });
+    await updateTrialValues(tx, restated);
+  });
 
 /** A measure of the goal's headline answers the forecasts made before it, and asks for a new one. */
-async function foretell(tx: Db, clientId: number, occasionId: number, takenOn: string, measureIds: readonly string[]) {
+async function foretell(tx: ClientTx, clientId: number, occasionId: number, takenOn: string, measureIds: readonly string[]) {
   const goals = await listGoals(tx, clientId);
   if (!goals.some((g) => measureIds.includes(g.headline))) return;
   const c = withGoal(await loadCase(tx, clientId, takenOn));

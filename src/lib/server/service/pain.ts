@@ -1,9 +1,10 @@
 import type { ToldPainInput } from '$lib/contract/forms';
 import { addDays, locksFrom, painKindOf, painPlaceOf, type PainEvent, type Side } from '$lib/core';
-import type { Database, Db } from '../db/db';
+import type { ClientTx, Database } from '../db/db';
 import { insertLock } from '../repo/lockRepo';
 import { insertPain, updatePainNote, type PainRecord } from '../repo/logRepo';
 import { endSessionsOf, listSessions } from '../repo/sessionRepo';
+import { changeClient } from './changing';
 import { dateOf, loadCase, type ClientCase } from './clientCase';
 import { loadCatalogue } from './library';
 import { perCase } from './perCase';
@@ -13,7 +14,7 @@ import { isHurt, painText, toldIn } from './safety';
 export type ToldAt = Readonly<{ exerciseId: string | null; workSide: Side | null; painEventId: string | null }>;
 
 /** Opens the stops that a told pain asks for; an urgent sign ends whatever session runs. */
-export async function lockFor(tx: Db, clientId: number, pain: PainEvent, at: ToldAt, now: Date): Promise<void> {
+export async function lockFor(tx: ClientTx, clientId: number, pain: PainEvent, at: ToldAt, now: Date): Promise<void> {
   const kind = painKindOf(pain.kind);
   const exercise = (await loadCatalogue(tx)).find((e) => e.id === at.exerciseId);
   const stops = locksFrom([pain], exercise && toldIn(exercise, at.workSide));
@@ -26,8 +27,8 @@ export async function lockFor(tx: Db, clientId: number, pain: PainEvent, at: Tol
  * Keeps a pain that is told outside a session: afterwards, the next day, at any time. It belongs to the last session in which the
  * exercise was done, so that verdicts read it there; told twice alike on one day it is kept once, with what was noted each time.
  */
-export async function tellLater(db: Database, clientId: number, input: ToldPainInput, now: Date): Promise<void> {
-  await db.transaction(async (tx) => {
+export const tellLater = (db: Database, clientId: number, input: ToldPainInput, now: Date): Promise<void> =>
+  changeClient(db, clientId, async (tx) => {
     const c = await loadCase(tx, clientId, dateOf(now));
     const { kind, place, exerciseId, workSide, feltOn, note } = input;
     const side = painPlaceOf(place).sided ? input.side : null;
@@ -57,7 +58,6 @@ export async function tellLater(db: Database, clientId: number, input: ToldPainI
     await insertPain(tx, clientId, told);
     await lockFor(tx, clientId, { kind, place, side }, { exerciseId, workSide, painEventId: id }, now);
   });
-}
 
 /** Days within which a pain told again at one place counts as twice running (assumption). */
 const againWithinDays = 14;

@@ -16,6 +16,7 @@ import { saveOccasion } from './measuring';
 import { takenOf } from './taken';
 import { deleteForGood, keepPhoto, removePhotos, revokeConsent, sweepPhotos } from './photos';
 import { changeBetween, takenWith, photoSeries } from './photoSeries';
+import { changeClient } from './changing';
 import { hiddenValue, standInAsk } from './standIn';
 
 const given = testDatabase();
@@ -45,7 +46,7 @@ const onDisk = () => readdirSync(join(dir, 'photos', uuid(1))).map((name) => nam
 
 async function withConsent(db: Database): Promise<number> {
   const id = await personWithGoal(db, 'front_split');
-  await upsertConsent(db, id, { givenBy: 'Nell Harrow', givenOn: on });
+  await changeClient(db, id, (tx) => upsertConsent(tx, id, { givenBy: 'Nell Harrow', givenOn: on }));
   return id;
 }
 async function kept(db: Database, clientId: number): Promise<string> {
@@ -135,9 +136,9 @@ describe('a picture', () => {
       await measured(db, other, id);
       expect(await listPhotos(db, other)).toEqual([]);
       const occasion = await measured(db, client, id);
-      await updateOccasionRemoved(db, client, occasion, '2026-03-03T10:00:00Z');
+      await changeClient(db, client, (tx) => updateOccasionRemoved(tx, client, occasion, '2026-03-03T10:00:00Z'));
       expect(await listPhotos(db, client)).toEqual([]);
-      await updateOccasionRemoved(db, client, occasion, null);
+      await changeClient(db, client, (tx) => updateOccasionRemoved(tx, client, occasion, null));
       expect(await listPhotos(db, client)).toHaveLength(1);
     }));
 });
@@ -153,6 +154,23 @@ describe('taking back', () => {
       expect(await listPhotoIds(db, client)).toEqual([]);
       expect(onDisk()).not.toContain(id);
       expect(takenOf(await loadCase(db, client, on))).toHaveLength(1);
+    }));
+
+  test('a picture that comes in while the consent is revoked leaves neither row nor file', () =>
+    given.rolledBack(async (db) => {
+      const clientId = await withConsent(db);
+      const id = uuid(++lastId);
+      const revokedMeanwhile: PhotoFiles = {
+        ...files,
+        write: async (...picture) => {
+          await files.write(...picture);
+          await revokeConsent(db, files, clientId);
+        }
+      };
+      const sent = keepPhoto(db, revokedMeanwhile, clientId, input(id), svg, 'image/svg+xml');
+      await expect(sent).rejects.toMatchObject({ code: 'consent_missing' });
+      expect(await listPhotoIds(db, clientId)).toEqual([]);
+      expect(onDisk()).not.toContain(id);
     }));
 
   test('one picture can go alone, and only that of its own client', () =>
@@ -171,7 +189,7 @@ describe('taking back', () => {
       await measured(db, client, id);
       await expect(deleteForGood(db, files, client)).rejects.toThrow('not_found');
       expect(onDisk()).toContain(id);
-      await updateArchived(db, client, '2026-03-03T10:00:00Z');
+      await changeClient(db, client, (tx) => updateArchived(tx, client, '2026-03-03T10:00:00Z'));
       await deleteForGood(db, files, client);
       expect(onDisk()).not.toContain(id);
       await expect(loadCase(db, client, on)).rejects.toThrow('not_found');

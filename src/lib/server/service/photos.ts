@@ -1,7 +1,7 @@
 import { imageSize } from 'image-size';
 import { photoLimits, type PhotoInput } from '$lib/contract/photoForms';
 import { CoreError } from '$lib/core';
-import type { Database } from '../db/db';
+import type { Database, Db } from '../db/db';
 import type { MediaType, PhotoFiles } from '../photos/photoFiles';
 import { deleteClient } from '../repo/clientRepo';
 import {
@@ -15,6 +15,7 @@ import {
   listAllPhotoIds,
   listPhotoIds
 } from '../repo/photoRepo';
+import { changeClient } from './changing';
 
 const mb = 1024 * 1024;
 
@@ -32,14 +33,26 @@ export async function keepPhoto(
   bytes: Uint8Array,
   mediaType: MediaType = 'image/jpeg'
 ): Promise<void> {
-  if ((await findConsent(db, clientId)) === null) throw new CoreError('consent_missing');
+  await requireConsent(db, clientId);
   if (bytes.length > photoLimits.keptMb * mb) throw new CoreError('photo_too_large', { limitMb: photoLimits.keptMb });
   const { widthPx, heightPx } = sizeOf(bytes, mediaType);
   if ((await getPhotoBytes(db)) + bytes.length > photoLimits.studioMb * mb)
     throw new CoreError('photos_full', { limitMb: photoLimits.studioMb });
   if (await isPhotoKnown(db, input.id)) return; // sent again
   await files.write(input.id, mediaType, bytes);
-  await insertPhoto(db, clientId, { ...input, mediaType, widthPx, heightPx, sizeBytes: bytes.length });
+  try {
+    await changeClient(db, clientId, async (tx) => {
+      await requireConsent(tx, clientId); // taken back, perhaps, while the picture came in
+      await insertPhoto(tx, clientId, { ...input, mediaType, widthPx, heightPx, sizeBytes: bytes.length });
+    });
+  } catch (problem) {
+    if (!(await isPhotoKnown(db, input.id))) await files.remove([input.id]);
+    throw problem;
+  }
+}
+
+async function requireConsent(db: Db, clientId: number): Promise<void> {
+  if ((await findConsent(db, clientId)) === null) throw new CoreError('consent_missing');
 }
 
 function sizeOf(bytes: Uint8Array, mediaType: MediaType): { widthPx: number; heightPx: number } {
@@ -54,27 +67,34 @@ function sizeOf(bytes: Uint8Array, mediaType: MediaType): { widthPx: number; hei
 }
 
 export async function removePhotos(db: Database, files: PhotoFiles, clientId: number, ids: readonly string[]): Promise<void> {
-  const own = new Set(await listPhotoIds(db, clientId));
-  const gone = ids.filter((id) => own.has(id));
-  await deletePhotos(db, clientId, gone);
+  const gone = await changeClient(db, clientId, async (tx) => {
+    const own = new Set(await listPhotoIds(tx, clientId));
+    const asked = ids.filter((id) => own.has(id));
+    await deletePhotos(tx, clientId, asked);
+    return asked;
+  });
   await files.remove(gone);
 }
 
 /** Takes the consent back: every picture goes with it. The measures they gave stay. */
 export async function revokeConsent(db: Database, files: PhotoFiles, clientId: number): Promise<void> {
-  const ids = await listPhotoIds(db, clientId);
-  await db.transaction(async (tx) => {
+  const gone = await changeClient(db, clientId, async (tx) => {
+    const ids = await listPhotoIds(tx, clientId);
     await deletePhotos(tx, clientId, ids);
     await deleteConsent(tx, clientId);
+    return ids;
   });
-  await files.remove(ids);
+  await files.remove(gone);
 }
 
 /** Deletes an archived client with everything of theirs, pictures too. It cannot be undone. */
 export async function deleteForGood(db: Database, files: PhotoFiles, clientId: number): Promise<void> {
-  const ids = await listPhotoIds(db, clientId);
-  await deleteClient(db, clientId);
-  await files.remove(ids);
+  const gone = await changeClient(db, clientId, async (tx) => {
+    const ids = await listPhotoIds(tx, clientId);
+    await deleteClient(tx, clientId);
+    return ids;
+  });
+  await files.remove(gone);
 }
 
 /** At the start: pictures whose measure was never kept go after a day; files that no row knows are put aside. Returns how many. */

@@ -14,6 +14,7 @@ import { tellLater } from './pain';
 import { arrangeSession, makePlan } from './planning';
 import { namePlan, restorePlan, revisePlan } from './revisingPlan';
 import { versionsOf } from './planVersions';
+import { changeClient } from './changing';
 import { addableTo, addToWeek, noteExercise } from './week';
 
 const store = testDatabase('split plan');
@@ -210,7 +211,7 @@ describe('what comes of a plan is wished otherwise', () => {
     test('what was stopped since is caught up nowhere', () =>
       store.rolledBack(async (db) => {
         const id = await withOneMissed(db);
-        await insertLock(db, id, rearHipStop);
+        await changeClient(db, id, (tx) => insertLock(tx, id, rearHipStop));
         await revisePlan(db, id, asked(2), later);
         expect((await told(db, id)).join()).not.toContain('takes in');
         const c = await planOf(db, id, later);
@@ -371,7 +372,7 @@ describe('a plan after that of somebody else', () => {
     store.rolledBack(async (db) => {
       const from = store.splitPlanId;
       const id = await other(db);
-      await insertLock(db, id, rearHipStop);
+      await changeClient(db, id, (tx) => insertLock(tx, id, rearHipStop));
       await copyPlan(db, id, { fromClientId: from, ...copied }, testDay);
       const c = await planOf(db, id);
       expect(c.plan).toMatchObject({ version: 1, weeks: 6, minutes: 45 });

@@ -17,10 +17,10 @@ import {
   type PlanWishes,
   type PlanWeek
 } from '$lib/core';
-import type { Database, Db } from '../db/db';
+import type { ClientTx, Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { replaceChoices } from '../repo/choiceRepo';
-import { lockClient, updateSchool } from '../repo/clientRepo';
+import { updateSchool } from '../repo/clientRepo';
 import { insertPlan, insertStarts, supersedePlan, type NewPlan, type Plan } from '../repo/planRepo';
 import { insertSessions, updateArranged } from '../repo/sessionRepo';
 import { solverFor } from '../solver';
@@ -118,12 +118,11 @@ export async function keepPlan(
   {
     weekIs = 'as it was',
     also = async () => undefined
-  }: Readonly<{ weekIs?: 'as it was' | 'another'; also?: (tx: Db) => Promise<void> }> = {}
+  }: Readonly<{ weekIs?: 'as it was' | 'another'; also?: (tx: ClientTx) => Promise<void> }> = {}
 ): Promise<void> {
   const version = (c.plan?.version ?? 0) + 1;
   try {
-    await db.transaction(async (tx) => {
-      await lockClient(tx, c.client.id);
+    await changeClient(db, c.client.id, async (tx) => {
       const open = c.sessions.filter((old) => old.planId === c.plan?.id && old.status === 'planned');
       // A session that was begun while this was solved would come twice.
       if (c.plan && (await supersedePlan(tx, c.plan.id)) !== open.length)
@@ -209,7 +208,7 @@ export async function takePlan(
   const as = isOther ? { ...c, client: { ...c.client, schoolId: input.schoolId } } : c;
   const plan = newPlan(as, input);
   const { weeks } = await planProgression(planAsk(as, plan), by.solve, by.onProgress);
-  const also = async (tx: Db) => {
+  const also = async (tx: ClientTx) => {
     if (isOther) await updateSchool(tx, clientId, input.schoolId, {});
   };
   await keepPlan(db, as, plan, weeks, { also });
@@ -227,16 +226,12 @@ export const arrangeSession = (
   { arrangement, all }: ArrangeInput,
   today: string
 ): Promise<void> =>
-  changeClient(
-    db,
-    clientId,
-    (tx) => loadGoalCase(tx, clientId, today),
-    async (tx, c) => {
-      const session = c.sessions.find((s) => s.id === sessionId);
-      if (!session || !isPlanned(c)) throw new CoreError('not_found', { what: 'session' });
-      if (session.status !== 'planned') throw new CoreError('session_not_planned');
-      arrangedAs(c, { ...session, arranged: arrangement });
-      const open = c.sessions.filter((s) => s.status === 'planned' && s.planId === c.plan.id);
-      await updateArranged(tx, all ? open.map((s) => s.id) : [sessionId], arrangement);
-    }
-  );
+  changeClient(db, clientId, async (tx) => {
+    const c = await loadGoalCase(tx, clientId, today);
+    const session = c.sessions.find((s) => s.id === sessionId);
+    if (!session || !isPlanned(c)) throw new CoreError('not_found', { what: 'session' });
+    if (session.status !== 'planned') throw new CoreError('session_not_planned');
+    arrangedAs(c, { ...session, arranged: arrangement });
+    const open = c.sessions.filter((s) => s.status === 'planned' && s.planId === c.plan.id);
+    await updateArranged(tx, all ? open.map((s) => s.id) : [sessionId], arrangement);
+  });

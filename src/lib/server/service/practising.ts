@@ -17,12 +17,12 @@ import {
   type Readiness,
   type TimelineSet
 } from '$lib/core';
-import type { Database, Db } from '../db/db';
+import type { ClientTx, Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
-import { lockClient } from '../repo/clientRepo';
 import { openLocks } from '../repo/lockRepo';
 import { insertPain, upsertSetLogs } from '../repo/logRepo';
 import { findRunning, getPrescribed, getSession, updateEnded, updateStarted, type Session } from '../repo/sessionRepo';
+import { changeClient } from './changing';
 import { isCheckDue, isOpenForWork } from './checking';
 import { dateOf, loadGoalCase, type ClientCase, type GoalCase, isPlanned } from './clientCase';
 import { lockFor } from './pain';
@@ -45,10 +45,12 @@ export async function startSession(
   input: StartInput,
   now: Date
 ): Promise<void> {
-  const session = await getSession(db, clientId, sessionId);
-  if (session.status === 'running') return;
-  const ready = await readyToStart(db, clientId, session, input, now);
-  await db.transaction((tx) => begin(tx, clientId, ready, now));
+  const readiness = await mustBeReady(db, clientId, input, now);
+  await changeClient(db, clientId, async (tx) => {
+    const session = await getSession(tx, clientId, sessionId);
+    if (session.status === 'running') return; // started by another click
+    await begin(tx, await readyToStart(tx, clientId, session, input, readiness, now), now);
+  });
 }
 
 /**
@@ -58,12 +60,12 @@ export async function startSession(
  */
 export async function writeSession(db: Database, clientId: number, input: WriteInput, now: Date): Promise<void> {
   const { sessionId, doneOn, written, ...start } = input;
-  const session = await getSession(db, clientId, sessionId);
-  if (session.status !== 'planned') throw new CoreError('session_not_planned');
-  const ready = await readyToStart(db, clientId, session, start, now);
+  const readiness = await mustBeReady(db, clientId, start, now);
   const at = new Date(`${doneOn}T${now.toTimeString().slice(0, 8)}`);
-  await db.transaction(async (tx) => {
-    await begin(tx, clientId, ready, at);
+  await changeClient(db, clientId, async (tx) => {
+    const session = await getSession(tx, clientId, sessionId);
+    if (session.status !== 'planned') throw new CoreError('session_not_planned');
+    await begin(tx, await readyToStart(tx, clientId, session, start, readiness, now), at);
     const begun = await getSession(tx, clientId, sessionId);
     const { sets } = timelineOf(await getPrescribed(tx, sessionId));
     const wordOf = new Map(written.map((w) => [`${w.exerciseId}/${w.side}`, w]));
@@ -110,19 +112,19 @@ type ReadyToStart = Readonly<{
   told: Parameters<typeof updateStarted>[3];
 }>;
 
-/** What has to be so before a session begins. A new symptom opens its stop at once, and nothing begins. Throws: those of `startSession`. */
+/** What has to be so before a session begins. Throws: those of `startSession`. */
 async function readyToStart(
-  db: Database,
+  tx: ClientTx,
   clientId: number,
   session: Session,
   { answer, reason, overdueCheck, sameDay, ...answers }: StartInput,
+  readiness: Readiness,
   now: Date
 ): Promise<ReadyToStart> {
-  const found = await loadGoalCase(db, clientId, dateOf(now));
+  const found = await loadGoalCase(tx, clientId, dateOf(now));
   if (found.client.archivedAt) throw new CoreError('archived');
   if (!isOpenForWork(found)) throw new CoreError('not_cleared');
-  if (found.sessions.some((s) => s.status === 'running')) throw new CoreError('session_already_running');
-  const readiness = await mustBeReady(db, clientId, answers, now);
+  if ((await findRunning(tx, clientId)) !== null) throw new CoreError('session_already_running');
   const day = dayOf(found);
   if (day.isStopped) throw new CoreError('stopped_today');
   if (day.isSecond && !sameDay) throw new CoreError('same_day_unconfirmed');
@@ -144,18 +146,16 @@ export async function mustBeReady(db: Database, clientId: number, answers: Befor
   if (readiness.starts) return readiness;
   const { symptom } = answers;
   if (symptom)
-    await db.transaction((tx) => lockFor(tx, clientId, symptom, { exerciseId: null, workSide: null, painEventId: null }, now));
+    await changeClient(db, clientId, (tx) =>
+      lockFor(tx, clientId, symptom, { exerciseId: null, workSide: null, painEventId: null }, now)
+    );
   throw new CoreError('not_ready', { why: readiness.because.map(readinessText).join(' ') });
 }
 
-/** Begins a session with today's settings, inside a transaction. Throws: those of `startSession`. */
-async function begin(tx: Db, clientId: number, { session, found, resume, easier, told }: ReadyToStart, now: Date): Promise<void> {
-  await lockClient(tx, clientId);
-  const running = await findRunning(tx, clientId);
-  if (running === session.id) return; // started by another click
-  if (running !== null) throw new CoreError('session_already_running');
+/** Begins a session with today's settings. Throws: those of `startSession`. */
+async function begin(tx: ClientTx, { session, found, resume, easier, told }: ReadyToStart, now: Date): Promise<void> {
   const changed = await answerResume(tx, found, resume, now);
-  const c = changed ? await loadGoalCase(tx, clientId, found.today) : found;
+  const c = changed ? await loadGoalCase(tx, found.client.id, found.today) : found;
   if (!isPlanned(c)) throw new CoreError('not_found', { what: 'plan' });
   const { blocks, cuts, leftOut, asks, options } = prepareSession(c, session);
   // Nobody works at a figure that nobody gave.
@@ -173,7 +173,7 @@ export function dayOf(c: GoalCase): { isSecond: boolean; isStopped: boolean } {
 
 /** Carries out the answer to a pause; false when there was none. */
 async function answerResume(
-  tx: Parameters<typeof decideAll>[0],
+  tx: ClientTx,
   c: GoalCase,
   { answer, reason }: Pick<StartInput, 'answer' | 'reason'>,
   now: Date
@@ -193,15 +193,14 @@ export const logSet = (db: Database, clientId: number, sessionId: number, log: S
 
 /** Keeps sets of one session, all of them or none. */
 export async function logSets(db: Database, clientId: number, sessionId: number, logs: readonly SetLogInput[]): Promise<void> {
-  const session = await getSession(db, clientId, sessionId);
-  if (session.startedAt === null) throw new CoreError('session_not_running');
-  const schoolOfSet = (log: SetLogInput) => {
-    const planned = session.plannedSets.find((p) => p.exerciseId === log.exerciseId && p.side === log.side);
-    if (!planned && log.side !== null) throw new CoreError('conflict', { setIndex: log.setIndex });
-    return planned?.schoolId ?? session.schoolId;
-  };
-  await db.transaction(async (tx) => {
-    await lockClient(tx, clientId);
+  await changeClient(db, clientId, async (tx) => {
+    const session = await getSession(tx, clientId, sessionId);
+    if (session.startedAt === null) throw new CoreError('session_not_running');
+    const schoolOfSet = (log: SetLogInput) => {
+      const planned = session.plannedSets.find((p) => p.exerciseId === log.exerciseId && p.side === log.side);
+      if (!planned && log.side !== null) throw new CoreError('conflict', { setIndex: log.setIndex });
+      return planned?.schoolId ?? session.schoolId;
+    };
     try {
       await upsertSetLogs(
         tx,
@@ -229,10 +228,10 @@ export async function tellPain(
   { at, ...pain }: PainInput,
   now: Date
 ): Promise<void> {
-  const session = await getSession(db, clientId, sessionId);
-  const place = session.startedAt === null ? { sessionId: null, setIndex: null } : { sessionId };
   const { action } = painKindOf(pain.kind);
-  await db.transaction(async (tx) => {
+  await changeClient(db, clientId, async (tx) => {
+    const session = await getSession(tx, clientId, sessionId);
+    const place = session.startedAt === null ? { sessionId: null, setIndex: null } : { sessionId };
     if (!(await insertPain(tx, clientId, { ...pain, ...place, feltOn: dateOf(momentOf(at, now)), note: '' }))) return;
     const { exerciseId, workSide, id } = pain;
     await lockFor(tx, clientId, pain, { exerciseId, workSide, painEventId: id }, now);
@@ -247,12 +246,14 @@ export async function finishSession(
   { status, at }: FinishInput,
   now: Date
 ): Promise<void> {
-  const session = await getSession(db, clientId, sessionId);
-  if (session.startedAt === null) throw new CoreError('session_not_running');
-  const ended = momentOf(at, now);
-  // A clock that was set back ends nothing before it began.
-  const endedAt = ended < new Date(session.startedAt) ? now : ended;
-  await updateEnded(db, session.id, status, endedAt.toISOString());
+  await changeClient(db, clientId, async (tx) => {
+    const session = await getSession(tx, clientId, sessionId);
+    if (session.startedAt === null) throw new CoreError('session_not_running');
+    const ended = momentOf(at, now);
+    // A clock that was set back ends nothing before it began.
+    const endedAt = ended < new Date(session.startedAt) ? now : ended;
+    await updateEnded(tx, session.id, status, endedAt.toISOString());
+  });
 }
 
 /** What of a running session the gate bars by now: a stop may have come since it began, from another page or device. */

@@ -19,6 +19,7 @@ import type { Database } from '../db/db';
 import { listPlans, updatePlanName, type Plan } from '../repo/planRepo';
 import type { Session } from '../repo/sessionRepo';
 import { solverFor } from '../solver';
+import { changeClient } from './changing';
 import { isPlanned, loadGoalCase, type GoalCase, type PlannedCase } from './clientCase';
 import { sessionsOfPlan } from './composing';
 import { withServed } from './goalsServed';
@@ -196,12 +197,13 @@ function usualWeek(
 }
 
 /** Names a version. Throws: CoreError 'not_found'. */
-export async function namePlan(
+export const namePlan = (
   db: Database,
   clientId: number,
   { version, name }: Readonly<{ version: number; name: string }>,
   today: string
-) {
-  const { goal } = await loadGoalCase(db, clientId, today);
-  await updatePlanName(db, goal.id, version, name);
-}
+): Promise<void> =>
+  changeClient(db, clientId, async (tx) => {
+    const { goal } = await loadGoalCase(tx, clientId, today);
+    await updatePlanName(tx, goal.id, version, name);
+  });

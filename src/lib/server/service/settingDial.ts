@@ -15,10 +15,10 @@ import {
   type Dial,
   type Side
 } from '$lib/core';
-import type { Database, Db } from '../db/db';
+import type { ClientTx, Database } from '../db/db';
 import { insertSettingChange } from '../repo/choiceRepo';
-import { lockClient } from '../repo/clientRepo';
 import { upsertSettings } from '../repo/planRepo';
+import { changeClient } from './changing';
 import { dateOf, loadGoalCase, type GoalCase } from './clientCase';
 import { gradeOf, isPerSide, searchedOnce } from './gradeExercise';
 import { exerciseIn } from './library';
@@ -28,11 +28,9 @@ import { exerciseIn } from './library';
  *
  * Throws: CoreError 'exercise_barred', 'past_end', 'dial_out_of_range', 'not_found'; 'wait_not_over' for what opens on a later day
  *         and no reason was written; 'jump_unconfirmed' for more than one step harder that nobody confirmed.
- *
- * Read and written in one transaction, so that two quick taps on two dials both stay.
  */
 export const setDial = (db: Database, clientId: number, input: DialInput, now: Date): Promise<void> =>
-  db.transaction((tx) => moveDial(tx, clientId, input, now));
+  changeClient(db, clientId, (tx) => moveDial(tx, clientId, input, now));
 
 /** One dial on several sides: all of them or none. Throws: those of `setDial`. */
 export const setDials = (
@@ -42,13 +40,12 @@ export const setDials = (
   on: readonly Side[],
   now: Date
 ): Promise<void> =>
-  db.transaction(async (tx) => {
+  changeClient(db, clientId, async (tx) => {
     for (const side of on) await moveDial(tx, clientId, { ...input, side }, now);
   });
 
-/** One dial on one side, inside a transaction. Throws: those of `setDial`. */
-export async function moveDial(tx: Db, clientId: number, input: DialInput, now: Date): Promise<void> {
-  await lockClient(tx, clientId);
+/** One dial on one side. Throws: those of `setDial`. */
+export async function moveDial(tx: ClientTx, clientId: number, input: DialInput, now: Date): Promise<void> {
   const c = await loadGoalCase(tx, clientId, dateOf(now));
   const exercise = exerciseIn(c.catalogue, input.exerciseId);
   const grade = gradeOf(c, exercise, input.side);

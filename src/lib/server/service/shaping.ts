@@ -96,31 +96,27 @@ type Shape = Readonly<{
  * Throws: CoreError 'not_found' for what is not in the week or takes no such shape; those of `require` and of `setDial`: all or nothing.
  */
 export const keepShape = (db: Database, clientId: number, shape: Shape, now: Date): Promise<void> =>
-  changeClient(
-    db,
-    clientId,
-    (tx) => loadGoalCase(tx, clientId, dateOf(now)),
-    async (tx, c) => {
-      const { exerciseId, reason } = shape;
-      const found = weekOf(c).find((w) => w.exercise.id === exerciseId && shape.takes(w.exercise));
-      if (!found) throw new CoreError('not_found', { what: 'exercise' });
-      const { exercise } = found;
-      for (const side of placesOf(exercise)) shape.require(c, found, side);
-      await replaceChoices(
-        tx,
-        c.goal.id,
-        weekOf(c).map(({ choice }) => (choice.exerciseId === exerciseId ? shape.choose(choice) : choice))
-      );
-      for (const place of placesOf(exercise)) {
-        const side = place ?? 'left';
-        for (const [dial, value] of Object.entries(shape.figures(side))) {
-          if (value === undefined || value === settingOf(c, exercise, side)[dial]) continue;
-          if (!exercise.dials.some((d) => d.id === dial)) continue;
-          await moveDial(tx, clientId, { exerciseId, side, dial, value, sure: true, reason }, now);
-        }
+  changeClient(db, clientId, async (tx) => {
+    const c = await loadGoalCase(tx, clientId, dateOf(now));
+    const { exerciseId, reason } = shape;
+    const found = weekOf(c).find((w) => w.exercise.id === exerciseId && shape.takes(w.exercise));
+    if (!found) throw new CoreError('not_found', { what: 'exercise' });
+    const { exercise } = found;
+    for (const side of placesOf(exercise)) shape.require(c, found, side);
+    await replaceChoices(
+      tx,
+      c.goal.id,
+      weekOf(c).map(({ choice }) => (choice.exerciseId === exerciseId ? shape.choose(choice) : choice))
+    );
+    for (const place of placesOf(exercise)) {
+      const side = place ?? 'left';
+      for (const [dial, value] of Object.entries(shape.figures(side))) {
+        if (value === undefined || value === settingOf(c, exercise, side)[dial]) continue;
+        if (!exercise.dials.some((d) => d.id === dial)) continue;
+        await moveDial(tx, clientId, { exerciseId, side, dial, value, sure: true, reason }, now);
       }
     }
-  );
+  });
 
 /** Degrees the first motion of an exercise is moved by own strength. */
 export const activeDegOf = (c: GoalCase, exercise: Exercise, side: Side | null): number | null =>

@@ -17,6 +17,7 @@ import { proposalsOf } from './reviewing';
 import { waitsFor } from '$lib/contract/path';
 import { pathFacts, pathOf, stationsOf } from './stations';
 import { acceptProposals, decideProposal } from './deciding';
+import { changeClient } from './changing';
 import { setDial } from './settingDial';
 
 const store = testDatabase();
@@ -115,7 +116,9 @@ describe('what waits', () => {
       await passCheck(db, id, '2025-06-01');
       expect(await waits(db, id)).toBe('check again');
       await passCheck(db, id, today);
-      await insertLock(db, id, { stop: { joint: 'knee', side: 'left' }, reason: 'pain', openedOn: today, painEventId: null });
+      await changeClient(db, id, (tx) =>
+        insertLock(tx, id, { stop: { joint: 'knee', side: 'left' }, reason: 'pain', openedOn: today, painEventId: null })
+      );
       expect(await waits(db, id)).toBe('stops open');
       await passCheck(db, id, today, ['hernia']);
       expect(await waits(db, id)).toBe('clinician first');

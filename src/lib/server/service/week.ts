@@ -67,15 +67,11 @@ const changeWeek = (
   today: string,
   change: (week: readonly ExerciseChoice[], c: GoalCase) => readonly ExerciseChoice[]
 ): Promise<void> =>
-  changeClient(
-    db,
-    clientId,
-    (tx) => loadGoalCase(tx, clientId, today),
-    async (tx, c) => {
-      const week = weekOf(c).map((w) => w.choice);
-      await replaceChoices(tx, c.goal.id, change(week, c));
-    }
-  );
+  changeClient(db, clientId, async (tx) => {
+    const c = await loadGoalCase(tx, clientId, today);
+    const week = weekOf(c).map((w) => w.choice);
+    await replaceChoices(tx, c.goal.id, change(week, c));
+  });
 
 /**
  * Puts an exercise into the week of the goal in work, at its end; one that is there already stays where it is.
@@ -141,7 +137,7 @@ export async function chooseSchool(
   { exerciseId, schoolId, policies }: SchoolInput,
   today: string
 ): Promise<void> {
-  if (exerciseId === undefined) return updateSchool(db, clientId, schoolId, policies);
+  if (exerciseId === undefined) return changeClient(db, clientId, (tx) => updateSchool(tx, clientId, schoolId, policies));
   await changeWeek(db, clientId, today, (week) =>
     week.map((choice) => (choice.exerciseId === exerciseId ? { ...choice, schoolId, policies } : choice))
   );
@@ -168,4 +164,4 @@ export const chooseVariant = (
 
 /** What an exercise did for a client. */
 export const noteExercise = (db: Database, clientId: number, note: NoteInput, today: string): Promise<void> =>
-  upsertExerciseNote(db, clientId, { ...note, notedOn: today });
+  changeClient(db, clientId, (tx) => upsertExerciseNote(tx, clientId, { ...note, notedOn: today }));

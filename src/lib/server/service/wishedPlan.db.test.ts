@@ -18,6 +18,7 @@ import { versionsOf } from './planVersions';
 import { makePlan, planAsk } from './planning';
 import { revisePlan, swapInPlan } from './revisingPlan';
 import { hardYesterday, recordsOf } from './sessionRecords';
+import { changeClient } from './changing';
 import { openWeek, swapsFor } from './week';
 
 const store = testDatabase('split plan');
@@ -115,7 +116,7 @@ describe('an exercise in the place of another', () => {
       await revise(db, id, { pins: [{ exerciseId: 'rear_hip_cycle', session: 2 }] });
       const offered = swapsFor(await planOf(db, id), 'rear_hip_cycle').map((o) => o.id);
       const [first, second] = offered;
-      await insertLock(db, id, stop(first!));
+      await changeClient(db, id, (tx) => insertLock(tx, id, stop(first!)));
       const before = await planOf(db, id);
       expect(swapsFor(before, 'rear_hip_cycle').map((o) => o.id)).not.toContain(first);
       const swap = (by: string, exerciseId = 'rear_hip_cycle') =>
@@ -138,7 +139,7 @@ describe('several goals of one person', () => {
     const id = store.splitPlanId;
     const lotus = await saveGoal(db, id, null, goalInput('lotus'), testDay);
     const split = (await loadGoalCase(db, id, testDay)).goals.find((g) => g.kind === 'front_split')!.id;
-    await updateCurrentGoal(db, id, split);
+    await changeClient(db, id, (tx) => updateCurrentGoal(tx, id, split));
     return { id, lotus, split };
   }
 
@@ -148,13 +149,13 @@ describe('several goals of one person', () => {
       const alone = await planOf(db, id);
       // What a stop forbids joins no week.
       const theirs = await (async () => {
-        await updateCurrentGoal(db, id, lotus);
+        await changeClient(db, id, (tx) => updateCurrentGoal(tx, id, lotus));
         const ids = openWeek(await loadGoalCase(db, id, testDay)).map((e) => e.id);
-        await updateCurrentGoal(db, id, alone.goal.id);
+        await changeClient(db, id, (tx) => updateCurrentGoal(tx, id, alone.goal.id));
         return ids;
       })();
       const barred = theirs.find((e) => alone.choices.every((w) => w.exerciseId !== e))!;
-      await insertLock(db, id, stop(barred));
+      await changeClient(db, id, (tx) => insertLock(tx, id, stop(barred)));
       await revise(db, id, { also: [{ goalId: lotus, weight: 'half as much' }] });
       const c = await planOf(db, id);
       const ids = c.choices.map((w) => w.exerciseId);
@@ -187,7 +188,7 @@ describe('several goals of one person', () => {
       await saveGoal(db, id, null, goalInput('standing_split'), testDay);
       const other = (await loadGoalCase(db, id, testDay)).goal;
       expect(sharedText(c, other)).toMatch(/ both need hamstring length, front of the hip: /);
-      await updateCurrentGoal(db, id, c.goal.id);
+      await changeClient(db, id, (tx) => updateCurrentGoal(tx, id, c.goal.id));
       await expect(revise(db, id, { also: [{ goalId: 999_999, weight: 'as much' }] })).rejects.toEqual(refusal('not_found'));
     }));
 
@@ -199,7 +200,7 @@ describe('several goals of one person', () => {
       const hard = hardYesterday(c);
       expect(hard.length).toBeGreaterThan(0);
       const lotusCase = c.goals.find((g) => g.id !== split)!;
-      await updateCurrentGoal(db, id, lotusCase.id);
+      await changeClient(db, id, (tx) => updateCurrentGoal(tx, id, lotusCase.id));
       const other = await loadGoalCase(db, id, addDays(testDay, 1));
       expect(other.sessions.every((s) => s.id !== played)).toBe(true);
       expect(hardYesterday(other)).toEqual(hard);

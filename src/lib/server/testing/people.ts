@@ -5,6 +5,7 @@ import type { Database } from '../db/db';
 import { insertClient } from '../repo/clientRepo';
 import { clearScreening, saveScreening } from '../service/checking';
 import { saveGoal } from '../service/goalSetting';
+import { changeClient } from '../service/changing';
 import { saveOccasion } from '../service/measuring';
 
 /** People and measures for database tests. */
@@ -59,7 +60,7 @@ export async function personWithGoal(
 
 export async function passCheck(db: Database, id: number, today: string, flags: string[] = []): Promise<Screening> {
   const answers = { flags, sides: {}, endStops: [], beighton: [], effortCapPct: 60, sensationCap: 4 };
-  const screening = await saveScreening(db, id, answers, today);
+  const screening = await changeClient(db, id, (tx) => saveScreening(tx, id, answers, today));
   // Range that is to come back after an injury is cleared by name.
   if (screening.raised.some((row) => row.id === 'rehabilitation'))
     await clearScreening(db, id, { clearedBy: 'A. Clinician', clearNote: 'May train.' }, today);

@@ -10,6 +10,7 @@ import { makePlan } from '../service/planning';
 import { propOf } from '../service/shelf';
 import { solverFor } from '../solver';
 import { goalInput, passCheck } from './people';
+import { changeClient } from '../service/changing';
 import type { TestPerson } from '../../../../tests/e2e/people';
 
 const solid = { by: 'faces', softPct: 0 } as const;
@@ -48,7 +49,7 @@ async function fillPerson(
   if (at === 'added') return id;
   const goalId = await saveGoal(db, id, null, goalInput(goal), today);
   // A later stage was opened long ago.
-  if (stage > 0) await updateGoal(db, id, goalId, goalInput(goal, { stage }), addDays(today, -60));
+  if (stage > 0) await changeClient(db, id, (tx) => updateGoal(tx, id, goalId, goalInput(goal, { stage }), addDays(today, -60)));
   if (at === 'has a goal') return id;
   await passCheck(db, id, today);
   if (at === 'cleared') return id;

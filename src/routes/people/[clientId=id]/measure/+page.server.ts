@@ -5,6 +5,7 @@ import { measureForm, measureIdForm, sidesOf } from '$lib/contract/measureForms'
 import { measureOf, measures, measuringNotes, measuringOrder, reachableStacks, type OwnRecord, type WayId } from '$lib/core';
 import { goalCaseOr, orNotFound } from '$lib/server/orNotFound';
 import { findConsent } from '$lib/server/repo/photoRepo';
+import { changeClient } from '$lib/server/service/changing';
 import { updateOccasionRemoved } from '$lib/server/repo/occasionRepo';
 import { lengthsOf, type GoalCase } from '$lib/server/service/clientCase';
 import { daysSince, isDue, ownRecord, stackStepCm, takenOf } from '$lib/server/service/taken';
@@ -98,7 +99,8 @@ export const actions: Actions = {
 async function setRemoved({ request, params, locals: { db, caseOf } }: RequestEvent, removedAt: string | null) {
   const { client } = await orNotFound(caseOf(Number(params.clientId)));
   const form = z.object({ occasionId: rowId });
-  const run = ({ occasionId }: { occasionId: number }) => updateOccasionRemoved(db, client.id, occasionId, removedAt);
+  const run = ({ occasionId }: { occasionId: number }) =>
+    changeClient(db, client.id, (tx) => updateOccasionRemoved(tx, client.id, occasionId, removedAt));
   const done = await runForm(request, form, run, { form: 'remove' });
   return done.ok ? { changed: true } : done.failure;
 }

@@ -1,5 +1,6 @@
 import { consentForm, photoIdForm } from '$lib/contract/photoForms';
 import { orNotFound } from '$lib/server/orNotFound';
+import { changeClient } from '$lib/server/service/changing';
 import { findConsent, listPhotos, upsertConsent, type Photo } from '$lib/server/repo/photoRepo';
 import { changeBetween, takenWith, photoSeries } from '$lib/server/service/photoSeries';
 import { removePhotos, revokeConsent } from '$lib/server/service/photos';
@@ -30,9 +31,14 @@ export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf }
 export const actions: Actions = {
   consent: async ({ request, params, locals: { db, caseOf, today } }) => {
     const { client } = await orNotFound(caseOf(Number(params.clientId)));
-    const done = await runForm(request, consentForm, ({ givenBy }) => upsertConsent(db, client.id, { givenBy, givenOn: today }), {
-      form: 'consent'
-    });
+    const done = await runForm(
+      request,
+      consentForm,
+      ({ givenBy }) => changeClient(db, client.id, (tx) => upsertConsent(tx, client.id, { givenBy, givenOn: today })),
+      {
+        form: 'consent'
+      }
+    );
     return done.ok ? { consented: true } : done.failure;
   },
   revoke: async ({ request, params, locals: { db, photoFiles, caseOf } }) => {

@@ -9,6 +9,7 @@ import { goalCaseOr } from '$lib/server/orNotFound';
 import { capsOf, daysBetween } from '$lib/core';
 import { isCheckDue, isOpenForWork, limitsOf } from '$lib/server/service/checking';
 import { breathOf, dateOf, shelfAt, isPlanned } from '$lib/server/service/clientCase';
+import { changeClient } from '$lib/server/service/changing';
 import { updateBreath } from '$lib/server/repo/clientRepo';
 import { prepareSession } from '$lib/server/service/composing';
 import { dayOf, startSession, writeSession } from '$lib/server/service/practising';
@@ -55,7 +56,10 @@ export const actions: Actions = {
     return done.ok ? { kept: true } : done.failure;
   },
   breath: async ({ request, params, locals: { db } }) => {
-    const run = ({ breathS }: z.output<typeof breathForm>) => updateBreath(db, Number(params.clientId), breathS);
+    const run = ({ breathS }: z.output<typeof breathForm>) => {
+      const clientId = Number(params.clientId);
+      return changeClient(db, clientId, (tx) => updateBreath(tx, clientId, breathS));
+    };
     const done = await runForm(request, breathForm, run, { form: 'breath' });
     return done.ok ? { kept: true } : done.failure;
   },

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Db } from '$lib/server/db/db';
+import type { Database } from '$lib/server/db/db';
 import { decideForm, judgementForm, judgementIdForm, undoDecisionForm, type JudgementInput } from '$lib/contract/forms';
 import { goalCaseOr } from '$lib/server/orNotFound';
 import { dateOf } from '$lib/server/service/clientCase';
@@ -9,8 +9,8 @@ import { beforeAndAfter } from '$lib/server/service/comparing';
 import { attendanceOf, proposalsOf } from '$lib/server/service/reviewing';
 import { doneAgainstPlan } from '$lib/server/service/doneAgainstPlan';
 import { listLeftOut } from '$lib/server/repo/logRepo';
-import { listNoted, updateJudgementRemoved } from '$lib/server/repo/judgementRepo';
-import { judge, withNames } from '$lib/server/service/judging';
+import { listNoted } from '$lib/server/repo/judgementRepo';
+import { judge, setJudgementRemoved, withNames } from '$lib/server/service/judging';
 import { runForm, runFormOnce } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 import { acceptProposals, decideProposal, isOpenToUndo, undoDecision } from '$lib/server/service/deciding';
@@ -68,17 +68,17 @@ export const actions: Actions = {
     return done.ok ? { decided: true } : done.failure;
   },
   judge: async ({ request, params, locals: { db, today } }) => {
-    const run = (input: JudgementInput, tx: Db) => judge(tx, Number(params.clientId), input, today);
+    const run = (input: JudgementInput, one: Database) => judge(one, Number(params.clientId), input, today);
     const done = await runFormOnce(request, db, judgementForm, run, { form: 'judge' });
     return done.ok ? { judged: true } : done.failure;
   },
   unjudge: async ({ request, params, locals: { db, now } }) => {
-    const run = ({ id }: { id: number }) => updateJudgementRemoved(db, Number(params.clientId), id, now.toISOString());
+    const run = ({ id }: { id: number }) => setJudgementRemoved(db, Number(params.clientId), id, now.toISOString());
     const done = await runForm(request, judgementIdForm, run, { form: 'unjudge' });
     return done.ok ? { removed: true } : done.failure;
   },
   rejudge: async ({ request, params, locals: { db } }) => {
-    const run = ({ id }: { id: number }) => updateJudgementRemoved(db, Number(params.clientId), id, null);
+    const run = ({ id }: { id: number }) => setJudgementRemoved(db, Number(params.clientId), id, null);
     const done = await runForm(request, judgementIdForm, run, { form: 'rejudge' });
     return done.ok ? { restored: true } : done.failure;
   },
