@@ -2,12 +2,12 @@
 import loadHighs from 'highs';
 
 /** The week of thirty exercises and six motions that figures are taken of; `weekFor` builds it as the tests do. */
-function largeAsk(core, { weekFor, somebody }) {
+function largeAsk(core, { weekFor, somebody, most = 30 }) {
   const links = ['HF-KS', 'HE', 'HAB', 'HER90', 'HIR90', 'ADF'];
   const fitting = core.exercises.filter(
     (e) => e.links.some((l) => links.includes(l)) && ['open', 'own', 'position'].includes(core.partOf(e))
   );
-  const ids = fitting.filter((_, i) => i % Math.floor(fitting.length / 30) === 0).map((e) => e.id).slice(0, 30); // prettier-ignore
+  const ids = fitting.filter((_, i) => i % Math.floor(fitting.length / most) === 0).map((e) => e.id).slice(0, most); // prettier-ignore
   return {
     week: weekFor({ ids }),
     level: 'other',
@@ -68,6 +68,15 @@ export async function benchPlan(core, { say, load }) {
     const [ms] = await clock(() => core.planProgression({ ...plan, weeks }, solver()));
     say(`${weeks} weeks of them`, seconds(ms));
   }
+  // The largest week that can be entered, where it is hardest: a third of what it holds has time.
+  const { solverFor, solverPool } = await load('/src/lib/server/solver.ts');
+  const largest = largeAsk(core, { weekFor, somebody, most: 24 });
+  const everyDay = [0, 1, 2, 3, 4, 5, 6].map((day, i) => core.plainSlot(day, i + 1));
+  for (const minutes of [20, 30, 45, 60]) {
+    const [ms, { gap }] = await clock(() => core.planWeek({ ...largest, phase: 'open', minutes, slots: everyDay }, solverFor()));
+    say(`24 exercises in 7 sessions of ${minutes} minutes`, `${seconds(ms)}, within ${(100 * gap).toFixed(1)} % of the best`);
+  }
+  await solverPool.stop();
   const [pinMs] = await clock(() => core.planProgression({ ...plan, wishes, weeks: 12, fromWeek: 3 }, solver()));
   say('what comes of 12 weeks again, one exercise pinned', seconds(pinMs));
 }

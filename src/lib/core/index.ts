@@ -266,7 +266,7 @@ export { hardEffortPct, hardLinks, isHard } from './plan/hardWork';
 export { effects, type Effect, type WeekWork } from './plan/sessionBlocks';
 export type { Allotment, Allotted } from './plan/allotment';
 export { noWishes, planWeek, type WeekAsk, type WeekPlace, type WeekWishes } from './plan/planWeek';
-export { oftens, type Often } from './plan/weekProgram';
+export { oftens, usualEnds, type Often } from './plan/weekProgram';
 export {
   dayNames,
   movedSets,

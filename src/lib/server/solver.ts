@@ -1,82 +1,134 @@
 import { createRequire } from 'node:module';
+import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
-import { CoreError, type LinearSolver, type Solved } from '$lib/core';
+import { CoreError, type LinearSolver, type SearchEnds, type Solved } from '$lib/core';
 
-/** What the thread does: one program after the other. A string, so that it is the same in the built server as in the tests. */
+/** What a thread does: the program it is given. A string, so that it is the same in the built server as in the tests. */
 const threadCode = `
 const { parentPort, workerData } = require('node:worker_threads');
-const highs = require(workerData)();
-parentPort.on('message', async ({ id, program, ends }) => {
+const loaded = require(workerData)();
+const solve = (highs, program, ends) =>
+  highs.withModel({ format: 'lp', data: program }, (model) => {
+    const { callbackType, modelStatus, solutionStatus } = highs.constants;
+    model.options.set({ output_flag: false, ...(ends && { mip_rel_gap: ends.gap, mip_max_nodes: ends.nodes }) });
+    const { numRows, numCols } = model.getDimensions();
+    const isWorkDone = (data) =>
+      Number(data.mip_total_lp_iterations ?? 0) * numRows > ends.work && Math.abs(data.mip_primal_bound ?? Infinity) < 1e20;
+    const run = model.run(ends && { [callbackType.mipInterrupt]: (event) => { if (isWorkDone(event.data)) event.interrupt(); } });
+    const status = run.modelStatus === modelStatus.optimal ? 'Optimal' : 'ended early (' + run.modelStatus + ')';
+    if (model.info.get('primal_solution_status') !== solutionStatus.feasible) return { status, values: {}, gap: Infinity };
+    const { colValue } = model.getSolution();
+    const values = Object.fromEntries(Array.from({ length: numCols }, (_, i) => [model.getColName(i), colValue[i]]));
+    return { status, values, gap: Math.max(0, model.info.get('mip_gap')) };
+  });
+parentPort.on('message', async ({ program, ends }) => {
   try {
-    const { Status, Columns } = (await highs).solve(program, {
-      output_flag: false,
-      ...(ends && { mip_rel_gap: ends.gap, mip_max_nodes: ends.nodes })
-    });
-    const values = Object.fromEntries(Object.entries(Columns).map(([name, c]) => [name, c.Primal ?? 0]));
-    parentPort.postMessage({ id, solved: { status: Status, values } });
+    parentPort.postMessage({ solved: solve(await loaded, program, ends) });
   } catch (error) {
-    parentPort.postMessage({ id, failed: String(error) });
+    parentPort.postMessage({ failed: String(error) });
   }
 });`;
 
-type Answer = Readonly<{ id: number; solved?: Solved; failed?: string }>;
-type Waiting = Readonly<{ resolve: (solved: Solved) => void; reject: (error: Error) => void }>;
+type Answer = Readonly<{ solved: Solved }> | Readonly<{ failed: string }>;
+type Job = Readonly<{
+  program: string;
+  ends: SearchEnds | undefined;
+  resolve: (solved: Solved) => void;
+  reject: (error: CoreError) => void;
+}>;
 
-/** A thread that solves programs, so that nobody else waits for them; begun when the first one comes. */
-class SolverThread {
-  #worker: Worker | null = null;
-  #next = 0;
-  readonly #waiting = new Map<number, Waiting>();
+/**
+ * Threads that solve programs, so that nobody else waits for them: one, and a second where there are cores to spare. A program at a time goes to
+ * each, in the order they came. A plan sends its next one when the last is answered, so that several people are served in turn.
+ */
+class SolverPool {
+  readonly #most: number;
+  readonly #queue: Job[] = [];
+  readonly #idle: Worker[] = [];
+  readonly #busy = new Map<Worker, Job>();
 
-  solve(program: string, ends: Parameters<LinearSolver>[1], signal?: AbortSignal): Promise<Solved> {
+  constructor(most: number) {
+    this.#most = most;
+  }
+
+  solve(program: string, ends: SearchEnds | undefined, signal?: AbortSignal): Promise<Solved> {
     if (signal?.aborted) return Promise.reject(new CoreError('solving_cancelled'));
-    const id = this.#next++;
     return new Promise((resolve, reject) => {
-      this.#waiting.set(id, { resolve, reject });
-      signal?.addEventListener('abort', () => this.#give(id)?.reject(new CoreError('solving_cancelled')), { once: true });
-      this.#running().postMessage({ id, program, ends });
+      const cancel = () => this.#cancel(job);
+      const settled =
+        <V>(then: (value: V) => void) =>
+        (value: V) => {
+          signal?.removeEventListener('abort', cancel);
+          then(value);
+        };
+      const job: Job = { program, ends, resolve: settled(resolve), reject: settled(reject) };
+      signal?.addEventListener('abort', cancel, { once: true });
+      this.#queue.push(job);
+      this.#begin();
     });
   }
 
-  /** Ends the thread; whatever it had in hand is told as lost, and the next program begins another. */
+  /** Ends the threads; whatever was asked of them is told as lost, and the next program begins another. */
   async stop(): Promise<void> {
-    await this.#worker?.terminate();
+    const threads = [...this.#idle, ...this.#busy.keys()];
+    for (const job of this.#queue.splice(0)) job.reject(new CoreError('solver_lost'));
+    await Promise.all(threads.map((t) => t.terminate()));
   }
 
-  #running(): Worker {
-    if (this.#worker) return this.#worker;
-    const worker = new Worker(threadCode, { eval: true, workerData: createRequire(import.meta.url).resolve('highs') });
-    worker.unref();
-    worker.on('message', ({ id, solved, failed }: Answer) => {
-      const waits = this.#give(id);
-      if (solved) waits?.resolve(solved);
-      else waits?.reject(new CoreError('not_solved', { why: failed ?? '' }));
+  #begin(): void {
+    while (this.#queue.length > 0) {
+      const thread = this.#idle.pop() ?? (this.#busy.size < this.#most ? this.#thread() : null);
+      if (!thread) return;
+      const job = this.#queue.shift()!;
+      this.#busy.set(thread, job);
+      thread.postMessage({ program: job.program, ends: job.ends });
+    }
+  }
+
+  /** What waits is taken out of the row; what is being solved ends with its thread, since nothing else reaches it. */
+  #cancel(job: Job): void {
+    const at = this.#queue.indexOf(job);
+    if (at >= 0) this.#queue.splice(at, 1);
+    for (const [thread, its] of this.#busy)
+      if (its === job) {
+        this.#busy.delete(thread);
+        void thread.terminate();
+      }
+    job.reject(new CoreError('solving_cancelled'));
+    this.#begin();
+  }
+
+  #thread(): Worker {
+    const thread = new Worker(threadCode, { eval: true, workerData: createRequire(import.meta.url).resolve('highs') });
+    thread.unref();
+    thread.on('message', (answer: Answer) => {
+      const job = this.#busy.get(thread);
+      this.#busy.delete(thread);
+      this.#idle.push(thread);
+      if ('solved' in answer) job?.resolve(answer.solved);
+      else job?.reject(new CoreError('not_solved', { why: answer.failed }));
+      this.#begin();
     });
     const lost = () => {
-      if (this.#worker === worker) this.#worker = null;
-      for (const id of [...this.#waiting.keys()]) this.#give(id)?.reject(new CoreError('solver_lost'));
+      const at = this.#idle.indexOf(thread);
+      if (at >= 0) this.#idle.splice(at, 1);
+      this.#busy.get(thread)?.reject(new CoreError('solver_lost'));
+      if (this.#busy.delete(thread)) this.#begin();
     };
-    worker.on('error', lost);
-    worker.on('exit', lost);
-    this.#worker = worker;
-    return worker;
-  }
-
-  #give(id: number): Waiting | undefined {
-    const waits = this.#waiting.get(id);
-    this.#waiting.delete(id);
-    return waits;
+    thread.on('error', lost);
+    thread.on('exit', lost);
+    return thread;
   }
 }
 
-export const solverThread = new SolverThread();
+export const solverPool = new SolverPool(availableParallelism() >= 4 ? 2 : 1);
 
 /**
- * Solves in a thread of its own; what was cancelled is not waited for.
+ * Solves in a thread of its own; what is cancelled ends at once.
  *
  * Errors: rejects with CoreError 'solving_cancelled', 'solver_lost' when the thread died, 'not_solved'.
  */
 export const solverFor =
   (signal?: AbortSignal): LinearSolver =>
   (program, ends) =>
-    solverThread.solve(program, ends, signal);
+    solverPool.solve(program, ends, signal);

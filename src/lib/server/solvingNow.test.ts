@@ -1,9 +1,9 @@
 import { afterAll, expect, test } from 'vitest';
-import { solverThread } from './solver';
+import { solverPool } from './solver';
 import { progressOf, stopSolving, withSolving } from './solvingNow';
 
 const program = ['Maximize', ' obj: + x', 'Subject To', ' r: + x <= 4.5', 'General', ' x', 'End'].join('\n');
-afterAll(() => solverThread.stop());
+afterAll(() => solverPool.stop());
 
 test('how far it is can be asked while it runs, and not after it', async () => {
   const value = await withSolving(7, async ({ solve, onProgress }) => {
@@ -16,19 +16,19 @@ test('how far it is can be asked while it runs, and not after it', async () => {
   expect(progressOf(7)).toBeNull();
 });
 
-test('whoever asked for what is stopped is told so; what another tab began since stays', async () => {
+test('whoever asked for what is stopped is told so; one plan at a time is solved for a person, the one asked for last', async () => {
   expect(stopSolving(7)).toBe(false);
   const stopped = withSolving(7, async ({ solve }) => {
     expect(stopSolving(7)).toBe(true);
     return solve(program);
   });
   await expect(stopped).rejects.toEqual(expect.objectContaining({ code: 'solving_cancelled' }));
-  let end = (): void => undefined;
-  const first = withSolving(7, () => new Promise<void>((resolve) => (end = resolve)));
-  await withSolving(7, async ({ onProgress }) => {
-    end();
-    await first;
-    onProgress?.(2, 3);
-    expect(progressOf(7)).toEqual({ done: 2, of: 3 });
+  let later: Promise<number | undefined> | null = null;
+  const first = withSolving(7, ({ solve }) => {
+    later = withSolving(7, async (by) => (await by.solve(program)).values.x);
+    return solve(program);
   });
+  await expect(first).rejects.toEqual(expect.objectContaining({ code: 'solving_cancelled' }));
+  expect(await later).toBe(4);
+  expect(progressOf(7)).toBeNull();
 });

@@ -14,9 +14,13 @@ export function stopSolving(clientId: number): boolean {
   return now !== undefined;
 }
 
-/** Runs what solves a plan, so that others may ask how far it is, and stop it. */
+/**
+ * Runs what solves a plan, so that others may ask how far it is, and stop it. One at a time for a client: what was begun before ends, and whoever
+ * asked for it is told so.
+ */
 export async function withSolving<T>(clientId: number, run: (by: Solving) => Promise<T>): Promise<T> {
   const now = { progress: null as Progress | null, stop: new AbortController() };
+  solving.get(clientId)?.stop.abort();
   solving.set(clientId, now);
   try {
     return await run({ solve: solverFor(now.stop.signal), onProgress: (done, of) => (now.progress = { done, of }) });

@@ -30,6 +30,8 @@ export type PlanChange =
   | Readonly<{ code: 'merged'; sessions: number; into: readonly string[]; without: readonly string[] }>
   | Readonly<{ code: 'restored'; version: number }>
   | Readonly<{ code: 'copied' }>
+  /** The search was ended: the plan may be so many percent from the best there is. */
+  | Readonly<{ code: 'near best'; withinPct: number }>
   | Readonly<{ code: 'not carried'; exerciseId: string }>
   | Readonly<{ code: 'sets'; exerciseId: string; from: number; to: number }>;
 
@@ -187,6 +189,8 @@ export function planChangeText(change: PlanChange, find: FindName = exerciseOf):
       return mergedText(change, find);
     case 'restored':
       return `As version ${change.version} was.`;
+    case 'near best':
+      return `Worked out to within ${change.withinPct} % of the best week there is; a longer search was not made.`;
     case 'copied':
       return 'Made after the plan of another person.';
     case 'not carried':

@@ -12,6 +12,7 @@ import { isHard } from './hardWork';
 import type { LeftOut } from './leftOut';
 import { isEasyWeek, isRetestWeek, phasesJoined, type PlanPhase } from './phases';
 import { noWishes, planWeek, type WeekAsk, type WeekWishes } from './planWeek';
+import type { SolvedWeek } from './weekProgram';
 import { plainSlot, themesOf, type Place, type SessionSlot, type SessionWish } from './sessionSlot';
 
 export type PlanSession = Readonly<{
@@ -46,7 +47,8 @@ export type PlanWeek = Readonly<{
   retest: boolean;
   sessions: readonly PlanSession[];
 }>;
-export type Progression = Readonly<{ weeks: readonly PlanWeek[] }>;
+/** `gap`: how far the week of a phase may be from the best there is, at most, as a share. */
+export type Progression = Readonly<{ weeks: readonly PlanWeek[]; gap: number }>;
 
 /** What is wished of every week of a plan, besides how long and how often. */
 export type PlanWishes = WeekWishes &
@@ -126,7 +128,7 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
     .map((of) => ({ ...of, caughtUp: of.week === fromWeek ? caughtUpIn(ask, of.slots) : nothingCaughtUp }));
   const keyOf = ({ phase, slots, caughtUp }: (typeof made)[number]) => JSON.stringify([phase, slots, caughtUp]);
   const kinds = [...new Map(made.map((w) => [keyOf(w), w])).entries()];
-  const solved = new Map<string, Allotment[]>();
+  const solved = new Map<string, SolvedWeek>();
   for (const [i, [key, { phase, slots, caughtUp }]] of kinds.entries()) {
     onProgress?.(i, kinds.length);
     const { pins, bans } = ask.wishes;
@@ -135,7 +137,7 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
   }
   onProgress?.(kinds.length, kinds.length);
   // Wishes may leave nothing for any session: then there is no plan to keep.
-  const allotments = [...solved.values()].flat();
+  const allotments = [...solved.values()].flatMap((w) => w.sessions);
   if (allotments.length > 0 && allotments.every(isEmpty)) throw new CoreError('not_solved', { status: 'empty' });
   const partIn = (exerciseId: string) => ask.week.flatMap((w) => (w.exercise.id === exerciseId ? [partOf(w.exercise)] : []))[0];
   const compose = sessionComposer(ask);
@@ -145,7 +147,7 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
     const easy = isLast || easyWeeks.includes(week);
     const placed = slots
       .map(({ day, number, place, theme }, s) => {
-        const allotted = solved.get(keyOf(of))![s]!;
+        const allotted = solved.get(keyOf(of))!.sessions[s]!;
         const allotment = isLast ? rehearsalAllotment(allotted, partIn) : easy ? easierAllotment(allotted) : allotted;
         const beginsAt = ask.wishes.sessions[number]?.beginsAt ?? null;
         return { ordinal: number, on: addDays(ask.start, (week - 1) * 7 + day), place, beginsAt, theme, allotment };
@@ -163,7 +165,7 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
     }));
     return { week, phase, easy, retest: isRetestWeek(week), sessions };
   });
-  return { weeks };
+  return { weeks, gap: Math.max(0, ...[...solved.values()].map((w) => w.gap)) };
 }
 
 type CaughtUp = Pick<WeekWishes, 'pins' | 'bans'>;

@@ -4,12 +4,11 @@ import type { LinearSolver } from '../linearProgram';
 import { compileSession } from '../session/compileSession';
 import type { Block } from '../session/block';
 import { shortest } from '../session/fitToMinutes';
-import type { Allotment } from './allotment';
 import { doseByLink } from './doseByLink';
 import { isHard } from './hardWork';
 import { blockOf, dosePhase, frameOf, mostSets, heldBlock, type BlocksAsk, type WeekWork } from './sessionBlocks';
 import { isOfTheme, type SessionSlot } from './sessionSlot';
-import { solveWeek, wholeSeconds, type Often, type Way, type WeekItem, type WeekModel } from './weekProgram';
+import { solveWeek, wholeSeconds, type Often, type SolvedWeek, type Way, type WeekItem, type WeekModel } from './weekProgram';
 
 /** What is wished of the exercises of the week; session numbers count from 1, null is every session. */
 export type WeekWishes = Readonly<{
@@ -49,19 +48,19 @@ export const effortWorth = 1.5;
  *
  * Model:  every exercise of the week is built through the gate, as it stands, in each way it could be done: whole, without hard effort, and, where
  *         the minutes do not hold everything, short; where sessions are at home or given to stretch alone, as that can be done there. `solveWeek` chooses. The seconds are those of the compiled timeline.
- * Returns an allotment for each session, empty where nothing may be done in it.
+ * Returns an allotment for each session, empty where nothing may be done in it, and how far they may be from the best week, as a share.
  * Throws: CoreError 'nothing_in_week', 'everything_locked', 'minutes_too_few' with the seconds the shortest session needs.
  */
-export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Allotment[]> {
+export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<SolvedWeek> {
   if (ask.week.length === 0) throw new CoreError('nothing_in_week');
-  if (ask.slots.length === 0) return [];
+  if (ask.slots.length === 0) return { sessions: [], gap: 0 };
   const { blocks: frame, backWarm } = frameOf(ask);
   const frameS = compileSession(frame).durationS;
   const built = ask.week.flatMap((work) => itemOf(work, ask, { frame, backWarm, frameS }));
   if (built.length === 0) {
     // An exercise without a figure is set before the first session, and done as usual then.
     if (ask.week.some((work) => blockOf(work, { ...ask, easy: false, backWarm }, { sets: 1 }).asks.length > 0))
-      return ask.slots.map(() => []);
+      return { sessions: ask.slots.map(() => []), gap: 0 };
     throw new CoreError('everything_locked');
   }
   const seconds = ask.minutes * 60 - frameS;

@@ -84,8 +84,8 @@ const beginCost = { exercise: 0.03, prop: 0.02 } as const;
 /** Sessions that are alike are told apart by a hair, else the search goes through every order of them. */
 const laterCost = 0.001;
 
-/** One percent from the best is near enough; whoever is still searching after so many nodes takes the best there is. */
-export const usualEnds: SearchEnds = { gap: 0.01, nodes: 4000 };
+/** One percent from the best is near enough; whoever still searches after so many nodes, or so much work, takes the best that was found. */
+export const usualEnds: SearchEnds = { gap: 0.01, nodes: 4000, work: 6_000_000 };
 
 /**
  * One week: which exercise in which session with how many sets.
@@ -95,24 +95,27 @@ export const usualEnds: SearchEnds = { gap: 0.01, nodes: 4000 };
  *         the last day to the first of the next week, no more sessions with hard work than are wished. Wishes are given up for what they are worth, least first: every exercise in each session, every
  *         exercise once, the set the weaker side gets more, every motion the goal needs, active work for what is opened, what was pinned, anything at all in each
  *         session.
- * Shape:  an allotment for each session; what is banned or had no time stands in it with 0 sets.
+ * Shape:  an allotment for each session; what is banned or had no time stands in it with 0 sets. `gap` is how far the week may be from the best there is, as a share.
  * Throws: CoreError 'not_solved' where the search ended with nothing in hand. No time at all gives empty sessions.
  */
-export async function solveWeek(model: WeekModel, solve: LinearSolver, ends: SearchEnds = usualEnds): Promise<Allotment[]> {
-  if (model.items.length === 0) return model.sessions.map(() => []);
-  if (holdsEverything(model)) return model.sessions.map((_, s) => model.items.map((item) => allOf(item, s)));
+export async function solveWeek(model: WeekModel, solve: LinearSolver, ends: SearchEnds = usualEnds): Promise<SolvedWeek> {
+  if (model.items.length === 0) return { sessions: model.sessions.map(() => []), gap: 0 };
+  if (holdsEverything(model))
+    return { sessions: model.sessions.map((_, s) => model.items.map((item) => allOf(item, s))), gap: 0 };
   const found = await answered(programOf(model), model, solve, ends);
   // That each session holds something is wished for only where one was left empty: it makes the search twice as long.
-  const isFilled = found.every((allotment, s) => usesIn(model, s).length === 0 || allotment.some((a) => a.sets > 0));
+  const isFilled = found.sessions.every((allotment, s) => usesIn(model, s).length === 0 || allotment.some((a) => a.sets > 0));
   return isFilled ? found : answered(programOf(model, fillSessions), model, solve, ends);
 }
 
+export type SolvedWeek = Readonly<{ sessions: readonly Allotment[]; gap: number }>;
+
 /** A program solved, as what each session holds. */
-async function answered(program: string, model: WeekModel, solve: LinearSolver, ends: SearchEnds): Promise<Allotment[]> {
-  const { status, values } = await solve(program, ends);
+async function answered(program: string, model: WeekModel, solve: LinearSolver, ends: SearchEnds): Promise<SolvedWeek> {
+  const { status, values, gap } = await solve(program, ends);
   if (Object.keys(values).length === 0) throw new CoreError('not_solved', { status });
   const at = (name: string) => Math.round(values[name] ?? 0);
-  return model.sessions.map((_, s) =>
+  const sessions = model.sessions.map((_, s) =>
     model.items.map((item, i): Allotted => {
       const w = item.ways.findIndex((_, k) => at(id('used', i, k, s)) === 1 && at(id('sets', i, k, s)) > 0);
       const way = item.ways[w];
@@ -127,6 +130,7 @@ async function answered(program: string, model: WeekModel, solve: LinearSolver, 
       };
     })
   );
+  return { sessions, gap };
 }
 
 /** Seconds that every set of everything takes. */

@@ -66,7 +66,7 @@ export async function copyPlan(
   // Of the week they are in, the days that have gone by are not made up for.
   const weeks = made.weeks.map((w) => ({ ...w, sessions: w.sessions.filter((s) => s.on >= today) }));
   if (weeks.every((w) => w.sessions.length === 0)) throw new CoreError('plan_over');
-  await keepPlan(db, as, { ...plan, changed }, weeks, { weekIs: 'another' });
+  await keepPlan(db, as, { ...plan, changed }, { ...made, weeks }, { weekIs: 'another' });
 }
 
 /** The week a plan is in. Throws: CoreError 'plan_over' before its first and after its last. */

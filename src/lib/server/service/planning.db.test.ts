@@ -1,7 +1,17 @@
 import { describe, expect, test } from 'vitest';
 import type { ReviseInput } from '$lib/contract/planForms';
-import { addDays, hardLinks, noPlanWishes, noWishes, usualArrangement, type PlanWishes, type WeekWishes } from '$lib/core';
+import {
+  addDays,
+  hardLinks,
+  noPlanWishes,
+  noWishes,
+  usualArrangement,
+  type LinearSolver,
+  type PlanWishes,
+  type WeekWishes
+} from '$lib/core';
 import type { Database } from '../db/db';
+import { solverFor } from '../solver';
 import { saveGoal } from './goalSetting';
 import { goalInput, passCheck, personWithGoal, take, testDay } from '../testing/people';
 import { at, play } from '../testing/sessions';
@@ -134,7 +144,7 @@ describe('what comes of a plan is wished otherwise', () => {
     store.rolledBack(async (db) => {
       const id = store.splitPlanId;
       const inEach = [0, 1, 2].flatMap((s) => [`used_0_0_${s}`, `sets_0_0_${s}`]);
-      const answer = { status: 'Optimal', values: Object.fromEntries(inEach.map((name) => [name, 1])) };
+      const answer = { status: 'Optimal', gap: 0, values: Object.fromEntries(inEach.map((name) => [name, 1])) };
       let isBegun = false;
       const solve = async () => {
         if (!isBegun) await play(db, id, testDay);
@@ -147,6 +157,17 @@ describe('what comes of a plan is wished otherwise', () => {
       await expect(revisePlan(db, id, wished({ busyOn: everyDay }), testDay)).rejects.toEqual(refusal('plan_over'));
       const c = await planOf(db, id);
       expect([c.plan.version, sessionsOfPlan(c).length]).toEqual([1, 18]);
+    }));
+
+  test('a plan whose search was ended says how far it may be from the best; a whole search says nothing', () =>
+    store.rolledBack(async (db) => {
+      const id = store.splitPlanId;
+      const textsOf = async () => (await versionsOf(db, await planOf(db, id)))[0]!.changed;
+      const cutShort: LinearSolver = async (...asked) => ({ ...(await solverFor()(...asked)), gap: 0.031 });
+      await revisePlan(db, id, wished({ minutes: 25 }), testDay, { solve: cutShort });
+      expect(await textsOf()).toContain('Worked out to within 4 % of the best week there is; a longer search was not made.');
+      await revisePlan(db, id, wished({ minutes: 30, basedOnVersion: 2 }), testDay);
+      expect((await textsOf()).join()).not.toContain('longer search');
     }));
 
   test('easy weeks are where they are wished', () =>

@@ -8,14 +8,16 @@ import {
   planProgression,
   planSummary,
   sides,
+  usualEnds,
   weeksLeft,
   type LinearSolver,
   type LinkId,
   type PlanAsk,
+  type PlanChange,
   type PlanProgress,
   type PlanSummary,
   type PlanWishes,
-  type PlanWeek
+  type Progression
 } from '$lib/core';
 import type { ClientTx, Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
@@ -109,12 +111,16 @@ export async function openCase(db: Database, clientId: number, today: string, ba
   return c;
 }
 
+/** A search that was ended further from the best than usual says so. */
+const nearBest = (gap: number): PlanChange[] =>
+  gap > usualEnds.gap ? [{ code: 'near best', withinPct: Math.ceil(gap * 100) }] : [];
+
 /** Keeps a version with its sessions in place of the one before; nothing of it when another tab was quicker. */
 export async function keepPlan(
   db: Database,
   c: GoalCase,
   plan: NewPlan,
-  weeks: readonly PlanWeek[],
+  { weeks, gap }: Progression,
   {
     weekIs = 'as it was',
     also = async () => undefined
@@ -134,7 +140,8 @@ export async function keepPlan(
           c.goal.id,
           weekOf(c).map((w) => w.choice)
         );
-      const planId = await insertPlan(tx, c.goal.id, version, plan);
+      const changed = [...plan.changed, ...nearBest(gap)];
+      const planId = await insertPlan(tx, c.goal.id, version, { ...plan, changed });
       // What somebody arranged by hand stays in its place, where a plan goes on.
       const byHand = (s: Readonly<{ week: number; ordinal: number }>) =>
         plan.lineId === null ? null : (open.find((old) => old.week === s.week && old.ordinal === s.ordinal)?.arranged ?? null);
@@ -168,8 +175,7 @@ export async function makePlan(
 ): Promise<void> {
   const c = await openCase(db, clientId, today, input.basedOnVersion);
   const plan = newPlan(c, input);
-  const { weeks } = await planProgression(planAsk(c, plan), by.solve, by.onProgress);
-  await keepPlan(db, c, plan, weeks);
+  await keepPlan(db, c, plan, await planProgression(planAsk(c, plan), by.solve, by.onProgress));
 }
 
 export function newPlan(c: GoalCase, input: PlanInput, before = c.plan?.wishes ?? noPlanWishes): NewPlan {
@@ -207,11 +213,11 @@ export async function takePlan(
   const isOther = c.client.schoolId !== null && c.client.schoolId !== input.schoolId;
   const as = isOther ? { ...c, client: { ...c.client, schoolId: input.schoolId } } : c;
   const plan = newPlan(as, input);
-  const { weeks } = await planProgression(planAsk(as, plan), by.solve, by.onProgress);
+  const made = await planProgression(planAsk(as, plan), by.solve, by.onProgress);
   const also = async (tx: ClientTx) => {
     if (isOther) await updateSchool(tx, clientId, input.schoolId, {});
   };
-  await keepPlan(db, as, plan, weeks, { also });
+  await keepPlan(db, as, plan, made, { also });
 }
 
 /**

@@ -136,8 +136,8 @@ async function solveRest(
   const over = all.filter((s) => s.week === fromWeek && (s.status !== 'planned' || dropped.has(s.id))).length;
   const exerciseIds = missed === 'merge' ? heldByThemAlone(as, late, fromWeek) : [];
   const ask = { ...planAsk(as, shape), fromWeek, catchUp: { after: over, exerciseIds } };
-  const { weeks } = await planProgression(ask, by.solve, by.onProgress);
-  const rest = weeks.map((w) => (w.week === fromWeek ? { ...w, sessions: w.sessions.slice(over) } : w));
+  const made = await planProgression(ask, by.solve, by.onProgress);
+  const rest = made.weeks.map((w) => (w.week === fromWeek ? { ...w, sessions: w.sessions.slice(over) } : w));
   // Moved past the goal, or with every day busy, nothing is left to come.
   if (rest.every((w) => w.sessions.length === 0)) throw new CoreError('plan_over');
   const changed: PlanChange[] = [
@@ -149,7 +149,13 @@ async function solveRest(
     ...movedSets(usualWeek(ahead), usualWeek(rest.flatMap((w) => w.sessions.map((s) => ({ ...s, easy: w.easy })))))
   ];
   const isAnother = swapped || as.choices !== c.choices;
-  await keepPlan(db, as, { ...shape, lineId: plan.lineId, changed }, rest, { weekIs: isAnother ? 'another' : 'as it was' });
+  await keepPlan(
+    db,
+    as,
+    { ...shape, lineId: plan.lineId, changed },
+    { ...made, weeks: rest },
+    { weekIs: isAnother ? 'another' : 'as it was' }
+  );
 }
 
 type Held = Pick<Session, 'id' | 'week' | 'allotment'>;

@@ -13,6 +13,7 @@ import { chosenSession, movedOn, planView } from '$lib/server/service/composing'
 import { listPlansAlike } from '$lib/server/repo/planRepo';
 import { copyPlan } from '$lib/server/service/copyingPlan';
 import { makePlan } from '$lib/server/service/planning';
+import { withSolving } from '$lib/server/solvingNow';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -72,13 +73,17 @@ const briefOf = ({ week, phase, easy, retest, sessions }: WeekView) => ({
 
 export const actions: Actions = {
   copy: async ({ request, params, locals: { db, today } }) => {
-    const run = (input: CopyPlanInput) => copyPlan(db, Number(params.clientId), input, today);
+    const clientId = Number(params.clientId);
+    const run = (input: CopyPlanInput) => withSolving(clientId, (by) => copyPlan(db, clientId, input, today, by));
     const done = await runForm(request, copyPlanForm, run, { form: 'copy' });
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/plan`);
   },
   make: async ({ request, params, locals: { db, today } }) => {
-    const done = await runForm(request, planForm, (input) => makePlan(db, Number(params.clientId), input, today));
+    const clientId = Number(params.clientId);
+    const done = await runForm(request, planForm, (input) =>
+      withSolving(clientId, (by) => makePlan(db, clientId, input, today, by))
+    );
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/plan`);
   }

@@ -39,6 +39,7 @@
       data.isGrown && 'the work has grown past its minutes'
     ].filter((text) => text !== false)
   );
+  const nearBest = $derived(data.plan?.changed.find((change) => change.code === 'near best'));
   /** The session that is looked at: the next one, until another is chosen; its parts come when they are asked for. */
   let chosen = $derived(data.chosen);
   let asked = $state<number>();
@@ -161,6 +162,11 @@
             Since this was solved, {sinceSolved.join(', and ')}.
             <a class="font-semibold underline" href="/people/{data.client.id}/plan/change">Solve what comes again</a> to use the minutes
             for it.
+          </p>
+        {/if}
+        {#if nearBest}
+          <p class="text-ink-soft">
+            Worked out to within {nearBest.withinPct} % of the best week there is. Fewer exercises or more minutes make the search short.
           </p>
         {/if}
         <WeekColumns {weeks} chosenId={asked ?? chosen?.session.id} onChoose={(id) => void choose(id)} />

@@ -5,6 +5,8 @@
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Select from '$lib/ui/Select.svelte';
   import { sending } from '$lib/ui/sending';
+  import SolveButton from './SolveButton.svelte';
+  import { Solving } from './solving.svelte';
 
   /** A plan after that of somebody else with the same goal. */
   type Props = {
@@ -14,16 +16,19 @@
     onDone?: () => void;
   };
   let { form, people, version, onDone }: Props = $props();
+  const solving = new Solving();
 </script>
 
 <form
   method="POST"
   action="?/copy"
   class="flex flex-col gap-3"
-  use:enhance={sending(async ({ result, update }) => {
-    await update({ reset: false });
-    if (result.type === 'redirect') onDone?.();
-  })}
+  use:enhance={solving.watched(
+    sending(async ({ result, update }) => {
+      await update({ reset: false });
+      if (result.type === 'redirect') onDone?.();
+    })
+  )}
 >
   <ProblemNote text={formProblem(form)} />
   <input type="hidden" name="basedOnVersion" value={version} />
@@ -47,5 +52,5 @@
   <p class="text-ink-soft">
     In step: on their days and in the week they are in, settling in first. Every exercise begins where it does for anybody.
   </p>
-  <div><button class="btn">Make it after theirs</button></div>
+  <SolveButton {solving} label="Make it after theirs" look="btn" />
 </form>

@@ -8,6 +8,8 @@
   import { sending } from '$lib/ui/sending';
   import Relax from '$lib/ui/Relax.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
+  import SolveButton from './SolveButton.svelte';
+  import { Solving } from './solving.svelte';
 
   type Shape = { schoolId: string; weeks: number; sessionsPerWeek: number; minutes: number; startOn: string };
   type Props = {
@@ -20,6 +22,7 @@
     onDone?: () => void;
   };
   let { form, known, version, ownSchool, onDone }: Props = $props();
+  const solving = new Solving();
   // The version the form was opened on stays, so that a change made in another tab is noticed.
   // svelte-ignore state_referenced_locally
   const openedOn = typedOr(form, 'basedOnVersion', version);
@@ -30,10 +33,12 @@
   action="?/make"
   class="flex flex-col gap-4"
   novalidate
-  use:enhance={sending(async ({ result, update }) => {
-    await update({ reset: false });
-    if (result.type === 'redirect') onDone?.();
-  })}
+  use:enhance={solving.watched(
+    sending(async ({ result, update }) => {
+      await update({ reset: false });
+      if (result.type === 'redirect') onDone?.();
+    })
+  )}
 >
   <ProblemNote text={formProblem(form)} />
   <Relax {form} />
@@ -61,5 +66,5 @@
       ? `This person works by “${ownSchool}”, which comes first, unless an exercise has a way of its own.`
       : 'An exercise may have a way of its own, set in Grade.'}
   />
-  <div><button class="btn btn-primary">{version === 0 ? 'Make the plan' : 'Make a new version'}</button></div>
+  <SolveButton {solving} label={version === 0 ? 'Make the plan' : 'Make a new version'} />
 </form>

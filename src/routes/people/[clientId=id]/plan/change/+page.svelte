@@ -1,6 +1,5 @@
 <script lang="ts">
   import { planPhaseWords } from '$lib/ui/glossary';
-  import type { SubmitFunction } from '@sveltejs/kit';
   import { enhance } from '$app/forms';
   import { addDays, schools, sessionDays, weekdayOf, type Mend } from '$lib/core';
   import Choices from '$lib/ui/Choices.svelte';
@@ -11,6 +10,8 @@
   import { problemText } from '$lib/ui/problemText';
   import Select from '$lib/ui/Select.svelte';
   import { sending } from '$lib/ui/sending';
+  import SolveButton from '../SolveButton.svelte';
+  import { Solving } from '../solving.svelte';
   import BusyHours from './BusyHours.svelte';
   import Relax from '$lib/ui/Relax.svelte';
   import DayStrip from './DayStrip.svelte';
@@ -63,35 +64,8 @@
     }
   }
 
-  let isSolving = $state(false);
-  let isStopping = $state(false);
-  /** How far it is, asked twice a second; a glance that fails is passed over. */
-  let progress = $state<{ done: number; of: number } | null>(null);
-  $effect(() => {
-    if (!isSolving) return;
-    const look = setInterval(async () => {
-      const told = await fetch(`${base}/plan/change/progress.json`).catch(() => null);
-      progress = told?.ok ? ((await told.json()) as typeof progress) : progress;
-    }, 500);
-    return () => {
-      clearInterval(look);
-      progress = null;
-    };
-  });
-  const sendOnce = sending(async ({ update }) => update({ reset: false }));
-  /** One send at a time, that can be stopped: nothing is kept before it is solved. */
-  const solving: SubmitFunction = async (of) => {
-    isSolving = true;
-    const then = await sendOnce(of);
-    return async (answered) => {
-      isSolving = isStopping = false;
-      await then?.(answered);
-    };
-  };
-  async function stop(): Promise<void> {
-    isStopping = true;
-    await fetch(`${base}/plan/change/progress.json`, { method: 'DELETE' }).catch(() => (isStopping = false));
-  }
+  const solving = new Solving();
+  const send = solving.watched(sending(async ({ update }) => update({ reset: false })));
 </script>
 
 <main class="mx-auto max-w-[90rem] p-5">
@@ -112,7 +86,7 @@
       back to.
     </p>
     <div class="mt-4 grid gap-6 xl:grid-cols-[1fr_24rem]">
-      <form method="POST" action="?/revise" class="flex min-w-0 flex-col gap-5" use:enhance={solving}>
+      <form method="POST" action="?/revise" class="flex min-w-0 flex-col gap-5" use:enhance={send}>
         <ProblemNote text={formProblem(sent)} />
         <Relax form={sent} />
         {#if data.view && !data.view.ok}<ProblemNote text={problemText(data.view.problem)} />{/if}
@@ -215,17 +189,10 @@
           />
         {/if}
 
-        <div class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-line bg-chalk py-3" aria-live="polite">
-          {#if isSolving}
-            <p>
-              Solving the weeks to come …{progress ? ` phase ${Math.min(progress.of, progress.done + 1)} of ${progress.of}` : ''}
-            </p>
-            <button type="button" class="btn" disabled={isStopping} onclick={() => void stop()}>Stop</button>
-          {:else}
-            <button class="btn btn-primary">Solve what comes again</button>
-            {#if wishes.isChanged}
-              <button type="button" class="btn btn-quiet" onclick={() => wishes.takeBack()}>Take the wishes back</button>
-            {/if}
+        <div class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-line bg-chalk py-3">
+          <SolveButton {solving} label="Solve what comes again" />
+          {#if wishes.isChanged && !solving.isRunning}
+            <button type="button" class="btn btn-quiet" onclick={() => wishes.takeBack()}>Take the wishes back</button>
           {/if}
         </div>
       </form>

@@ -6,11 +6,14 @@
   import { formProblem, type FormState } from '$lib/ui/formState';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { sending } from '$lib/ui/sending';
+  import SolvingNote from '../SolvingNote.svelte';
+  import { Solving } from '../solving.svelte';
 
   /** Another exercise in the place of one of the week: its neighbours first, then what works the same motion. What is not open is not offered. */
   type Props = { exercise: Readonly<{ id: string; name: string }>; base: string; version: number; form: FormState };
   let { exercise, base, version, form }: Props = $props();
   type Offered = { id: string; name: string; why: string };
+  const solving = new Solving();
   let isOpen = $state(false);
   let offered = $state.raw<readonly Offered[] | 'lost' | null>(null);
   async function ask(): Promise<void> {
@@ -51,13 +54,18 @@
         <form
           method="POST"
           action="?/swap"
-          use:enhance={sending(async ({ result, update }) => {
-            await update({ reset: false });
-            isOpen = result.type !== 'redirect';
-          })}
+          use:enhance={solving.watched(
+            sending(async ({ result, update }) => {
+              await update({ reset: false });
+              isOpen = result.type !== 'redirect';
+            })
+          )}
         >
           <input type="hidden" name="basedOnVersion" value={version} />
           <input type="hidden" name="exerciseId" value={exercise.id} />
+          {#if solving.isRunning}
+            <div class="mb-2 flex flex-wrap items-center gap-3" aria-live="polite"><SolvingNote {solving} /></div>
+          {/if}
           <ul>
             {#each offered as other (other.id)}
               <li class="border-t border-line">

@@ -5,11 +5,14 @@
   import Field from '$lib/ui/Field.svelte';
   import type { FormState } from '$lib/ui/formState';
   import { keepTyped } from '$lib/ui/sending';
+  import SolveButton from '../SolveButton.svelte';
+  import { Solving } from '../solving.svelte';
 
   /** Every version of the plan, the newest first: what it changed, its name, and the way back to it. */
   type Props = { versions: readonly PlanVersion[]; inForce: number; base: string; form: FormState };
   let { versions, inForce, base, form }: Props = $props();
   let naming = $state<number>();
+  const solvings = $derived(new Map(versions.map((v) => [v.version, new Solving()])));
 </script>
 
 <ol class="flex flex-col gap-3">
@@ -51,10 +54,15 @@
           >
         {/if}
         {#if v.version !== inForce}
-          <form method="POST" action="?/restore" use:enhance={keepTyped}>
+          {@const solving = solvings.get(v.version)!}
+          <form method="POST" action="?/restore" use:enhance={solving.watched(keepTyped)}>
             <input type="hidden" name="basedOnVersion" value={inForce} />
             <input type="hidden" name="version" value={v.version} />
-            <button class="btn btn-quiet">{v.version === inForce - 1 ? 'Undo: back to' : 'Back to'} version {v.version}</button>
+            <SolveButton
+              {solving}
+              label="{v.version === inForce - 1 ? 'Undo: back to' : 'Back to'} version {v.version}"
+              look="btn btn-quiet"
+            />
           </form>
           <a class="btn btn-quiet" href="{base}/plan/compare?version.b={v.version}"
             >Compare<span class="sr-only"> version {v.version} with the plan in force</span></a

@@ -9,6 +9,7 @@ import { forecastAsk, headlineSides } from '$lib/server/service/forecasting';
 import { summaryOf, takePlan, weeksAhead } from '$lib/server/service/planning';
 import { weekOf } from '$lib/server/service/week';
 import { hasBaseline } from '$lib/server/service/taken';
+import { withSolving } from '$lib/server/solvingNow';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -53,7 +54,10 @@ export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, 
 
 export const actions: Actions = {
   take: async ({ request, params, locals: { db, today } }) => {
-    const done = await runForm(request, planForm, (input) => takePlan(db, Number(params.clientId), input, today));
+    const clientId = Number(params.clientId);
+    const done = await runForm(request, planForm, (input) =>
+      withSolving(clientId, (by) => takePlan(db, clientId, input, today, by))
+    );
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/plan`);
   }

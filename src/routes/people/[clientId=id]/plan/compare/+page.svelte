@@ -13,6 +13,8 @@
   import Select from '$lib/ui/Select.svelte';
   import { keepTyped } from '$lib/ui/sending';
   import SideMark from '$lib/ui/SideMark.svelte';
+  import SolveButton from '../SolveButton.svelte';
+  import { Solving } from '../solving.svelte';
   import { cutText } from '../cutText';
 
   let { data, form } = $props();
@@ -22,6 +24,7 @@
   const base = $derived(`/people/${data.client.id}`);
   const names = { a: 'First', b: 'Second' } as const;
   const schoolOptions = [{ label: '', options: schools.map((s) => ({ value: s.id, label: s.name })) }];
+  const solving = { a: new Solving(), b: new Solving() };
   const find = (exerciseId: string) => ({ name: data.names[exerciseId] ?? 'an exercise' });
 
   const askOf = (of: Column['column']) => {
@@ -181,20 +184,20 @@
             {#each data.columns as { column, told, version } (column)}
               <td class="py-3">
                 {#if version !== null}
-                  <form method="POST" action="{base}/plan/change?/restore" use:enhance={keepTyped}>
+                  <form method="POST" action="{base}/plan/change?/restore" use:enhance={solving[column].watched(keepTyped)}>
                     <input type="hidden" name="basedOnVersion" value={data.version} />
                     <input type="hidden" name="version" value={version} />
-                    <button class="btn">Back to version {version}</button>
+                    <SolveButton solving={solving[column]} label="Back to version {version}" look="btn" />
                   </form>
                 {:else if told.ok}
-                  <form method="POST" action="?/take" use:enhance={keepTyped}>
+                  <form method="POST" action="?/take" use:enhance={solving[column].watched(keepTyped)}>
                     <input type="hidden" name="basedOnVersion" value={data.version} />
                     <input type="hidden" name="weeks" value={data.weeks} />
                     <input type="hidden" name="startOn" value={data.today} />
                     <input type="hidden" name="schoolId" value={told.value.asked.schoolId} />
                     <input type="hidden" name="sessionsPerWeek" value={told.value.asked.sessionsPerWeek} />
                     <input type="hidden" name="minutes" value={told.value.asked.minutes} />
-                    <button class="btn">Take the {names[column].toLowerCase()}</button>
+                    <SolveButton solving={solving[column]} label="Take the {names[column].toLowerCase()}" look="btn" />
                   </form>
                 {/if}
               </td>
