@@ -1,8 +1,7 @@
 import { goalOf } from '$lib/core';
-import { countScores } from '$lib/server/repo/forecastRepo';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db } }) => {
-  const counts = await countScores(db);
+export const load: PageServerLoad = async ({ locals: { memory } }) => {
+  const counts = await memory.scoreTotals();
   return { counts: counts.map((c) => ({ ...c, goal: goalOf(c.kind).name })) };
 };

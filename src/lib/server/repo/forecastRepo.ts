@@ -77,39 +77,39 @@ export async function upsertScores(tx: ClientTx, occasionId: number, scores: rea
 
 const ScoreRow = z
   .object({
+    client_id: z.int(),
     kind: z.string(),
     ahead: z.enum(['to 4', '5 to 8', 'over 8']),
     scores: z.int(),
     held50: z.int(),
-    held90: z.int(),
-    people: z.int()
+    held90: z.int()
   })
-  .transform((r) => ({ kind: r.kind, ahead: r.ahead, scores: r.scores, held50: r.held50, held90: r.held90, people: r.people }));
-/** How often the bands of one kind of goal held, so many weeks ahead. */
+  .transform(({ client_id, ...r }) => ({ clientId: client_id, ...r }));
+/** How often the bands of one person's goals of a kind held, so many weeks ahead. */
 export type ScoreCount = z.output<typeof ScoreRow>;
 
 /**
- * Scores of the whole studio by kind of goal and weeks ahead; of measures that still stand. Of the forecasts a measure answers, the newest of
+ * Scores of some people by kind of goal and weeks ahead; of measures that still stand. Of the forecasts a measure answers, the newest of
  * each span counts: many made in a row say much the same.
  */
-export async function countScores(db: Db): Promise<ScoreCount[]> {
+export async function countScores(db: Db, clientIds: readonly number[]): Promise<ScoreCount[]> {
   const { rows } = await db.query(
-    `select kind, ahead, count(*)::int as scores,
+    `select client_id, kind, ahead, count(*)::int as scores,
             (count(*) filter (where within50))::int as held50,
-            (count(*) filter (where within90))::int as held90,
-            count(distinct client_id)::int as people
+            (count(*) filter (where within90))::int as held90
        from (select distinct on (s.occasion_id, f.goal_id, f.side, span.ahead)
                     g.kind, g.client_id, span.ahead, s.within50, s.within90
                from forecast_score s
                join kept_forecast f on f.id = s.kept_forecast_id
-               join goal g on g.id = f.goal_id
+               join goal g on g.id = f.goal_id and g.client_id = any($1)
                join occasion o on o.id = s.occasion_id and o.removed_at is null
               cross join lateral (select case when s.weeks_ahead <= 4.5 then 'to 4'
                                               when s.weeks_ahead <= 8.5 then '5 to 8'
                                               else 'over 8' end as ahead) span
               order by s.occasion_id, f.goal_id, f.side, span.ahead, f.made_on desc) newest
-      group by kind, ahead
-      order by kind, ahead`
+      group by client_id, kind, ahead
+      order by kind, ahead, client_id`,
+    [clientIds]
   );
   return allRows(ScoreRow, rows);
 }

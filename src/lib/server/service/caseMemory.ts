@@ -3,6 +3,7 @@ import { LRUCache } from 'lru-cache';
 import type { Outlook } from '$lib/contract/forecast';
 import type { Db } from '../db/db';
 import { getCaseMark, listPersonMarks, type PeopleList, type PersonMark } from '../repo/caseMarkRepo';
+import { countScores, type ScoreCount } from '../repo/forecastRepo';
 import { listPeople, type Person } from '../repo/peopleRepo';
 import {
   loadCase,
@@ -14,11 +15,14 @@ import {
   type Logged,
   type StudioFacts
 } from './clientCase';
-import { outlooksOf } from './forecasting';
+import { outlooksOf, scoreTotals, type ScoreTotal } from './forecasting';
 import { shelfAskOf, type ShelfAsk } from './shelfUse';
 
 /** So many people are worked with in a day; more would only take memory. */
 const keptCases = 24;
+
+/** So many people are counted before others have their turn. */
+const countedAtOnce = 10;
 
 export interface CaseMemory {
   /** As `loadCase`, on that day. Throws: CoreError 'not_found'. */
@@ -29,6 +33,8 @@ export interface CaseMemory {
   outlooksOf(c: GoalCase): Promise<readonly Outlook[]>;
   /** Everyone of the list, by name. */
   people(which: PeopleList): Promise<Person[]>;
+  /** How often forecasts of one kind of goal held, of everyone; kept person by person, since all of them are read on one page. */
+  scoreTotals(): Promise<ScoreTotal[]>;
   /** What everyone who trains asks of the studio's shelf; of those without a goal nothing. */
   shelfAsks(today: string): Promise<ShelfAsk[]>;
 }
@@ -48,6 +54,7 @@ export function caseMemory(db: Db): CaseMemory {
   const outlooks = readOnce((c: GoalCase) => outlooksOf(db, c));
   const rows = { active: new Map<number, Kept<Person>>(), archived: new Map<number, Kept<Person>>() };
   const asks = new Map<number, Kept<ShelfAsk | null>>();
+  const scores = new Map<number, Kept<readonly ScoreCount[]>>();
   let studio: Kept<Promise<StudioFacts>> | null = null;
 
   const studioFacts = (mark: string) => {
@@ -77,6 +84,19 @@ export function caseMemory(db: Db): CaseMemory {
       return upToDate(rows[which], people, shared, async function* (ids) {
         for (const person of await listPeople(db, ids)) yield [person.id, person];
       });
+    },
+    async scoreTotals() {
+      const lists = await Promise.all((['active', 'archived'] as const).map((which) => listPersonMarks(db, which)));
+      const everyone = lists.flatMap((list) => list.people);
+      const counts = await upToDate(scores, everyone, null, async function* (ids) {
+        for (let i = 0; i < ids.length; i += countedAtOnce) {
+          await othersTurn();
+          const some = ids.slice(i, i + countedAtOnce);
+          const found = await countScores(db, some);
+          for (const id of some) yield [id, found.filter((f) => f.clientId === id)];
+        }
+      });
+      return scoreTotals(counts.flat());
     },
     async shelfAsks(today) {
       const { people, studio: shared } = await listPersonMarks(db, 'active');

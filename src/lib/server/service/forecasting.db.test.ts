@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { addDays, goals, measureOf } from '$lib/core';
-import { countScores, listForecasts } from '../repo/forecastRepo';
+import { listForecasts } from '../repo/forecastRepo';
+import { caseMemory } from './caseMemory';
 import { updateOccasionRemoved } from '../repo/occasionRepo';
 import { passCheck, personWithGoal, take, testDay } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
@@ -30,7 +31,7 @@ describe('a forecast is kept with its day', () => {
       expect(kept.map((f) => f.madeOn)).toEqual([testDay, day(2), day(4)]);
       expect(kept[0]!.bands[0]!.week).toBe(0);
       // The second answers the first; the third the second, which is newer than the first and as near.
-      const scores = await countScores(db);
+      const scores = await caseMemory(db).scoreTotals();
       expect(scores.reduce((sum, s) => sum + s.scores, 0)).toBe(2);
       expect(scores.every((s) => s.kind === 'turnout' && s.people === 1)).toBe(true);
       expect(scores.reduce((sum, s) => sum + s.held90, 0)).toBe(2);
@@ -41,9 +42,14 @@ describe('a forecast is kept with its day', () => {
       const id = await personWithGoal(db, 'turnout');
       await turnout(db, id, 0, 90);
       const far = await turnout(db, id, 1, 140);
-      expect(await countScores(db)).toMatchObject([{ scores: 1, held90: 0, held50: 0 }]);
+      const memory = caseMemory(db);
+      expect(await memory.scoreTotals()).toMatchObject([{ scores: 1, held90: 0, held50: 0, people: 1 }]);
       await changeClient(db, id, (tx) => updateOccasionRemoved(tx, id, far, testDay));
-      expect(await countScores(db)).toEqual([]);
+      expect(await memory.scoreTotals()).toEqual([]);
+      // Somebody else's measure is counted beside those that are remembered.
+      const other = await personWithGoal(db, 'turnout');
+      for (const week of [0, 1]) await turnout(db, other, week, 90);
+      expect(await memory.scoreTotals()).toMatchObject([{ scores: 1, held90: 1, people: 1 }]);
     }));
 
   test('other measures, and a headline taken another way, answer nothing', () =>
@@ -52,7 +58,7 @@ describe('a forecast is kept with its day', () => {
       await turnout(db, id, 0, 90);
       await take(db, id, 'HER0', 'left', [40], { on: day(1), way: 'goniometer' });
       await take(db, id, 'turnout_angle', null, [80], { on: day(2), way, mode: 'active', state: 'cold' });
-      expect(await countScores(db)).toEqual([]);
+      expect(await caseMemory(db).scoreTotals()).toEqual([]);
     }));
 });
 

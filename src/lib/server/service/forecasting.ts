@@ -21,7 +21,14 @@ import {
   type Side
 } from '$lib/core';
 import type { ClientTx, Db } from '../db/db';
-import { findForecastsToAnswer, listForecasts, upsertForecast, upsertScores, type KeptForecast } from '../repo/forecastRepo';
+import {
+  findForecastsToAnswer,
+  listForecasts,
+  upsertForecast,
+  upsertScores,
+  type KeptForecast,
+  type ScoreCount
+} from '../repo/forecastRepo';
 import { isOpenForWork } from './checking';
 import { legOf, lengthsOf, type GoalCase } from './clientCase';
 import { perCase } from './perCase';
@@ -176,6 +183,25 @@ function trendOf(weekly: readonly Readonly<{ week: number; value: number }>[]): 
     kendall: mannKendall(weekly.map((m) => m.value)),
     measures: weekly.length
   };
+}
+
+export type ScoreTotal = Omit<ScoreCount, 'clientId'> & Readonly<{ people: number }>;
+
+/** The counts of single people, summed by kind of goal and weeks ahead. */
+export function scoreTotals(counts: readonly ScoreCount[]): ScoreTotal[] {
+  const totals = new Map<string, ScoreTotal>();
+  for (const { kind, ahead, scores, held50, held90 } of counts) {
+    const t = totals.get(`${kind}/${ahead}`) ?? { kind, ahead, scores: 0, held50: 0, held90: 0, people: 0 };
+    totals.set(`${kind}/${ahead}`, {
+      kind,
+      ahead,
+      scores: t.scores + scores,
+      held50: t.held50 + held50,
+      held90: t.held90 + held90,
+      people: t.people + 1
+    });
+  }
+  return [...totals.values()].toSorted((a, b) => a.kind.localeCompare(b.kind) || a.ahead.localeCompare(b.ahead));
 }
 
 /** Keeps what is likely today, side by side, so that it can be held against what comes. */
