@@ -1,3 +1,4 @@
+import { setImmediate as othersTurn } from 'node:timers/promises';
 import type { Solving } from './service/planning';
 import { solverFor } from './solver';
 
@@ -23,7 +24,11 @@ export async function withSolving<T>(clientId: number, run: (by: Solving) => Pro
   solving.get(clientId)?.stop.abort();
   solving.set(clientId, now);
   try {
-    return await run({ solve: solverFor(now.stop.signal), onProgress: (done, of) => (now.progress = { done, of }) });
+    const onProgress: Solving['onProgress'] = async (done, of) => {
+      now.progress = { done, of };
+      await othersTurn();
+    };
+    return await run({ solve: solverFor(now.stop.signal), onProgress });
   } finally {
     // Another tab may have begun since.
     if (solving.get(clientId) === now) solving.delete(clientId);

@@ -103,8 +103,8 @@ export type PlanAsk = Omit<WeekAsk, 'phase' | 'slots' | 'wishes'> &
     catchUp?: Readonly<{ after: number; exerciseIds: readonly string[] }>;
   }>;
 
-/** How far a plan is: weeks of different kind that are solved, of how many. */
-export type PlanProgress = (done: number, of: number) => void;
+/** How far a plan is: weeks of different kind that are solved, of how many. It is waited for, also between weeks, so that it can give others their turn. */
+export type PlanProgress = (done: number, of: number) => void | Promise<void>;
 
 /**
  * A plan: every session of every week, inside the minutes.
@@ -130,18 +130,17 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
   const kinds = [...new Map(made.map((w) => [keyOf(w), w])).entries()];
   const solved = new Map<string, SolvedWeek>();
   for (const [i, [key, { phase, slots, caughtUp }]] of kinds.entries()) {
-    onProgress?.(i, kinds.length);
+    await onProgress?.(i, kinds.length);
     const { pins, bans } = ask.wishes;
     const wishes = { ...ask.wishes, pins: [...pins, ...caughtUp.pins], bans: [...bans, ...caughtUp.bans] };
     solved.set(key, await planWeek({ ...ask, phase, slots, wishes }, solve));
   }
-  onProgress?.(kinds.length, kinds.length);
   // Wishes may leave nothing for any session: then there is no plan to keep.
   const allotments = [...solved.values()].flatMap((w) => w.sessions);
   if (allotments.length > 0 && allotments.every(isEmpty)) throw new CoreError('not_solved', { status: 'empty' });
   const partIn = (exerciseId: string) => ask.week.flatMap((w) => (w.exercise.id === exerciseId ? [partOf(w.exercise)] : []))[0];
   const compose = sessionComposer(ask);
-  const weeks = made.map((of): PlanWeek => {
+  const weekOf = (of: (typeof made)[number]): PlanWeek => {
     const { phase, week, slots } = of;
     const isLast = week === lastLight;
     const easy = isLast || easyWeeks.includes(week);
@@ -164,7 +163,12 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
       light: isLast || (placed.some(isHardSession) && !isHardSession(s))
     }));
     return { week, phase, easy, retest: isRetestWeek(week), sessions };
-  });
+  };
+  const weeks: PlanWeek[] = [];
+  for (const of of made) {
+    await onProgress?.(kinds.length, kinds.length);
+    weeks.push(weekOf(of));
+  }
   return { weeks, gap: Math.max(0, ...[...solved.values()].map((w) => w.gap)) };
 }
 

@@ -204,8 +204,11 @@ export function scoreTotals(counts: readonly ScoreCount[]): ScoreTotal[] {
   return [...totals.values()].toSorted((a, b) => a.kind.localeCompare(b.kind) || a.ahead.localeCompare(b.ahead));
 }
 
-/** Keeps what is likely today, side by side, so that it can be held against what comes. */
-export async function keepForecasts(tx: ClientTx, c: GoalCase, madeOn: string, perWeek = perWeekOf(c)): Promise<void> {
+type NewForecast = Parameters<typeof upsertForecast>[2];
+
+/** Returns what is likely today, a forecast for each side. Others have their turn meanwhile. */
+export async function forecastsOf(c: GoalCase, madeOn: string, perWeek = perWeekOf(c)): Promise<NewForecast[]> {
+  const forecasts: NewForecast[] = [];
   for (const side of headlineSides(c)) {
     await othersTurn();
     const ask = forecastAsk(c, side, madeOn, perWeek);
@@ -223,8 +226,14 @@ export async function keepForecasts(tx: ClientTx, c: GoalCase, madeOn: string, p
       p95
     }));
     const takenAs = comparesKey(newest, newest.bodyState);
-    await upsertForecast(tx, c.goal.id, { side, madeOn, takenAs, target: c.goal.target, bands, priorShare });
+    forecasts.push({ side, madeOn, takenAs, target: c.goal.target, bands, priorShare });
   }
+  return forecasts;
+}
+
+/** Keeps forecasts of a goal, so that they can be held against what comes. */
+export async function keepForecasts(tx: ClientTx, goalId: number, forecasts: readonly NewForecast[]): Promise<void> {
+  for (const forecast of forecasts) await upsertForecast(tx, goalId, forecast);
 }
 
 /** Legs that were measured anew may no longer make what was measured: then nothing is foretold. */

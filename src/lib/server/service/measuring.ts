@@ -16,7 +16,7 @@ import { updatePhotoTrial } from '../repo/photoRepo';
 import { getClient, updateClient, type Client } from '../repo/clientRepo';
 import { changeClient } from './changing';
 import { legOf, lengthsOf, loadCase, withGoal } from './clientCase';
-import { keepForecasts, scoreForecasts } from './forecasting';
+import { forecastsOf, keepForecasts, scoreForecasts } from './forecasting';
 import { seriesOf } from './taken';
 
 /** Keeps an occasion whole, or nothing of it. Throws: CoreError 'gap_exceeds_leg', 'value_impossible' and those of the formulas. */
@@ -74,5 +74,5 @@ async function foretell(tx: ClientTx, clientId: number, occasionId: number, take
   const c = withGoal(await loadCase(tx, clientId, takenOn));
   if (!c || !measureIds.includes(c.goal.headline)) return;
   await scoreForecasts(tx, c, occasionId);
-  await keepForecasts(tx, c, takenOn);
+  await keepForecasts(tx, c.goal.id, await forecastsOf(c, takenOn));
 }

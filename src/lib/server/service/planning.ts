@@ -31,7 +31,7 @@ import { changeClient } from './changing';
 import { loadGoalCase, type GoalCase, isPlanned } from './clientCase';
 import { arrangedAs, blocksBase, homeWeek } from './composing';
 import { demandedLinks, goalsServed, type Served } from './goalsServed';
-import { keepForecasts } from './forecasting';
+import { forecastsOf, keepForecasts } from './forecasting';
 import { settingOf, stackGradeOf } from './gradeExercise';
 import { positionReadings } from './reading';
 import { hasBaseline } from './taken';
@@ -127,6 +127,10 @@ export async function keepPlan(
   }: Readonly<{ weekIs?: 'as it was' | 'another'; also?: (tx: ClientTx) => Promise<void> }> = {}
 ): Promise<void> {
   const version = (c.plan?.version ?? 0) + 1;
+  // Before the transaction: while that is open the embedded database answers nobody else.
+  const likely: [number, Awaited<ReturnType<typeof forecastsOf>>][] = [];
+  for (const { of } of goalsServed(c, plan.wishes))
+    likely.push([of.goal.id, await forecastsOf(of, c.today, plan.sessionsPerWeek)]);
   try {
     await changeClient(db, c.client.id, async (tx) => {
       const open = c.sessions.filter((old) => old.planId === c.plan?.id && old.status === 'planned');
@@ -151,7 +155,7 @@ export async function keepPlan(
       );
       // What was set, eased or decided while the plan was solved stands.
       await insertStarts(tx, c.goal.id, settings);
-      for (const { of } of goalsServed(c, plan.wishes)) await keepForecasts(tx, of, c.today, plan.sessionsPerWeek);
+      for (const [goalId, forecasts] of likely) await keepForecasts(tx, goalId, forecasts);
       await also(tx);
     });
   } catch (error) {
