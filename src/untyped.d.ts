@@ -3,6 +3,7 @@ declare module 'jstat' {
   const jstat: {
     jStat: {
       erfc(x: number): number;
+      normal: { inv(p: number, mean: number, sd: number): number };
       beta: { inv(p: number, alpha: number, beta: number): number };
     };
   };

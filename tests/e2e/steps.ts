@@ -114,6 +114,7 @@ export async function setGoal(page: Page, lead: 'Left' | 'Right' = 'Left'): Prom
 const tickCards = [
   'Any of these now?',
   'Injury, surgery, strain',
+  'The joints of the goal',
   'Joints: hip and knee',
   'Very mobile joints',
   'Pregnancy and after birth',

@@ -27,7 +27,8 @@ export const ScreeningDraftSchema = z.object({
   endStops: z.array(z.object({ motion: ids(endStopMotions), side: z.enum(sides).nullable(), deg: z.number() })),
   beighton: z.array(ids(beightonItems.map((i) => i.id))),
   effortCapPct: z.number(),
-  sensationCap: z.number()
+  sensationCap: z.number(),
+  adult: z.string().default('')
 });
 export type ScreeningDraft = Readonly<{
   topics: readonly string[];
@@ -37,6 +38,8 @@ export type ScreeningDraft = Readonly<{
   beighton: readonly BeightonItem[];
   effortCapPct: number;
   sensationCap: number;
+  /** Who is present with a minor; empty for an adult. */
+  adult: string;
 }>;
 
 export type WeekInput = Readonly<{ weekHolds: (typeof weekThings)[number][]; homeProps: string }>;
@@ -49,6 +52,7 @@ export type TopicInput = Readonly<{
   endStops: EndStop[];
   beighton: BeightonItem[];
   caps: Readonly<{ effortCapPct: number; sensationCap: number }> | null;
+  adult: string | null;
   week: WeekInput | null;
 }>;
 
@@ -67,7 +71,8 @@ export const topicForm = z
     weekHolds: z.array(ids(weekThings)).default([]),
     homeProps: text(500).default(''),
     effortCapPct: z.unknown().optional(),
-    sensationCap: z.unknown().optional()
+    sensationCap: z.unknown().optional(),
+    adult: text(200).default('')
   })
   .catchall(z.unknown())
   .transform((form, ctx): TopicInput => {
@@ -89,6 +94,8 @@ export const topicForm = z
       const side = form[`side_${row.id}`];
       if (row.asks === 'side' && flags.includes(row.id) && (side === 'left' || side === 'right')) sides[row.id] = side;
     }
+    if (topic.id === 'age' && form.adult === '')
+      ctx.addIssue({ code: 'custom', message: 'Who is present at the sessions?', path: ['adult'] });
     const caps = form.topic === 'caps' ? capsOf(form, ctx) : null;
     return {
       topic: topic.id,
@@ -97,6 +104,7 @@ export const topicForm = z
       endStops: topic.id === 'stops' ? endStopsOf(form, ctx) : [],
       beighton: topic.id === 'mobility' ? form.beighton : [],
       caps,
+      adult: topic.id === 'age' ? form.adult : null,
       week: topic.id === 'week' ? { weekHolds: form.weekHolds, homeProps: form.homeProps } : null
     };
   });
@@ -117,7 +125,8 @@ export function answeredDraft(draft: ScreeningDraft, input: CardAnswers): Screen
     endStops: input.topic === 'stops' ? input.endStops : draft.endStops,
     beighton: input.topic === 'mobility' ? input.beighton : draft.beighton,
     effortCapPct: input.caps?.effortCapPct ?? draft.effortCapPct,
-    sensationCap: input.caps?.sensationCap ?? draft.sensationCap
+    sensationCap: input.caps?.sensationCap ?? draft.sensationCap,
+    adult: input.adult ?? draft.adult
   };
 }
 

@@ -234,6 +234,7 @@ describe('a card of the check', () => {
       endStops: [],
       beighton: [],
       effortCapPct: 60,
+      adult: '',
       sensationCap: 4
     };
     const again = answeredDraft(draft, topicForm.parse({ topic: 'injury', none: 'on' }));

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { painKinds, painPlaceIds, sides, todayThings, type PainKindId } from '$lib/core';
+import { painGrades, painKinds, painPlaceIds, sides, todayThings, type PainKindId } from '$lib/core';
 import {
   checkbox,
   exerciseId,
@@ -87,9 +87,10 @@ export const toldPainForm = (today: string) =>
       feltOn: isoDate,
       exerciseId: z.union([z.literal(''), exerciseId]).default(''),
       workSide: z.union([z.literal(''), sideField]).default(''),
+      grade: z.union([z.literal(''), z.enum(painGrades)]).default(''),
       note: text(500).default('')
     })
-    .transform(({ kind, place, exerciseId, workSide, ...rest }, ctx) => {
+    .transform(({ kind, place, exerciseId, workSide, grade, ...rest }, ctx) => {
       if (!kind) ctx.addIssue({ code: 'custom', message: 'What kind is it?', path: ['kind'] });
       if (!place && !(kind && needsNoPlace(kind))) ctx.addIssue({ code: 'custom', message: 'Where is it?', path: ['place'] });
       if (rest.feltOn > today) ctx.addIssue({ code: 'custom', message: 'This day is still to come', path: ['feltOn'] });
@@ -98,6 +99,7 @@ export const toldPainForm = (today: string) =>
         kind: kind || ('afterwards' as const), // refused above where there is none
         place: place || ('nowhere' as const),
         side: rest.side ?? null,
+        grade: grade || null,
         exerciseId: exerciseId === '' ? null : exerciseId,
         workSide: workSide === '' ? null : workSide
       };

@@ -1,8 +1,8 @@
-import type { Change, MeasureMode, MeasureResult, Side, WayId } from '$lib/core';
+import type { ChangeSoFar, MeasureMode, MeasureResult, Side, WayId } from '$lib/core';
 import type { BodyState } from './fields';
 
 /** What one occasion says of one measure, side and mode, by one way on one support. */
-export type Taken = MeasureResult &
+export type Taken = Omit<MeasureResult, 'change'> &
   Readonly<{
     measureId: string;
     side: Side | null;
@@ -12,7 +12,11 @@ export type Taken = MeasureResult &
     occasionId: number;
     takenOn: string;
     bodyState: BodyState;
-    /** Day it is compared with. */
+    dayTime: string;
+    measurer: string;
+    /** What it and all before it that were taken alike say of the change so far. */
+    change: ChangeSoFar | null;
+    /** Day the change is counted from. */
     sinceOn: string | null;
     /** Two retests running show the same: what a measure that is no headline needs before it counts. */
     isShownTwice: boolean;
@@ -27,4 +31,4 @@ export type TakenRow = TakenPoint & Pick<Taken, 'occasionId' | 'change'>;
 /** The gap of the front split, with the opening it stands for. */
 export type TakenSplit = Taken &
   Readonly<{ side: Side; depthCm: number; spreadCm: number | null; marginCm: number; sdCm: number }> &
-  Readonly<{ openingDeg: number; openingMarginDeg: number; change: Change | null }>;
+  Readonly<{ openingDeg: number; openingMarginDeg: number }>;

@@ -191,7 +191,7 @@ export {
 export { chainOf, chainsOf, harderOfTwo, neighboursOf, ringThrough, type Neighbour } from './exercise/neighbours';
 export { sceneOf, supportsFor, type ExerciseScene } from './exercise/scene';
 export { findExercises, type ExerciseQuery } from './exercise/findExercises';
-export { goalExercises, motionOfDemand } from './exercise/goalExercises';
+export { goalExercises, jointsOfGoal, motionOfDemand } from './exercise/goalExercises';
 export { longHold, schoolOf, schools } from './school/schools';
 export {
   alignmentPolicies,
@@ -316,6 +316,7 @@ export { reachKey, type Closed, type DialMove, type SafetyPerson, type ToldPain 
 export { fromText, limitText, lineText, reasonBrief, reasonText, stopPlaceText } from './safety/text';
 export type { GateReason } from './safety/reason';
 export { measuringNotes } from './safety/measuring';
+export { jointNames } from './screen/jointRows';
 export {
   endStopMotions,
   screeningRows,
@@ -329,6 +330,7 @@ export {
 export { beighton, beightonItems, type BeightonItem } from './screen/beighton';
 export { before, readinessText, todayThings, type BeforeAnswers, type Readiness, type TodayThing } from './screen/before';
 export {
+  painGrades,
   painKindOf,
   painKinds,
   painPlaceIds,
@@ -338,6 +340,7 @@ export {
   urgentSignsText,
   type PainAction,
   type PainEvent,
+  type PainGrade,
   type PainKindId,
   type PainPlaceId
 } from './screen/pain';
@@ -383,6 +386,7 @@ export { afterPain, stepsAfterPain, type PainOutcome } from './session/afterPain
 export { theilSen, type TheilSen } from './trend/theilSen';
 export { mannKendall, type MannKendall } from './trend/mannKendall';
 export { fitSaturating, fitSaturatingFrom, type SaturatingFit, type StartedFit } from './trend/fitSaturating';
+export { changeRules, changeSoFar, weekOf, type ChangeSoFar, type OtherCondition, type Retaken } from './trend/changeSoFar';
 export { plateau, plateauRules, type Plateau, type PlateauAsk } from './trend/plateau';
 export { forecast, type Band, type Forecast, type ForecastAsk, type ForecastWeek, type Observation } from './forecast/forecast';
 export { scaledPrior, usualPrior, type ForecastPrior } from './forecast/prior';

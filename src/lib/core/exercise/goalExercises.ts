@@ -1,4 +1,5 @@
-import { motionIds, type MotionId } from '../body/motions';
+import { joints, type Joint } from '../body/body';
+import { motionIds, motionOf, type MotionId } from '../body/motions';
 import type { Goal } from '../goal/goal';
 import { motionsOfRole, partOf, type Exercise, type MoveRole } from './exercise';
 
@@ -7,6 +8,25 @@ const trainedBy: Readonly<Record<string, MotionId>> = { straddle: 'HAB', trunk_f
 
 export const motionOfDemand = (measure: string): MotionId | undefined =>
   trainedBy[measure] ?? motionIds.find((id) => id === measure);
+
+/** Joints that are loaded along with one, whatever is done with it. */
+const alsoLoaded: Readonly<Partial<Record<Joint, readonly Joint[]>>> = {
+  hip: ['hip', 'knee', 'back'],
+  ankle: ['ankle', 'knee'],
+  shoulder: ['shoulder', 'neck', 'elbow'],
+  wrist: ['wrist', 'elbow']
+};
+
+/** Asked about where a goal names no motion: ease, comfort, a position of one's own. */
+const usuallyMoved: readonly Joint[] = ['neck', 'shoulder', 'back', 'hip', 'knee'];
+
+/** Joints a goal moves, and those loaded along with them, from the head down. */
+export function jointsOfGoal(goal: Pick<Goal, 'demands' | 'headline'>): Joint[] {
+  const moved = [...goal.demands.map((d) => d.measure), goal.headline].flatMap((m) => motionOfDemand(m) ?? []);
+  if (moved.length === 0) return [...usuallyMoved];
+  const all = new Set(moved.flatMap((m) => alsoLoaded[motionOf(m).joint] ?? [motionOf(m).joint]));
+  return joints.filter((j) => all.has(j));
+}
 
 const roleFor = { open: 'opens', own: 'works' } as const satisfies Record<string, MoveRole>;
 

@@ -66,7 +66,8 @@ function changeWord(gain: number, mdc80: number, mdc95: number): ChangeWord {
  * Whether a measure that is no headline has changed: only two retests running show it, since among many comparisons some
  * look real by chance.
  *
- * Model:  both changes, each against the same occasion before them, are real and go the same way.
+ * Model:  both changes are real and go the same way.
  */
-export const isShownTwice = (first: Change | null, second: Change | null): boolean =>
+type Said = Readonly<{ verdict: ChangeWord }> | null;
+export const isShownTwice = (first: Said, second: Said): boolean =>
   first !== null && second !== null && first.verdict === second.verdict && /^real/.test(first.verdict);

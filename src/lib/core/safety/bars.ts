@@ -40,6 +40,9 @@ export function barsOf(ask: GateAsk): GateReason[] {
     ...person.told
       .filter((p) => p.again && p.exerciseId === exercise.id && sidesMeet(p.side, ask.side))
       .map((p): GateReason => ({ code: 'told pain', text: p.text, on: p.on, again: true })),
+    ...person.told
+      .filter((p) => p.moderate && p.joints.some((joint) => loadsJoint(exercise, ask.side, joint)))
+      .map((p): GateReason => ({ code: 'told pain', text: p.text, on: p.on, again: false, moderate: true })),
     ...person.limits.filter((limit) => limitBars(limit, ask)).map(limitReason),
     ...kneeBars(ask),
     ...pastStopBars(ask),
@@ -60,6 +63,7 @@ function limitBars(limit: Limit, ask: GateAsk): boolean {
   const { exercise, side } = ask;
   const { kind } = limit;
   if (kind === 'no passive stretch of a line') return stretchesLine(exercise, side, limit);
+  if (kind === 'joint rests') return loadsJoint(exercise, side, { joint: limit.joint!, side: limit.side ?? null });
   if (kind === 'no end-range work') return isAtEnd(ask, limit) && !hasRoomToStayShort(ask);
   if (kind === 'no bend with inward turn')
     return movedMotions(exercise, side).some((m) => isCrossing(m.motion) && sidesMeet(m.side, limit.side));

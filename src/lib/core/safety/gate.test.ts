@@ -29,7 +29,7 @@ import {
 import { sampleLimits } from './limitTable';
 import { flatDays, limit, somebody, stopped } from '../testing/person';
 import { warmUpFlow, settleFlow } from '../plan/warmUp';
-import { movedMotions } from '../exercise/exercise';
+import { loadsJoint, movedMotions } from '../exercise/exercise';
 import { deepestDepthCm } from './endStops';
 
 // Source of every rule: common practice, the cautious side (docs/safety.md, docs/sources.md#safety).
@@ -76,6 +76,38 @@ describe('no limit without a reader', () => {
     expect(told('stay short of the pinch', 'front_split_on_stack')).toBe(true);
     expect(told('stay short of the pinch', 'wrist_floor')).toBe(false);
     expect(told('no bracing', 'figure_four_two_phase')).toBe(true);
+  });
+});
+
+describe('a joint at rest', () => {
+  // Source: common practice: a joint that hurts moderately is not loaded; its other side is.
+  test.each([
+    ['limit', { limits: [limit('joint rests', { joint: 'wrist', side: 'left' })] }],
+    [
+      'told pain',
+      {
+        told: [
+          {
+            text: 'pain in the joint: left wrist, moderate',
+            on: '2026-02-27',
+            exerciseId: null,
+            side: null,
+            again: false,
+            moderate: true,
+            joints: [{ joint: 'wrist' as const, side: 'left' as const }],
+            lines: []
+          }
+        ]
+      }
+    ]
+  ])('by a %s: nothing that loads it is open, on that side', (_, person) => {
+    const loading = exercises.filter((e) => loadsJoint(e, 'left', { joint: 'wrist', side: 'left' }));
+    expect(loading.length).toBeGreaterThan(5);
+    for (const e of loading) expect(barred(e.id, e.sides === 'each' ? 'left' : null, person), e.id).toBe(true);
+    const ofOneArm = loading.filter((e) => !loadsJoint(e, 'right', { joint: 'wrist', side: 'left' }));
+    expect(ofOneArm.length).toBeGreaterThan(0);
+    for (const e of ofOneArm) expect(barred(e.id, 'right', person), e.id).toBe(false);
+    expect(barred('lying_leg_raise', 'left', person)).toBe(false);
   });
 });
 

@@ -20,6 +20,7 @@ export const sampleLimits: Readonly<Record<LimitKind, Limit>> = {
   'rung at least': sample('rung at least', { value: 14 }),
   'joint end stop': sample('joint end stop', { motion: 'HF-KS', value: 100 }),
   'teach first, effort cap': sample('teach first, effort cap', { value: 30 }),
+  'joint rests': sample('joint rests', { joint: 'knee' }),
   'no passive stretch of a line': sample('no passive stretch of a line', { line: 'hamstring' }),
   'no long hold of a line': sample('no long hold of a line', { line: 'hamstring' })
 };

@@ -20,6 +20,8 @@ export type ToldPain = Readonly<{
   side: Side | null;
   /** Told of the same exercise before: it is taken out until somebody decides. */
   again: boolean;
+  /** Told as moderate: whatever loads its joint rests meanwhile. */
+  moderate?: boolean;
   joints: readonly JointSide[];
   lines: readonly LineSide[];
 }>;

@@ -15,6 +15,6 @@ export type GateReason =
   /** The load of an exercise is new to a person; it may be more from a day on, null where it was never set. */
   | Readonly<{ code: 'new to load'; belowKg: number; days: number; opensOn: string | null }>
   | Readonly<{ code: 'back not warm' }>
-  /** Pain told and not decided on; `again` for the second time after the same exercise. */
-  | Readonly<{ code: 'told pain'; text: string; on: string; again: boolean }>
+  /** Pain told and not decided on; `again` for the second time after the same exercise, `moderate` for one that rests its joint. */
+  | Readonly<{ code: 'told pain'; text: string; on: string; again: boolean; moderate?: boolean }>
   | Readonly<{ code: 'wait'; days: number; since: string; opensOn: string; rung: 'knee' | 'depth' }>;

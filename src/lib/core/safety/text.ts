@@ -29,7 +29,8 @@ const limitSentences = {
   'no rounded fold': () => 'folds with a flat back only',
   'no passive stretch of a line': (l) => `${l.line ? lineText[l.line] : 'the line'}: not stretched passively`,
   'no long hold of a line': (l) => `${l.line ? lineText[l.line] : 'the line'}: no long holds`,
-  'no deepening': () => 'nothing is made harder',
+  'joint rests': (l) => `${l.joint ? `the ${l.joint}` : 'the joint'} rests: nothing that loads it`,
+  'no deepening': (l) => `nothing ${l.joint ? `that loads the ${l.joint} ` : ''}is made harder`,
   'no end-range work': (l) => `no work at the end of the range${l.joint ? ` of the ${l.joint}` : ''}`,
   'no bend with inward turn': () => 'no inward turn of a bent hip, nothing across the middle',
   'no head-down': () => 'no head-down beyond a minute',
@@ -160,6 +161,8 @@ export function reasonText(reason: GateReason): string {
     case 'back not warm':
       return 'Leaning back comes only after the back was warmed in the same session.';
     case 'told pain':
+      if (reason.moderate)
+        return `Moderate pain was told (${reason.text}): what loads that joint rests until you decide in Review, or for a week.`;
       return reason.again
         ? `Pain was told for the second time (${reason.text}): it is taken out until you decide in Review.`
         : `Pain was told (${reason.text}) and is not decided on yet: nothing it bears on is made harder.`;

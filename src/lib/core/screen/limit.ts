@@ -26,6 +26,7 @@ export const plainLimits = [
   'no rounded fold',
   'no passive stretch of a line',
   'no long hold of a line',
+  'joint rests',
   'no deepening',
   'no end-range work',
   'no bend with inward turn',

@@ -6,6 +6,10 @@ import {
   beightonItems,
   capsOf,
   endStopOf,
+  goalOf,
+  goals,
+  joints,
+  jointsOfGoal,
   isScreeningDue,
   screen,
   screeningEveryDays,
@@ -95,9 +99,48 @@ describe('rows with limits', () => {
   });
 });
 
+// Source: common practice, the cautious side (docs/sources.md#screening).
+describe('the joints of a goal', () => {
+  const ask = (joints: Parameters<typeof topicsFor>[0]['joints']) =>
+    topicsFor({ ageYears: 35, flags: [], beighton: [], joints }).find((t) => t.id === 'goal');
+
+  test.each([
+    ['range_WE', ['elbow', 'wrist']],
+    ['range_SF', ['neck', 'shoulder', 'elbow']],
+    ['lotus', ['back', 'hip', 'knee', 'ankle']],
+    ['desk_ease', ['neck', 'shoulder', 'back']],
+    ['range_ADF', ['knee', 'ankle']]
+  ] as const)('of %s are %j at least', (kind, asked) =>
+    expect(jointsOfGoal(goalOf(kind))).toEqual(expect.arrayContaining([...asked]))
+  );
+  test('every goal has some, and each is asked after pain, injury, an operation, slipping and numbness', () => {
+    for (const goal of goals) expect(jointsOfGoal(goal).length, goal.id).toBeGreaterThan(0);
+    for (const joint of joints) {
+      const texts = ask([joint])!
+        .rows.map((r) => r.text)
+        .join();
+      for (const word of ['mildly', 'moderately', 'severely', '12 weeks', 'operated on', 'slips', 'numb'])
+        expect(texts, joint).toContain(word);
+    }
+    expect(ask([])).toBeUndefined();
+    expect(ask(['wrist'])!.rows.every((r) => r.joint?.at === 'wrist')).toBe(true);
+  });
+  test.each(['severe', 'recent', 'numb'])('“%s” of any joint waits for a clinician', (finding) => {
+    for (const joint of joints) expect(of([`joint_${joint}_${finding}`]).clearance, joint).toBe('clinician first');
+  });
+  test('mild pain leaves the work as hard as it is, moderate pain rests the joint on its side, what slips stays off its end', () => {
+    const on = (finding: string) => of([`joint_wrist_${finding}`], { sides: { [`joint_wrist_${finding}`]: 'left' } });
+    expect(on('mild').limits[0]).toMatchObject({ kind: 'no deepening', joint: 'wrist', side: 'left' });
+    expect(on('moderate').limits[0]).toMatchObject({ kind: 'joint rests', joint: 'wrist', side: 'left' });
+    expect(on('unstable').limits[0]).toMatchObject({ kind: 'no end-range work', joint: 'wrist', side: 'left' });
+    expect(of(['joint_neck_unstable']).clearance).toBe('clinician first');
+  });
+});
+
 describe('the conversation', () => {
   test('asks of growth only the young, and of end stops only whom they bear on', () => {
-    const cards = (ageYears: number, flags: string[] = []) => topicsFor({ ageYears, flags, beighton: [] }).map((t) => t.id);
+    const cards = (ageYears: number, flags: string[] = []) =>
+      topicsFor({ ageYears, flags, beighton: [], joints: [] }).map((t) => t.id);
     expect(cards(17)).toContain('age');
     expect(cards(30)).not.toContain('age');
     expect(cards(30)).not.toContain('stops');

@@ -194,4 +194,9 @@ export function painPlaceOf(id: PainPlaceId): PainPlace {
   return place;
 }
 
-export type PainEvent = Readonly<{ kind: PainKindId; place: PainPlaceId; side: Side | null }>;
+/** How strong a pain is, of 10: up to 3, 4 to 6, 7 and more. */
+export const painGrades = ['mild', 'moderate', 'severe'] as const;
+export type PainGrade = (typeof painGrades)[number];
+
+/** A pain as it is told; `grade` where somebody said how strong it is. */
+export type PainEvent = Readonly<{ kind: PainKindId; place: PainPlaceId; side: Side | null; grade?: PainGrade | null }>;

@@ -1,5 +1,17 @@
 import { describe, expect, test } from 'vitest';
-import { capsOf, exercises, isCleared, locksFrom, painPlaces, painKinds, screen, screeningRows } from '../index';
+import {
+  capsOf,
+  exercises,
+  isCleared,
+  locksFrom,
+  painPlaces,
+  painKinds,
+  screen,
+  screeningRows,
+  type PainGrade,
+  type PainKindId,
+  type PainPlaceId
+} from '../index';
 
 // Source: cautious defaults from general exercise-safety practice, an assumption not reviewed by a clinician (docs/sources.md#screening).
 describe('screen', () => {
@@ -52,6 +64,16 @@ describe('locksFrom', () => {
       { line: 'hamstring', side: 'left' }
     ]));
 
+  // Source: common practice: what hurts severely is not worked until somebody has looked at it.
+  test('a severe pain of any kind that hurts locks its joint, in the chest the person; mild and moderate lock nothing', () => {
+    const graded = (grade: PainGrade, place: PainPlaceId, kind: PainKindId = 'joint') =>
+      locksFrom([{ kind, place, side: 'left', grade }]);
+    expect(graded('severe', 'wrist_hand')).toEqual([{ joint: 'wrist', side: 'left' }]);
+    expect(graded('severe', 'elbow', 'afterwards')).toEqual([{ joint: 'elbow', side: 'left' }]);
+    expect(graded('severe', 'chest')).toEqual([{ person: true }]);
+    expect(graded('severe', 'knee', 'stretch_or_work')).toEqual([]);
+    for (const grade of ['mild', 'moderate'] as const) expect(graded(grade, 'wrist_hand')).toEqual([]);
+  });
   test('an urgent sign closes the person, wherever it is felt', () => {
     for (const { id } of painPlaces)
       expect(locksFrom([{ kind: 'urgent_sign', place: id, side: 'left' }]), id).toEqual([{ person: true }]);

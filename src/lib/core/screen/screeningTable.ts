@@ -1,9 +1,11 @@
 // A data table. Standing of every row: assumption from general exercise-safety practice, not reviewed by a clinician (docs/sources.md#screening).
 import type { MotionId } from '../body/motions';
 import { beighton, type BeightonItem } from './beighton';
+import type { Joint } from '../body/body';
+import { jointRows } from './jointRows';
 import type { Limit } from './limit';
 
-export const screeningVersion = '2026-12-2';
+export const screeningVersion = '2026-12-3';
 
 /** What a row may ask besides being ticked. */
 export type RowAsk = 'side' | 'end stop';
@@ -17,12 +19,16 @@ export type ScreeningRow = Readonly<{
   /** A plain question instead of a tick: it applies when it is answered so. */
   question?: Readonly<{ text: string; appliesOn: 'yes' | 'no' }>;
   asks?: RowAsk;
+  /** Given or withheld, and no finding. */
+  isConsent?: true;
+  /** Of which joint it is asked, and what of it; asked where the goal moves that joint. */
+  joint?: Readonly<{ at: Joint; finding: string }>;
   limits?: readonly Omit<Limit, 'from' | 'side'>[];
   caution?: string;
 }>;
 
 export type TopicId =
-  'now' | 'injury' | 'joints' | 'mobility' | 'stops' | 'birth' | 'back' | 'heart' | 'age' | 'touch' | 'week' | 'caps';
+  'now' | 'injury' | 'goal' | 'joints' | 'mobility' | 'stops' | 'birth' | 'back' | 'heart' | 'age' | 'touch' | 'week' | 'caps';
 
 /** One card of the conversation. */
 export type ScreeningTopic = Readonly<{
@@ -94,6 +100,12 @@ export const screeningTopics: readonly ScreeningTopic[] = [
         caution: 'Resume one or two steps back, and measure before anything is made harder.'
       }
     ]
+  },
+  {
+    id: 'goal',
+    title: 'The joints of the goal',
+    lead: 'Joint by joint: what hurts, what was hurt or operated on, what slips, what is numb.',
+    rows: jointRows
   },
   {
     id: 'joints',
@@ -286,6 +298,7 @@ export const screeningTopics: readonly ScreeningTopic[] = [
         id: 'no_touch',
         tier: 'limits',
         text: 'No consent to hands-on help',
+        isConsent: true,
         question: { text: 'Do they consent to hands-on help?', appliesOn: 'no' },
         limits: [{ kind: 'no hands-on' }, { kind: 'no partner' }]
       },
@@ -337,10 +350,15 @@ export function topicsFor(
     oldestYears?: number;
     flags: readonly string[];
     beighton: readonly BeightonItem[];
+    /** Joints of the goals, each asked about. */
+    joints: readonly Joint[];
   }>
 ): ScreeningTopic[] {
   const needsStops =
     screeningRows.some((r) => r.asks === 'end stop' && person.flags.includes(r.id)) ||
     beighton(person.beighton, person.oldestYears ?? person.ageYears).meets;
-  return screeningTopics.filter(({ id, underAge }) => (id !== 'stops' || needsStops) && person.ageYears < (underAge ?? Infinity));
+  return screeningTopics
+    .filter(({ underAge }) => person.ageYears < (underAge ?? Infinity))
+    .map((topic) => ({ ...topic, rows: topic.rows.filter((r) => !r.joint || person.joints.includes(r.joint.at)) }))
+    .filter(({ id, rows }) => (id !== 'stops' || needsStops) && (id !== 'goal' || rows.length > 0));
 }

@@ -17,7 +17,7 @@ export type ToldIn = Readonly<{ joints: readonly JointSide[]; lines: readonly Li
  * Model:  an urgent sign closes the person for all work, wherever it is felt. A nerve sign locks the joint and the lines of its
  *         place and those of the exercise it came in. A sharp pain, a pop, locking and giving way lock the joint of their place;
  *         in the head or the chest, or where neither place nor exercise says what to lock, the person. An ache at the bone rests
- *         the lines of its place, or locks the joint where no line belongs to it. A sided place without its side stands for both.
+ *         the lines of its place, or locks the joint where no line belongs to it. A severe pain of any other kind that hurts locks its joint. A sided place without its side stands for both.
  * Source: docs/sources.md#screening (the cautious side)
  */
 export function locksFrom(events: readonly PainEvent[], told?: ToldIn): Stop[] {
@@ -27,7 +27,7 @@ export function locksFrom(events: readonly PainEvent[], told?: ToldIn): Stop[] {
 
 const person: Stop = { person: true };
 
-function locksOf({ kind, place: placeId, side }: PainEvent, told: ToldIn = { joints: [], lines: [] }): Stop[] {
+function locksOf({ kind, place: placeId, side, grade }: PainEvent, told: ToldIn = { joints: [], lines: [] }): Stop[] {
   const { action } = painKindOf(kind);
   const place = painPlaceOf(placeId);
   const at = place.sided ? side : null;
@@ -44,8 +44,12 @@ function locksOf({ kind, place: placeId, side }: PainEvent, told: ToldIn = { joi
       const all = [...joint, ...(kind === 'nerve' ? lines : []), ...ofExercise];
       return all.length > 0 ? all : [person];
     }
-    default:
+    case 'carry on':
       return [];
+    default:
+      if (grade !== 'severe') return [];
+      if (place.vital) return [person];
+      return joint.length > 0 ? joint : lines.length > 0 ? lines : told.joints.length > 0 ? [...told.joints] : [person];
   }
 }
 

@@ -1,3 +1,4 @@
+import { median } from 'simple-statistics';
 import type { Side } from '../body/side';
 import type { SessionRecord } from '../progress/history';
 import { mannKendall } from './mannKendall';
@@ -23,9 +24,11 @@ export type Alert =
 
 /** What an alert looks back on, and from where on it speaks (assumptions). */
 export const alertRules = {
-  sessions: 6,
-  toldSessions: 4,
-  driftP: 0.1,
+  driftSessions: 12,
+  toldSessions: 9,
+  driftP: 0.003,
+  driftRise: 2,
+  shapeSessions: 6,
   lostSessions: 2,
   dueSessions: 4
 } as const;
@@ -38,12 +41,15 @@ export function attendanceAlert(done: number, due: number): Alert | null {
 /**
  * What the last sessions of one exercise on one side say: a sensation that rises from session to session, a shape lost again and again.
  *
- * Model:  over six sessions at most. A sensation drifts where at least four were told and their rise is no chance one time in ten (Mann and
- *         Kendall). A shape is lost where two of the sessions lost it in half their sets or more.
+ * Model:  a sensation drifts where at least nine of the last twelve sessions told one, their rise is no chance three times in a thousand (Mann and
+ *         Kendall: it is looked at after every session), and the later half is two points over the earlier one. A shape is lost where two of the
+ *         last six sessions lost it in half their sets or more.
+ * Source: assumptions; how often a steady sensation is told to drift is simulated in docs/benchmarks.md.
  */
 export function exerciseAlerts(exerciseId: string, side: Side | null, history: readonly SessionRecord[]): Alert[] {
-  const last = history.filter((r) => r.sets.length > 0).slice(-alertRules.sessions);
-  const told = last.flatMap((r) => {
+  const worked = history.filter((r) => r.sets.length > 0);
+  const last = worked.slice(-alertRules.shapeSessions);
+  const told = worked.slice(-alertRules.driftSessions).flatMap((r) => {
     const said = r.sets.flatMap((s) => (s.clean || s.sensation === null || s.sensation === 0 ? [] : [s.sensation]));
     return said.length > 0 ? [Math.max(...said)] : [];
   });
@@ -58,7 +64,9 @@ export function exerciseAlerts(exerciseId: string, side: Side | null, history: r
 
 function drifts(values: readonly number[]): boolean {
   const { s, p } = mannKendall(values);
-  return s > 0 && p <= alertRules.driftP;
+  const half = Math.floor(values.length / 2);
+  const rise = median(values.slice(-half)) - median(values.slice(0, half));
+  return s > 0 && p <= alertRules.driftP && rise >= alertRules.driftRise;
 }
 
 /** A gain that came to rest although the sessions were done. */

@@ -264,14 +264,15 @@ class HistoryWriter {
 
   async #screen(weeksAgo: number): Promise<void> {
     const on = addDays(this.today, -7 * weeksAgo);
-    const { flags = [], endStops = [], beighton = [] } = this.story;
+    const { flags = [], endStops = [], beighton = [], adult = '' } = this.story;
     const answers = {
       flags,
       sides: {},
       endStops,
       beighton,
       effortCapPct: defaultEffortCapPct,
-      sensationCap: defaultSensationCap
+      sensationCap: defaultSensationCap,
+      adult
     };
     await this.#change((tx) => saveScreening(tx, this.#clientId, answers, on));
     if (this.story.clearedBy)

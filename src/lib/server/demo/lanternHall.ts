@@ -65,6 +65,8 @@ export type Story = Readonly<{
   beighton?: readonly BeightonItem[];
   endStops?: readonly EndStop[];
   clearedBy?: string;
+  /** Who is present with a minor. */
+  adult?: string;
   /** Absent: not screened yet. */
   screenedWeeksAgo?: number;
   measured?: Readonly<{
@@ -302,8 +304,9 @@ export const lanternHall: readonly Story[] = [
       'beginner',
       [158, null, null],
       [2, 35],
-      'Folk dancer, youngest of the troupe. Mother present; consent recorded.'
+      'Folk dancer, youngest of the troupe.'
     ),
+    adult: 'Isa Tolliver, mother',
     goal: { ...flat },
     screenedWeeksAgo: 5,
     measured: { weeksAgo: 5, gapCm: { left: 20, right: 18 }, activeTrailsCm: 6, gainShare: 0.07 },

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { feltPlaces, figuresSchema, leftOutReasons, slips, type SetLogInput } from '$lib/contract/setForms';
-import { painPlaceIds, sides, type PainEvent, type PainKindId, type Setting, type Side } from '$lib/core';
+import { painGrades, painPlaceIds, sides, type PainEvent, type PainKindId, type Setting, type Side } from '$lib/core';
 import type { ClientTx, Db } from '../db/db';
 import { allRows, rowsAtOnce } from '../db/rows';
 
@@ -132,6 +132,7 @@ const PainRow = z
     felt_on: z.iso.date(),
     /** By the clock of the database: whether it came before or after a decision. */
     told_at: z.string(),
+    grade: z.enum(painGrades).nullable(),
     note: z.string()
   })
   .transform((r) => ({
@@ -145,6 +146,7 @@ const PainRow = z
     kind: r.kind,
     feltOn: r.felt_on,
     toldAt: r.told_at,
+    grade: r.grade,
     note: r.note
   }));
 export type PainRecord = z.output<typeof PainRow>;
@@ -152,7 +154,7 @@ export type PainRecord = z.output<typeof PainRow>;
 /** Every pain a client told, in a session or at any other time, the oldest first. */
 export async function listPains(db: Db, clientId: number): Promise<PainRecord[]> {
   const { rows } = await db.query(
-    `select id, session_id, set_index, exercise_id, work_side, place, side, kind, felt_on, told_at, note
+    `select id, session_id, set_index, exercise_id, work_side, place, side, kind, felt_on, told_at, grade, note
        from pain_event where client_id = $1 order by felt_on, told_at, id`,
     [clientId]
   );
@@ -173,10 +175,23 @@ export type NewPain = PainEvent &
 /** False when this very event was kept before. */
 export async function insertPain(tx: ClientTx, clientId: number, p: NewPain): Promise<boolean> {
   const { rowCount } = await tx.query(
-    `insert into pain_event (id, client_id, session_id, set_index, exercise_id, work_side, place, side, kind, felt_on, note, told_at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, clock_timestamp())
+    `insert into pain_event (id, client_id, session_id, set_index, exercise_id, work_side, place, side, kind, felt_on, note, grade, told_at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, clock_timestamp())
      on conflict (id) do nothing`,
-    [p.id, clientId, p.sessionId, p.setIndex, p.exerciseId, p.workSide, p.place, p.side, p.kind, p.feltOn, p.note]
+    [
+      p.id,
+      clientId,
+      p.sessionId,
+      p.setIndex,
+      p.exerciseId,
+      p.workSide,
+      p.place,
+      p.side,
+      p.kind,
+      p.feltOn,
+      p.note,
+      p.grade ?? null
+    ]
   );
   return rowCount === 1;
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ScreeningDraftSchema, type ScreeningDraft } from '$lib/contract/checkForms';
-import type { Clearance, Limit, LimitFrom, LimitKind } from '$lib/core';
+import { joints, type Clearance, type Joint, type Limit, type LimitFrom, type LimitKind } from '$lib/core';
 import type { ClientTx, Db } from '../db/db';
 import { firstRow, IdRow, oneRow } from '../db/rows';
 
@@ -19,6 +19,8 @@ const ScreeningRow = z
     beighton: answers.beighton,
     effort_cap_pct: z.int(),
     sensation_cap: z.int(),
+    adult: z.string(),
+    joints: z.array(z.enum(joints)),
     clearance: z.enum(['go', 'go with limits', 'clinician first', 'urgent']),
     limits: z.array(z.custom<Limit>()),
     relaxed: z.array(z.custom<Relaxed>()),
@@ -36,6 +38,9 @@ const ScreeningRow = z
     beighton: r.beighton,
     effortCapPct: r.effort_cap_pct,
     sensationCap: r.sensation_cap,
+    adult: r.adult,
+    /** Joints that were asked about. */
+    joints: r.joints,
     clearance: r.clearance,
     limits: r.limits,
     relaxed: r.relaxed,
@@ -48,7 +53,7 @@ export type ScreeningRecord = z.output<typeof ScreeningRow>;
 /** The screening that counts: the newest; null when there is none. */
 export async function findScreening(db: Db, clientId: number): Promise<ScreeningRecord | null> {
   const { rows } = await db.query(
-    `select id, taken_on, version, flags, sides, end_stops, beighton, effort_cap_pct, sensation_cap, clearance, limits, relaxed,
+    `select id, taken_on, version, flags, sides, end_stops, beighton, effort_cap_pct, sensation_cap, adult, joints, clearance, limits, relaxed,
             cleared_by, cleared_on, clear_note
        from screening where client_id = $1 order by id desc limit 1`,
     [clientId]
@@ -57,13 +62,13 @@ export async function findScreening(db: Db, clientId: number): Promise<Screening
 }
 
 export type NewScreening = Omit<ScreeningDraft, 'topics'> &
-  Readonly<{ takenOn: string; version: string; clearance: Clearance; limits: readonly Limit[] }>;
+  Readonly<{ takenOn: string; version: string; joints: readonly Joint[]; clearance: Clearance; limits: readonly Limit[] }>;
 
 export async function insertScreening(tx: ClientTx, clientId: number, s: NewScreening): Promise<number> {
   const { rows } = await tx.query(
     `insert into screening (client_id, taken_on, version, flags, sides, end_stops, beighton, effort_cap_pct, sensation_cap,
-                            clearance, limits)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
+                            clearance, limits, adult, joints)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) returning id`,
     [
       clientId,
       s.takenOn,
@@ -75,7 +80,9 @@ export async function insertScreening(tx: ClientTx, clientId: number, s: NewScre
       s.effortCapPct,
       s.sensationCap,
       s.clearance,
-      JSON.stringify(s.limits)
+      JSON.stringify(s.limits),
+      s.adult,
+      JSON.stringify(s.joints)
     ]
   );
   return oneRow(IdRow, rows, 'screening').id;

@@ -3,10 +3,11 @@ import { topicForm, type TopicInput } from '$lib/contract/checkForms';
 import { capsOf, exerciseOf, topicsFor } from '$lib/core';
 import type { Database } from '../db/db';
 import { findDraft } from '../repo/screeningRepo';
-import { newPerson, passCheck, personWithGoal } from '../testing/people';
+import { goalInput, newPerson, passCheck, personWithGoal } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
-import { isCheckDue, isOpenForWork, limitsOf, relaxLimit, saveTopic } from './checking';
+import { isCheckDue, isOpenForWork, limitsOf, relaxLimit, saveTopic, unaskedJoints } from './checking';
 import { loadCase } from './clientCase';
+import { saveGoal } from './goalSetting';
 import { barsOf } from './safety';
 import { stationsOf } from './stations';
 
@@ -38,7 +39,7 @@ describe('the screening as a conversation', () => {
   test('goes card by card, and opens the work at its end alone', () =>
     store.rolledBack(async (db) => {
       const id = await newPerson(db);
-      const cards = topicsFor({ ageYears: 35, flags: [], beighton: [] }).map((t) => t.id);
+      const cards = topicsFor({ ageYears: 35, flags: [], beighton: [], joints: [] }).map((t) => t.id);
       expect(await answerAll(db, id)).toEqual(cards);
       const c = await loadCase(db, id, today);
       expect(isOpenForWork(c)).toBe(true);
@@ -60,6 +61,33 @@ describe('the screening as a conversation', () => {
       });
       const c = await loadCase(db, id, today);
       expect([c.screening, isOpenForWork(c)]).toEqual([null, false]);
+    }));
+
+  test('a goal that moves another joint has that asked before the next session, by its card alone', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'front_split');
+      const asked = await answerAll(db, id);
+      expect(asked).toContain('goal');
+      const before = await loadCase(db, id, today);
+      expect([before.screening!.joints, isCheckDue(before, today)]).toEqual([['back', 'hip', 'knee'], false]);
+      await saveGoal(db, id, null, goalInput('range_WE'), today);
+      const wider = await loadCase(db, id, today);
+      expect([unaskedJoints(wider), isCheckDue(wider, today)]).toEqual([['elbow', 'wrist'], true]);
+      const hurts = { none: undefined, flags: ['joint_wrist_moderate'], side_joint_wrist_moderate: 'left' };
+      expect(await saveTopic(db, id, nothing('goal', hurts), today)).toBeNull();
+      const after = await loadCase(db, id, today);
+      expect([unaskedJoints(after), isCheckDue(after, today)]).toEqual([[], false]);
+      expect(barsOf(after, exerciseOf('wrist_palm_wall'), 'left')).not.toEqual([]);
+      expect(barsOf(after, exerciseOf('wrist_palm_wall'), 'right')).toEqual([]);
+    }));
+
+  test('who is present with a minor is asked by name, and kept', () =>
+    store.rolledBack(async (db) => {
+      const id = await newPerson(db, 'Young Harrow', 2014);
+      const asked = await answerAll(db, id, { age: { none: 'on', adult: 'Jo Harrow, mother' } });
+      expect(asked).toContain('age');
+      expect((await loadCase(db, id, today)).screening!.adult).toBe('Jo Harrow, mother');
+      expect(topicForm.safeParse({ topic: 'age', none: 'on' }).error?.issues[0]?.path).toEqual(['adult']);
     }));
 
   test('asks for end stops only where they bear, and keeps them', () =>

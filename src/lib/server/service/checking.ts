@@ -8,12 +8,15 @@ import {
   isCleared,
   isPersonStop,
   isScreeningDue,
+  joints as allJoints,
+  jointsOfGoal,
   screen,
   ageLimits,
   screeningVersion,
   setByInstructor,
   topicsFor,
   whileTaught,
+  type Joint,
   type Limit,
   type Screening,
   type TopicId
@@ -45,18 +48,30 @@ export function agesOf({ birthYear, birthDate }: Pick<Client, 'birthYear' | 'bir
   return { ageYears: oldestYears - 1, oldestYears };
 }
 
-export type ScreeningInput = Omit<ScreeningDraft, 'topics'>;
+/** Answers; `adult` is left out of those of an adult. */
+export type ScreeningInput = Omit<ScreeningDraft, 'topics' | 'adult'> & Partial<Pick<ScreeningDraft, 'adult'>>;
 
 /** Keeps a whole screening with what it allows. */
 export async function saveScreening(tx: ClientTx, clientId: number, input: ScreeningInput, today: string): Promise<Screening> {
   const client = await getClient(tx, clientId);
-  const isAfterInjury = (await listGoals(tx, clientId)).some((g) => g.kind === afterInjury.goal);
+  const goals = await listGoals(tx, clientId);
+  const isAfterInjury = goals.some((g) => g.kind === afterInjury.goal);
   const flags = isAfterInjury ? withFlag(input.flags) : input.flags;
   const { sides, endStops, beighton, effortCapPct, sensationCap } = input;
   requireEndStops(flags, endStops);
   const result = screen({ flags, sides, endStops, beighton, effortCapPct, sensationCap, ...agesOf(client, today) });
   const { clearance, limits } = result;
-  await insertScreening(tx, clientId, { ...input, flags, takenOn: today, version: screeningVersion, clearance, limits });
+  const joints = jointsOfGoals(goals);
+  await insertScreening(tx, clientId, {
+    adult: '',
+    ...input,
+    flags,
+    joints,
+    takenOn: today,
+    version: screeningVersion,
+    clearance,
+    limits
+  });
   return result;
 }
 
@@ -92,7 +107,8 @@ export const freshDraft = (last: ScreeningRecord | null): ScreeningDraft => ({
   endStops: last?.endStops ?? [],
   beighton: last?.beighton ?? [],
   effortCapPct: last?.effortCapPct ?? defaultEffortCapPct,
-  sensationCap: last?.sensationCap ?? defaultSensationCap
+  sensationCap: last?.sensationCap ?? defaultSensationCap,
+  adult: last?.adult ?? ''
 });
 
 /**
@@ -102,10 +118,17 @@ export const saveTopic = (db: Database, clientId: number, input: TopicInput, tod
   changeClient(db, clientId, async (tx) => {
     const client = await getClient(tx, clientId);
     const ages = agesOf(client, today);
-    const before = (await findDraft(tx, clientId)) ?? freshDraft(await findScreening(tx, clientId));
+    const last = await findScreening(tx, clientId);
+    const joints = jointsOfGoals(await listGoals(tx, clientId));
+    const topicsOf = (of: Pick<ScreeningDraft, 'flags' | 'beighton'>) => topicsFor({ ...ages, ...of, joints });
+    const fresh = freshDraft(last);
+    // Only the joints of a new goal are left to ask: the other answers stand.
+    const isRest = last !== null && input.topic === 'goal' && !isOutdated(last, today);
+    const topics = isRest ? topicsOf(fresh).map((t) => t.id) : fresh.topics;
+    const before = (await findDraft(tx, clientId)) ?? { ...fresh, topics };
     const draft = answeredDraft(before, input);
     if (input.week) await updateWeek(tx, clientId, input.week);
-    const asked = topicsFor({ ...ages, ...draft });
+    const asked = topicsOf(draft);
     const at = asked.findIndex((t) => t.id === input.topic);
     if (input.topic === 'stops') requireEndStops(draft.flags, draft.endStops);
     const open = [...asked.slice(at + 1), ...asked.slice(0, at)].find((t) => !draft.topics.includes(t.id));
@@ -152,9 +175,22 @@ export const isOpenForWork = ({ screening, locks }: Pick<ClientCase, 'screening'
 export const isCheckPassed = (screening: ScreeningRecord | null): boolean =>
   screening !== null && isCleared(screening.clearance, screening.clearedBy);
 
-/** Whether the screening is to be asked again: by its age, or since the questions have changed. */
-export const isCheckDue = ({ screening }: Pick<ClientCase, 'screening'>, today: string): boolean =>
-  screening === null || isScreeningDue(screening.takenOn, screening.version, screeningVersion, today);
+/** True where the screening is to be asked again: by its age, since the questions have changed, or since a goal moves a joint nobody asked about. */
+export const isCheckDue = (c: Pick<ClientCase, 'screening' | 'goals'>, today: string): boolean =>
+  c.screening === null || isOutdated(c.screening, today) || unaskedJoints(c).length > 0;
+
+const isOutdated = ({ takenOn, version }: ScreeningRecord, today: string): boolean =>
+  isScreeningDue(takenOn, version, screeningVersion, today);
+
+/** Joints of all goals that are open, from the head down. */
+export const jointsOfGoals = (goals: ClientCase['goals']): Joint[] => {
+  const moved = new Set(goals.flatMap(jointsOfGoal));
+  return allJoints.filter((j) => moved.has(j));
+};
+
+/** Joints the goals move that the last Check did not ask about. */
+export const unaskedJoints = ({ screening, goals }: Pick<ClientCase, 'screening' | 'goals'>): Joint[] =>
+  screening === null ? [] : jointsOfGoals(goals).filter((j) => !screening.joints.includes(j));
 
 /** The limits in force: those of the screening that nobody relaxed, those of the age today, and what is still to be taught. */
 export function limitsOf({

@@ -3,7 +3,6 @@ import type { Answered, Outlook } from '$lib/contract/forecast';
 import type { Taken } from '$lib/contract/taken';
 import {
   addDays,
-  changeBetween,
   CoreError,
   daysBetween,
   headlineForecast,
@@ -165,14 +164,14 @@ const toldOf = perCase((c: GoalCase): Told[] => {
 });
 
 function gainsOf(c: GoalCase, side: Side | null): Outlook['gains'] {
-  const { modes, betterIs } = measureOf(c.goal.headline);
+  const { modes } = measureOf(c.goal.headline);
   return modes.flatMap((mode) => {
     const series = alikeSeries(c, side, mode).filter((r) => r.sd !== null);
     const [first, last] = [series[0], series.at(-1)];
     if (!first || !last || first === last) return [];
-    const sized = ({ value, sd }: Taken) => ({ value, sd: sd! });
-    const word = changeBetween(sized(first), sized(last), betterIs);
-    return [{ mode, from: first.value, to: last.value, fromOn: first.takenOn, toOn: last.takenOn, word }];
+    const { change, sinceOn } = last;
+    if (!change || !sinceOn) return [];
+    return [{ mode, from: change.before, to: last.value, fromOn: sinceOn, toOn: last.takenOn, word: change.verdict }];
   });
 }
 

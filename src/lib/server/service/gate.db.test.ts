@@ -63,6 +63,7 @@ async function withPlan(db: Database): Promise<number> {
 }
 
 const told = (more: Partial<ToldPainInput> = {}): ToldPainInput => ({
+  grade: null,
   kind: 'afterwards',
   place: 'groin',
   side: 'left',

@@ -23,20 +23,24 @@ export async function lockFor(tx: ClientTx, clientId: number, pain: PainEvent, a
   if (kind.action === 'urgent') await endSessionsOf(tx, clientId, now.toISOString());
 }
 
+/** A pain as the form tells it; without a grade where nobody said how strong it is. */
+type LaterPain = Omit<ToldPainInput, 'grade'> & Partial<Pick<ToldPainInput, 'grade'>>;
+
 /**
  * Keeps a pain that is told outside a session: afterwards, the next day, at any time. It belongs to the last session in which the
  * exercise was done, so that verdicts read it there; told twice alike on one day it is kept once, with what was noted each time.
  */
-export const tellLater = (db: Database, clientId: number, input: ToldPainInput, now: Date): Promise<void> =>
+export const tellLater = (db: Database, clientId: number, input: LaterPain, now: Date): Promise<void> =>
   changeClient(db, clientId, async (tx) => {
     const c = await loadCase(tx, clientId, dateOf(now));
-    const { kind, place, exerciseId, workSide, feltOn, note } = input;
+    const { kind, place, exerciseId, workSide, feltOn, note, grade = null } = input;
     const side = painPlaceOf(place).sided ? input.side : null;
     const known = c.pains.find(
       (p) =>
         p.kind === kind &&
         p.place === place &&
         p.side === side &&
+        p.grade === grade &&
         p.feltOn === feltOn &&
         p.exerciseId === exerciseId &&
         p.setIndex === null
@@ -54,9 +58,21 @@ export const tellLater = (db: Database, clientId: number, input: ToldPainInput, 
         s.plannedSets.some((p) => p.exerciseId === exerciseId)
     );
     const id = crypto.randomUUID();
-    const told = { id, sessionId: session?.id ?? null, setIndex: null, exerciseId, workSide, feltOn, note, kind, place, side };
+    const told = {
+      id,
+      sessionId: session?.id ?? null,
+      setIndex: null,
+      exerciseId,
+      workSide,
+      feltOn,
+      note,
+      kind,
+      place,
+      side,
+      grade
+    };
     await insertPain(tx, clientId, told);
-    await lockFor(tx, clientId, { kind, place, side }, { exerciseId, workSide, painEventId: id }, now);
+    await lockFor(tx, clientId, { kind, place, side, grade }, { exerciseId, workSide, painEventId: id }, now);
   });
 
 /** Days within which a pain told again at one place counts as twice running (assumption). */

@@ -19,6 +19,7 @@ import {
   type Gated,
   type GateReason,
   type Limit,
+  type PainEvent,
   type SafetyPerson,
   type Setting,
   type Side,
@@ -125,8 +126,8 @@ export const toldIn = (exercise: Exercise, side: Side | null): ToldIn => ({
   lines: stretchedLines(exercise, side)
 });
 
-export const painText = ({ kind, place, side }: Pick<PainRecord, 'kind' | 'place' | 'side'>): string =>
-  `${painKindOf(kind).label}: ${side ? `${side} ` : ''}${painPlaceOf(place).label.toLowerCase()}`;
+export const painText = ({ kind, place, side, grade }: PainEvent): string =>
+  `${painKindOf(kind).label}: ${side ? `${side} ` : ''}${painPlaceOf(place).label.toLowerCase()}${grade ? `, ${grade}` : ''}`;
 
 /** Whether a told pain hurts, so that something follows from it. */
 export const isHurt = ({ kind }: Pick<PainRecord, 'kind'>): boolean => painKindOf(kind).action !== 'carry on';
@@ -147,6 +148,7 @@ function toldPains(c: ClientCase): ToldPain[] {
           exerciseId: p.exerciseId,
           side: p.workSide,
           again,
+          moderate: p.grade === 'moderate',
           on: p.feltOn,
           joints: place.joint ? [{ joint: place.joint, side: place.sided ? p.side : null }] : told.joints,
           lines: place.lines.length > 0 ? place.lines.map((line) => ({ line, side: place.sided ? p.side : null })) : told.lines

@@ -2,6 +2,7 @@ import { compute } from '$lib/contract/door';
 import type { BodyState } from '$lib/contract/fields';
 import type { Taken, TakenPoint, TakenRow } from '$lib/contract/taken';
 import {
+  changeSoFar,
   comparesAs,
   daysBetween,
   isShownTwice,
@@ -10,9 +11,11 @@ import {
   reachableStacks,
   retestEveryDays,
   sides,
+  weekOf,
   type MeasureMode,
   type MeasureResult,
   type OwnRecord,
+  type Retaken,
   type Retest,
   type Side,
   type WayId
@@ -84,16 +87,18 @@ export const pointOf = ({ takenOn, value, margin, side, mode, bodyState, way, su
 
 export const rowOf = (r: Taken): TakenRow => ({ ...pointOf(r), occasionId: r.occasionId, change: r.change });
 
-/** Everything taken of a client, oldest first; a change is against the last one that is alike. */
+const retaken = ({ takenOn, value, sd, measurer, dayTime }: Taken): Retaken[] =>
+  sd === null ? [] : [{ week: weekOf(takenOn), value, sd, measurer, dayTime }];
+
+/** Everything taken of a client, oldest first; a change is told from all that were taken alike. */
 export const takenOf = perCase((c: ClientCase): Taken[] => {
   const last = new Map<string, Taken[]>();
   return c.occasions.flatMap((o) =>
     seriesOf(o).map((trials): Taken => {
       const { measureId, side, mode, way, support } = trials[0]!;
+      const measure = measureOf(measureId);
       const key = comparesKey(trials[0]!, o.bodyState);
       const earlier = last.get(key) ?? [];
-      const [before, beforeThat] = [earlier.at(-1), earlier.at(-2)];
-      const measure = measureOf(measureId);
       const ask = {
         measure,
         way,
@@ -102,10 +107,8 @@ export const takenOf = perCase((c: ClientCase): Taken[] => {
         own: ownRecord(c, measureId, way),
         stackStepCm: stackStepCm(c)
       };
-      const against = (r: Taken | undefined) => (r ? { value: r.value, trials: r.trials } : null);
-      const result = compute(() => measureResult({ ...ask, before: against(before) }));
-      const fromThat = beforeThat && result.ok ? measureResult({ ...ask, before: against(beforeThat) }).change : null;
-      const taken = {
+      const result = compute(() => measureResult({ ...ask, before: null }));
+      const plain: Taken = {
         ...(result.ok ? result.value : asKept(trials.map((t) => t.value))),
         measureId,
         side,
@@ -115,8 +118,19 @@ export const takenOf = perCase((c: ClientCase): Taken[] => {
         occasionId: o.id,
         takenOn: o.takenOn,
         bodyState: o.bodyState,
-        sinceOn: before?.takenOn ?? null,
-        isShownTwice: isShownTwice(before?.change ?? null, fromThat)
+        dayTime: o.dayTime,
+        measurer: o.measurer,
+        change: null,
+        sinceOn: null,
+        isShownTwice: false
+      };
+      const all = [...earlier, plain].filter((r) => r.sd !== null);
+      const change = plain.sd === null ? null : changeSoFar(all.flatMap(retaken), measure.betterIs);
+      const taken = {
+        ...plain,
+        change,
+        sinceOn: change ? all[all.length - change.measures]!.takenOn : null,
+        isShownTwice: isShownTwice(earlier.at(-1)?.change ?? null, change)
       };
       last.set(key, [...earlier, taken]);
       return taken;

@@ -195,7 +195,7 @@ describe('several goals of one person', () => {
   test('hard work of yesterday toward another goal counts for recovery', () =>
     store.rolledBack(async (db) => {
       const { id, split } = await withLotus(db);
-      const played = await play(db, id, testDay);
+      const played = await play(db, id, testDay, undefined, { overdueCheck: true });
       const c = await loadGoalCase(db, id, addDays(testDay, 1));
       const hard = hardYesterday(c);
       expect(hard.length).toBeGreaterThan(0);

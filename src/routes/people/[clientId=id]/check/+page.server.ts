@@ -4,6 +4,7 @@ import { clearForm, clearLockForm, relaxForm } from '$lib/contract/forms';
 import { topicsFor } from '$lib/core';
 import { orNotFound } from '$lib/server/orNotFound';
 import { openLocks } from '$lib/server/repo/lockRepo';
+import { findConsent } from '$lib/server/repo/photoRepo';
 import { findDraft } from '$lib/server/repo/screeningRepo';
 import {
   agesOf,
@@ -12,8 +13,10 @@ import {
   freshDraft,
   isCheckDue,
   isOpenForWork,
+  jointsOfGoals,
   relaxLimit,
-  saveTopic
+  saveTopic,
+  unaskedJoints
 } from '$lib/server/service/checking';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
@@ -24,7 +27,8 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, db, 
   const begun = await findDraft(db, client.id);
   const draft = begun ?? freshDraft(screening);
   const ages = agesOf(client, today);
-  const cards = topicsFor({ ...ages, ...draft });
+  const joints = jointsOfGoals(found.goals);
+  const cards = topicsFor({ ...ages, ...draft, joints });
   const asked = cards.find((t) => t.id === url.searchParams.get('topic'));
   const open = cards.find((t) => !draft.topics.includes(t.id)) ?? cards[0]!;
   return {
@@ -40,6 +44,10 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, db, 
     isOpen: isOpenForWork(found),
     isDue: isCheckDue(found, today),
     ages,
+    joints,
+    /** Joints of the goals that the last Check did not ask about. */
+    unasked: unaskedJoints(found),
+    photoConsent: await findConsent(db, client.id),
     sessionsDone: found.sessions.filter((x) => x.status === 'done').length,
     birthDate: client.birthDate,
     week: { weekHolds: client.weekHolds, homeProps: client.homeProps }

@@ -14,7 +14,7 @@
   let typed = $state<CardAnswers | null>(null);
   const current = $derived(typed && typed.topic === data.topicId ? answeredDraft(data.draft, typed) : data.draft);
   const live = $derived(screen({ ...(data.topicId ? current : (s ?? data.draft)), ...data.ages }));
-  const cards = $derived(topicsFor({ ...data.ages, ...current }));
+  const cards = $derived(topicsFor({ ...data.ages, ...current, joints: data.joints }));
   const isShut = (x: { clearance: Clearance; clearedBy: string | null }) => !isCleared(x.clearance, x.clearedBy);
   const topic = $derived(cards.find((t) => t.id === data.topicId) ?? null);
 </script>
@@ -50,6 +50,8 @@
         screening={s}
         isOpen={data.isOpen}
         isDue={data.isDue}
+        unasked={data.unasked}
+        photoConsent={data.photoConsent}
         hasLocks={data.openLocks.length > 0}
         begunAt={data.begun ? data.goesOnAt : null}
         clearedLocks={data.clearedLocks}

@@ -9,6 +9,8 @@
     setByInstructor,
     stopPlaceText,
     topicsFor,
+    jointNames,
+    type Joint,
     type Limit,
     type ScreeningTopic
   } from '$lib/core';
@@ -24,6 +26,9 @@
     screening: NonNullable<PageData['screening']>;
     isOpen: boolean;
     isDue: boolean;
+    /** Joints of the goals that nobody asked about. */
+    unasked: readonly Joint[];
+    photoConsent: PageData['photoConsent'];
     hasLocks: boolean;
     /** Card at which a begun conversation goes on. */
     begunAt: string | null;
@@ -33,20 +38,44 @@
     names: Readonly<Record<string, string>>;
     form: FormState;
   };
-  let { screening: s, isOpen, isDue, hasLocks, begunAt, clearedLocks, week, ages, names, form }: Props = $props();
+  let {
+    screening: s,
+    isOpen,
+    isDue,
+    unasked,
+    photoConsent,
+    hasLocks,
+    begunAt,
+    clearedLocks,
+    week,
+    ages,
+    names,
+    form
+  }: Props = $props();
   const mobility = $derived(beighton(s.beighton, ages.oldestYears));
   /** The cards that ask for something that applies or does not. */
-  const cards = $derived(topicsFor({ ...ages, flags: s.flags, beighton: s.beighton }).filter((card) => card.rows.length > 0));
+  const cards = $derived(
+    topicsFor({ ...ages, flags: s.flags, beighton: s.beighton, joints: s.joints }).filter((card) => card.rows.length > 0)
+  );
   /** What was answered on a card: the rows that apply, and every plain question with its answer. */
   const said = (card: ScreeningTopic) =>
-    card.rows.flatMap(({ id, text, question }) => {
+    card.rows.flatMap(({ id, text, question, isConsent }) => {
+      if (isConsent) return [];
       const applies = s.flags.includes(id);
       if (!question) return applies ? [{ id, text: `${text}${s.sides[id] ? `, ${s.sides[id]}` : ''}`, applies }] : [];
       const isYes = applies === (question.appliesOn === 'yes');
       return [{ id, text: `${question.text} ${isYes ? 'Yes.' : 'No.'}`, applies }];
     });
+  const found = (card: ScreeningTopic) => said(card).filter((row) => row.applies);
+  /** What was asked in particular on a card where nothing was found. */
+  const aside = (card: ScreeningTopic) => {
+    const asked = card.id === 'goal' ? [jointList(s.joints)] : said(card).map((row) => row.text.toLowerCase().replace(/\.$/, ''));
+    return asked.length > 0 ? ` (${asked.join('; ')})` : '';
+  };
   const limits = $derived(s.limits.filter((l) => l.from !== setByInstructor));
   const relaxedOf = (limit: Limit) => s.relaxed.find((r) => r.kind === limit.kind && r.from === limit.from);
+  const consents = $derived(cards.flatMap((card) => card.rows.filter((row) => row.isConsent)));
+  const jointList = (of: readonly Joint[]) => of.map((j) => jointNames[j].toLowerCase()).join(', ');
   const here = $derived(page.url.pathname);
 </script>
 
@@ -60,24 +89,58 @@
         ? 'Medical help first'
         : 'A clinician first'}
   </h1>
-  <dl class="grid gap-x-5 gap-y-1 sm:grid-cols-[14rem_1fr]">
-    {#each cards.filter((card) => said(card).length > 0) as card (card.id)}
-      <dt>
-        <a class="inline-flex min-h-11 items-center underline underline-offset-4" href="{here}?topic={card.id}">{card.title}</a>
-      </dt>
-      <dd class="self-center max-sm:pb-2">
-        {#each said(card) as { id, text, applies } (id)}
-          <span class="block {applies ? 'font-semibold' : ''}">{text}</span>
-        {/each}
-      </dd>
-    {/each}
-  </dl>
-  <p>
-    Answered “none of these”: {#each cards.filter((card) => said(card).length === 0) as card, i (card.id)}{i > 0 ? '; ' : ''}<a
-        class="underline underline-offset-4"
-        href="{here}?topic={card.id}">{card.title.toLowerCase()}</a
-      >{/each}.
-  </p>
+  <section aria-labelledby="found">
+    <h2 id="found" class="text-lg">Found</h2>
+    {#if cards.every((card) => found(card).length === 0)}<p>Nothing.</p>{/if}
+    <dl class="grid gap-x-5 gap-y-1 sm:grid-cols-[14rem_1fr]">
+      {#each cards.filter((card) => found(card).length > 0) as card (card.id)}
+        <dt>
+          <a class="inline-flex min-h-11 items-center underline underline-offset-4" href="{here}?topic={card.id}">{card.title}</a>
+        </dt>
+        <dd class="self-center max-sm:pb-2">
+          {#each found(card) as { id, text } (id)}
+            <span class="block font-semibold">{text}</span>
+          {/each}
+        </dd>
+      {/each}
+    </dl>
+  </section>
+  <section aria-labelledby="asked">
+    <h2 id="asked" class="text-lg">Asked, and nothing found</h2>
+    <p>
+      {#each cards.filter((card) => found(card).length === 0) as card, i (card.id)}{i > 0 ? '; ' : ''}<a
+          class="underline underline-offset-4"
+          href="{here}?topic={card.id}">{card.title.toLowerCase()}</a
+        >{aside(card)}{/each}.
+    </p>
+    {#if unasked.length > 0}
+      <p class="font-semibold">
+        Not asked yet: {jointList(unasked)}.
+        <a class="underline underline-offset-4" href="{here}?topic=goal">Ask about the joints of the goal</a>
+      </p>
+    {/if}
+  </section>
+  <section aria-labelledby="consent">
+    <h2 id="consent" class="text-lg">Consent</h2>
+    <ul>
+      {#each consents as consent (consent.id)}
+        <li>
+          Hands-on help: {s.flags.includes(consent.id) ? 'not given' : 'given'}, asked on {dateText(s.takenOn)}.
+          <a class="underline underline-offset-4" href="{here}?topic=touch">Ask again</a>
+        </li>
+      {/each}
+      {#if ages.ageYears < 18}
+        <li>
+          {#if s.adult}The adult who is present: {s.adult}, named on {dateText(s.takenOn)}.{:else}
+            <span class="font-semibold">Nobody is named who is present with a minor.</span>{/if}
+          <a class="underline underline-offset-4" href="{here}?topic=age">{s.adult ? 'Change' : 'Name the adult'}</a>
+        </li>
+      {/if}
+      <li>
+        Photos: {photoConsent ? `given by ${photoConsent.givenBy} on ${dateText(photoConsent.givenOn)}` : 'not asked'}.
+      </li>
+    </ul>
+  </section>
   {#if mobility.score > 0}
     <p>
       Mobility score {mobility.score} of 9, {mobility.meets ? 'at the threshold or over it' : 'under the threshold'} of {mobility.threshold}

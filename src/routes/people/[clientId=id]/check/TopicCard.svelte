@@ -8,6 +8,7 @@
     beightonItems,
     defaultEffortCapPct,
     defaultSensationCap,
+    jointNames,
     type BeightonItem,
     type EndStop,
     type ScreeningTopic,
@@ -65,6 +66,12 @@
 
   const asked = $derived(topic.rows.filter((r) => r.question));
   const ticked = $derived(topic.rows.filter((r) => !r.question));
+  const jointGroups = $derived(
+    [...new Set(ticked.flatMap((row) => row.joint?.at ?? []))].map((at) => ({
+      at,
+      rows: ticked.filter((r) => r.joint?.at === at)
+    }))
+  );
   const score = $derived(beighton(items, ages.oldestYears));
   const at = $derived(cards.findIndex((c) => c.id === topic.id));
   const allFlags = $derived([
@@ -90,7 +97,8 @@
       caps: {
         effortCapPct: parseDecimal(effort) ?? defaultEffortCapPct,
         sensationCap: parseDecimal(sensation) ?? defaultSensationCap
-      }
+      },
+      adult: null
     })
   );
   const none = $derived(asksNone(topic) && flags.length === 0);
@@ -161,7 +169,27 @@
     />
   {/if}
 
-  {#if ticked.length > 0}
+  {#if topic.id === 'goal'}
+    {#each jointGroups as { at, rows } (at)}
+      <fieldset class="border-t border-line pt-2">
+        <legend class="float-left w-full font-semibold">{jointNames[at]}</legend>
+        <div class="clear-both grid sm:grid-cols-2">
+          {#each rows as row (row.id)}
+            <label class="choice">
+              <input type="checkbox" name="flags" value={row.id} bind:group={flags} />
+              <span
+                >{capital(row.joint!.finding)}{#if tierText[row.tier]}<span class="block text-ink-soft">{tierText[row.tier]}</span
+                  >{/if}</span
+              >
+            </label>
+          {/each}
+        </div>
+        {#each rows.filter((row) => row.asks === 'side' && flags.includes(row.id)) as row (row.id)}
+          {@render whichSide(row)}
+        {/each}
+      </fieldset>
+    {/each}
+  {:else if ticked.length > 0}
     <fieldset>
       <legend class="sr-only">{topic.title}</legend>
       {#each ticked as row (row.id)}
@@ -174,23 +202,20 @@
               {#if row.detail}<span class="block text-ink-soft">{row.detail}</span>{/if}
             </span>
           </label>
-          {#if row.asks === 'side' && flags.includes(row.id)}
-            <div class="mb-3 ml-8">
-              <Choices
-                legend="Which side"
-                name="side_{row.id}"
-                bind:value={() => sides[row.id] ?? '', (v) => (sides[row.id] = v)}
-                choices={[
-                  { value: '', label: 'Both, or not known' },
-                  { value: 'left', label: 'Left' },
-                  { value: 'right', label: 'Right' }
-                ]}
-              />
-            </div>
-          {/if}
+          {#if row.asks === 'side' && flags.includes(row.id)}<div class="ml-8">{@render whichSide(row)}</div>{/if}
         </div>
       {/each}
     </fieldset>
+  {/if}
+
+  {#if topic.id === 'age'}
+    <Field
+      label="The adult who is present"
+      name="adult"
+      {form}
+      known={draft.adult}
+      hint="Name, and parent, guardian or teacher. It goes on record with today’s date."
+    />
   {/if}
 
   {#each asked as row (row.id)}
@@ -245,3 +270,18 @@
     {#if at > 0}<a class="btn" href="{base}?topic={cards[at - 1]!.id}">Back</a>{/if}
   </div>
 </form>
+
+{#snippet whichSide(row: ScreeningTopic['rows'][number])}
+  <div class="mb-3">
+    <Choices
+      legend={row.joint ? `Which side ${row.joint.finding.replace(/ \(.*/, '')}` : 'Which side'}
+      name="side_{row.id}"
+      bind:value={() => sides[row.id] ?? '', (v) => (sides[row.id] = v)}
+      choices={[
+        { value: '', label: 'Both, or not known' },
+        { value: 'left', label: 'Left' },
+        { value: 'right', label: 'Right' }
+      ]}
+    />
+  </div>
+{/snippet}

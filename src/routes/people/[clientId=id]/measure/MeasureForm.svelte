@@ -71,6 +71,11 @@
       lengths: data.lengths,
       own: data.own,
       stackStepCm: data.stackStepCm,
+      today,
+      earlier: ({ side, mode, way, support, state: s }) =>
+        data.taken.filter(
+          (t) => t.side === side && t.mode === mode && sameWay(t.way, way) && t.support === support && t.bodyState === s
+        ),
       before: ({ side, mode, way, support, state: s }) => {
         const r = data.taken.findLast(
           (t) => t.side === side && t.mode === mode && sameWay(t.way, way) && t.support === support && t.bodyState === s

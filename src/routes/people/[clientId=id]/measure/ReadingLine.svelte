@@ -6,7 +6,7 @@
   import { changeText, degText, headlineText, shortDate, stateText, valueText } from '$lib/ui/format';
   import { problemText } from '$lib/ui/problemText';
   import Why from '$lib/ui/Why.svelte';
-  import type { Before } from './measureState.svelte';
+  import type { Before, MeasureState } from './measureState.svelte';
 
   type Props = {
     measure: Measure;
@@ -14,6 +14,7 @@
     unit: LengthUnit;
     state: BodyState;
     before: Before | null;
+    change: ReturnType<MeasureState['change']>;
     isHeadline: boolean;
     /** The opening of a split. */
     opening: Propagated | null;
@@ -22,7 +23,7 @@
     /** Today, in another state. */
     earlierToday: Readonly<{ value: number; state: BodyState }> | null;
   };
-  let { measure, result, unit, state, before, isHeadline, opening, otherwise, earlierToday }: Props = $props();
+  let { measure, result, unit, state, before, change, isHeadline, opening, otherwise, earlierToday }: Props = $props();
   const text = (value: number) => headlineText(value, measure.id, unit);
   const size = (value: number) => valueText(value, { unit: measure.unit }, unit);
   const learntText = (usualShare: number, of: string): string =>
@@ -98,10 +99,15 @@
       <p class="font-semibold">Unusual for this measure. It is kept and marked; look at it once more.</p>
     {/if}
     <p class="text-ink-soft">
-      <ChangeText change={r.change} {measure} {unit} since={before ? shortDate(before.takenOn) : ''} />
-      {#if r.change === null && before && r.margin === null}
+      <ChangeText
+        {change}
+        {measure}
+        {unit}
+        since={change ? shortDate(change.sinceOn) : before ? shortDate(before.takenOn) : ''}
+      />
+      {#if change === null && before && r.margin === null}
         Last, {stateText[state]}: {text(before.value)} on {shortDate(before.takenOn)}; no error is known, so no verdict.
-      {:else if r.change && !isHeadline && r.change.verdict !== 'not shown'}
+      {:else if change && !isHeadline && change.verdict !== 'not shown'}
         It counts once two retests running show it.
       {/if}
     </p>

@@ -91,6 +91,7 @@
           {unit}
           state={state.bodyState}
           before={state.before(side, mode)}
+          change={state.change(side, mode)}
           opening={state.opening(side, mode)}
           otherwise={state.otherwise(side, mode)}
           earlierToday={state.earlierToday(side, mode)}

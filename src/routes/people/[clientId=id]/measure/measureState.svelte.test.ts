@@ -12,8 +12,17 @@ const lengths: BodyLengths = {
 };
 
 type Known = Partial<Record<string, Before>>;
+type Series = Partial<
+  Record<
+    string,
+    ReturnType<ConstructorParameters<typeof MeasureState>[0]>['earlier'] extends (...asked: never[]) => infer E ? E : never
+  >
+>;
 
-function stateOf(measureId: string, { known = {} as Known, typed = {}, unit = 'cm' as 'cm' | 'in', way = 'tape' as WayId } = {}) {
+function stateOf(
+  measureId: string,
+  { known = {} as Known, earlier = {} as Series, typed = {}, unit = 'cm' as 'cm' | 'in', way = 'tape' as WayId } = {}
+) {
   const measure = measureOf(measureId);
   const sides = measure.sides === 'each' ? (['left', 'right'] as const) : [null];
   return new MeasureState(
@@ -23,6 +32,8 @@ function stateOf(measureId: string, { known = {} as Known, typed = {}, unit = 'c
       lengths: sides.map((side) => ({ side, lengths })),
       own: [],
       stackStepCm: 2.5,
+      today: '2026-03-16',
+      earlier: ({ side, mode }) => earlier[`${side ?? 'both'} ${mode}`] ?? [],
       before: ({ side, mode }) => known[`${side ?? 'both'} ${mode}`] ?? null,
       earlierToday: () => null,
       otherwise: () => null,

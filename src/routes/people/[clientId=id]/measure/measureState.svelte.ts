@@ -2,18 +2,22 @@ import { compute } from '$lib/contract/door';
 import { fromCm, type BodyState, type LengthUnit } from '$lib/contract/fields';
 import { parseTrial, photoField, sidesOf, trialField, trialsPerSide, type ParsedTrial } from '$lib/contract/measureForms';
 import type { Result } from '$lib/contract/problem';
+import type { Taken } from '$lib/contract/taken';
 import {
   activeGap,
   crossCheckWays,
   isSignedDepth,
   looksSwapped,
+  changeSoFar,
   measureResult,
+  weekOf,
   splitOpening,
   otherSide,
   sideDifference,
   wayOf,
   type ActiveGap,
   type BodyLengths,
+  type ChangeSoFar,
   type CrossCheck,
   type Entries,
   type Measure,
@@ -29,6 +33,7 @@ import {
 } from '$lib/core';
 
 export type Before = Occasion & Readonly<{ takenOn: string; sd: number | null }>;
+type Earlier = Pick<Taken, 'takenOn' | 'value' | 'sd' | 'measurer' | 'dayTime'>;
 type Alike = Readonly<{ side: Side | null; mode: MeasureMode; way: WayId; support: string; state: BodyState }>;
 
 type Source = () => Readonly<{
@@ -37,6 +42,9 @@ type Source = () => Readonly<{
   lengths: readonly { side: Side | null; lengths: BodyLengths }[];
   own: readonly { way: WayId; record: OwnRecord }[];
   stackStepCm: number;
+  today: string;
+  /** All that were taken alike, the oldest first. */
+  earlier: (alike: Alike) => readonly Earlier[];
   /** The last one taken alike. */
   before: (alike: Alike) => Before | null;
   /** What was read today in another state, taken alike: the start of the visit against its end. */
@@ -174,11 +182,25 @@ export class MeasureState {
         way: this.way,
         trials,
         lengths: this.#lengths(side),
-        before: this.before(side, mode),
+        before: null,
         own: this.#own(),
         stackStepCm
       })
     );
+  }
+
+  /** What is typed and all that was taken alike say of the change so far; `others` are known once it is kept. */
+  change(side: Side | null, mode: MeasureMode): (ChangeSoFar & Readonly<{ sinceOn: string }>) | null {
+    const now = this.#compared(side, mode);
+    const { measure, today, earlier } = this.#source();
+    if (!now) return null;
+    const known = earlier(this.#alike(side, mode)).flatMap((e) => (e.sd === null ? [] : [{ ...e, sd: e.sd }]));
+    const all = [...known, { takenOn: today, ...now, measurer: '', dayTime: '' }];
+    const change = changeSoFar(
+      all.map((e) => ({ ...e, week: weekOf(e.takenOn) })),
+      measure.betterIs
+    );
+    return change && { ...change, sinceOn: all[all.length - change.measures]!.takenOn };
   }
 
   /** The opening of a split at this depth; null for what is no split. */

@@ -89,6 +89,24 @@
     <p class={isSerious ? 'font-semibold text-stop' : 'font-semibold'} aria-live="polite">{adviceText}</p>
   {/if}
 
+  {#if advice && advice.action !== 'carry on' && advice.action !== 'urgent'}
+    <Choices
+      legend="How strong"
+      name="grade"
+      {form}
+      known=""
+      choices={[
+        { value: '', label: 'Not said' },
+        { value: 'mild', label: 'Mild, to 3 of 10' },
+        { value: 'moderate', label: 'Moderate, 4 to 6' },
+        { value: 'severe', label: 'Severe, 7 and more' }
+      ]}
+    />
+    <p class="text-ink-soft">
+      Moderate rests what loads that joint for a week; severe stops the joint until a named person clears it.
+    </p>
+  {/if}
+
   <fieldset class="min-w-0">
     <legend class="font-semibold">Where? {placeText ? `Chosen: ${placeText}.` : ''}</legend>
     {#if fieldError(form, 'place')}<p class="font-semibold text-stop" role="alert">{fieldError(form, 'place')}</p>{/if}

@@ -125,7 +125,7 @@
               />
               {#if goal.target !== null}
                 {!isThere(latest.value)
-                  ? `${apart(latest.value, goal.target)} to the goal${first && first.way === latest.way && first.support === latest.support ? `, ${apart(first.value, latest.value)} ${(headline.betterIs === 'lower') === first.value >= latest.value ? 'gone' : 'lost'} since the first` : ''}.`
+                  ? `${apart(latest.value, goal.target)} to the goal.`
                   : 'The goal is reached in this state.'}
               {/if}
               {#if held}
