@@ -39,6 +39,8 @@ async function open(): Promise<Opened> {
     say(`pictures: ${aside} that no measure knows are put aside for a month, in the folder "aside" beside the others`);
   const isDemo = env.CALM_REACH_DEMO === '1';
   const demo = isDemo ? await (await import('$lib/server/demo/demoFill')).startDemoFill(db, files, new Date(), say) : null;
+  // What was filled in is worth a snapshot, whenever the next is due.
+  void demo?.filled.then(() => studio.snapshot());
   return { studio, memory: caseMemory(answering(db)), files, demo };
 }
 

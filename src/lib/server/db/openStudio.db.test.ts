@@ -165,6 +165,19 @@ test('a snapshot that is taken while people are written in pairs has whole pairs
   expect((rows[0] as { n: number }).n).toBeLessThan(2 * pairs.length);
 });
 
+test('at a clean stop what has changed is in a snapshot; an empty studio has none, nor one in which nothing changed', async () => {
+  rmSync(dataDir, { recursive: true, force: true });
+  const taken = async () => (await snapshotsOf(dataDir).list()).length;
+  await peopleIn();
+  expect(await taken()).toBe(0);
+  await peopleIn(undefined, async ({ db }) => void (await newPerson(db, 'Ada Finch')));
+  expect(await taken()).toBe(1);
+  await peopleIn();
+  expect(await taken()).toBe(1);
+  rmSync(join(dataDir, 'database'), { recursive: true });
+  expect(await peopleIn()).toEqual(['Ada Finch']);
+});
+
 describe('which snapshots stay', () => {
   const now = new Date('2026-03-31T12:00:00Z');
   const daysAgo = (days: number, occasion: Snapshot['occasion'] = 'daily'): Snapshot => ({
@@ -182,6 +195,19 @@ describe('which snapshots stay', () => {
     expect(kept([...all, ...before], now).filter((s) => s.occasion !== 'daily')).toEqual(before.slice(0, 2));
   });
 
-  test('the newest always, however old it is', () =>
-    expect(kept([daysAgo(400), daysAgo(300)], now).map((s) => s.name)).toEqual(['300 daily']));
+  test('of seven days the last, however long ago, and of one day one', () => {
+    const old = Array.from({ length: 9 }, (_, i) => daysAgo(400 + i));
+    expect(kept(old, now)).toEqual(old.slice(0, 7));
+    const sameDay = [0.1, 0.2, 0.3].map((days) => daysAgo(days));
+    expect(kept([...sameDay, ...old], now)).toEqual([sameDay[0], ...old.slice(0, 6)]);
+  });
+
+  test('a start with the clock ahead costs none of a week; what it took stays once the clock is right again', () => {
+    const all = Array.from({ length: 7 }, (_, i) => daysAgo(i));
+    const ahead = daysAgo(-400);
+    const then = kept([...all, ahead], ahead.takenAt);
+    expect(then).toHaveLength(7);
+    expect(then).toEqual([ahead, ...all.slice(0, 6)]);
+    expect(kept([...all, ahead], now)).toEqual([ahead, ...all]);
+  });
 });

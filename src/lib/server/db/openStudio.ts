@@ -14,6 +14,8 @@ export interface Studio {
   readonly restored: Restored | null;
   /** Somebody has read that a snapshot stands in. */
   restoredRead(): Promise<void>;
+  /** Takes a snapshot where something has changed since the last one; of an empty studio none. */
+  snapshot(): Promise<void>;
   close(): Promise<void>;
 }
 
@@ -28,7 +30,7 @@ export type StudioPlace = Readonly<{
 type Say = (text: string) => void;
 
 /**
- * Opens the database of a studio, brings its schema up to date, and takes a snapshot a day of it.
+ * Opens the database of a studio, brings its schema up to date, and takes snapshots of it: one a day, every few hours of change, and at a clean stop.
  *
  * Embedded data that are damaged are put aside, never deleted, and the newest snapshot that opens stands in for them.
  * Throws: Error with a plain sentence when the directory is held by another process, the snapshot asked for is not there, or what is
@@ -39,7 +41,7 @@ export async function openStudio({ dataDir, url, restore }: StudioPlace, say: Sa
     const db = await openDatabase({ url });
     await untilItAnswers(db, say);
     await update(db, say, async () => undefined);
-    return { db, restored: null, restoredRead: async () => undefined, close: () => db.close() };
+    return { db, restored: null, restoredRead: async () => undefined, snapshot: async () => undefined, close: () => db.close() };
   }
   const free = await lockDataDir(dataDir);
   try {
@@ -60,10 +62,7 @@ async function openHeld(dataDir: string, restore: string | undefined, say: Say, 
   const db = await openOrStandIn(dataDir, snapshots, markPath, say);
   const take = (occasion: Snapshot['occasion']) => snapshots.take(occasion, new Date(), db.whileStill);
   await update(db, say, async () => void (await take('migration')));
-  const stopDaily = daily(async (now) => {
-    const day = now.toDateString();
-    if (!(await snapshots.list()).some((s) => s.occasion === 'daily' && s.takenAt.toDateString() === day)) await take('daily');
-  }, say);
+  const due = dueSnapshots(db, snapshots, take, say);
   let restored = await readMark(markPath);
   return {
     db,
@@ -74,8 +73,9 @@ async function openHeld(dataDir: string, restore: string | undefined, say: Say, 
       await rm(markPath, { force: true });
       restored = null;
     },
+    snapshot: () => due.look('changed'),
     async close() {
-      await stopDaily();
+      await due.stop();
       await db.close();
       free();
     }
@@ -109,20 +109,54 @@ async function update(db: Database, say: Say, snapshot: () => Promise<void>): Pr
   if (waiting.length > 0) say(`database: ${waiting.length} migrations applied`);
 }
 
-/** Looks a minute after the start, and every hour, whether the snapshot of the day is due. */
-function daily(takeIfDue: (now: Date) => Promise<void>, say: Say): () => Promise<void> {
+/** While something changes a snapshot is taken as often as this. */
+const changedEveryMs = 4 * 3_600_000;
+
+/**
+ * Looks a minute after the start, every hour and at a stop whether a snapshot is due: there is none of today, or something has changed for hours.
+ * Of a studio in which nobody is there never is.
+ */
+function dueSnapshots(db: Database, snapshots: Snapshots, take: (occasion: 'daily') => Promise<Snapshot>, say: Say) {
   let running = Promise.resolve();
-  const look = () => {
+  /** The state the last snapshot has, where it was taken since the start. */
+  let taken: string | null = null;
+  const atStart = stateOf(db);
+  const takeIfDue = async (when: 'hourly' | 'changed') => {
+    const state = await stateOf(db);
+    if (state === null) return;
+    const [newest] = await snapshots.list();
+    const now = new Date();
+    const isChanged = state !== (taken ?? (await atStart)) || !newest;
+    const isOfToday = newest?.takenAt.toDateString() === now.toDateString();
+    const isLongAgo = !newest || now.getTime() - newest.takenAt.getTime() > changedEveryMs;
+    if (when === 'changed' ? !isChanged : isOfToday && !(isChanged && isLongAgo)) return;
+    await take('daily');
+    taken = state;
+  };
+  const look = (when: 'hourly' | 'changed') => {
     running = running
-      .then(() => takeIfDue(new Date()))
-      .catch((e: unknown) => say(`The snapshot of today could not be taken: ${String(e)}`));
+      .then(() => takeIfDue(when))
+      .catch((e: unknown) => say(`A snapshot that was due could not be taken: ${String(e)}`));
+    return running;
   };
-  const timers = [setTimeout(look, 60_000), setInterval(look, 3_600_000)];
+  const timers = [setTimeout(() => void look('hourly'), 60_000), setInterval(() => void look('hourly'), 3_600_000)];
   for (const timer of timers) timer.unref();
-  return async () => {
-    timers.forEach(clearTimeout);
-    await running;
+  return {
+    look,
+    async stop() {
+      timers.forEach(clearTimeout);
+      await look('changed');
+    }
   };
+}
+
+/** Another as soon as anything of a person or the studio is; null while nobody is in it. */
+async function stateOf(db: Database): Promise<string | null> {
+  const { rows } = await db.query(
+    `select md5(string_agg(coalesce(client_id, 0) || ' ' || mark, ',' order by client_id)) as state
+       from case_mark where exists (select from client)`
+  );
+  return z.array(z.object({ state: z.string().nullable() })).parse(rows)[0]?.state ?? null;
 }
 
 /** By command: the present state is kept as a snapshot of its own, so that going back can be taken back. */

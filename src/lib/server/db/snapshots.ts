@@ -5,7 +5,7 @@ import { differenceInCalendarDays, formatISO, getISOWeek } from 'date-fns';
 import { create, extract } from 'tar';
 import { longestSnapshotDays } from '$lib/contract/snapshots';
 
-/** Why a snapshot was taken: once a day, before the schema changes, before an older one is brought back. */
+/** Why a snapshot was taken: on a day, before the schema changes, before an older one is brought back. */
 export type Occasion = 'daily' | 'migration' | 'restore';
 export type Snapshot = Readonly<{ name: string; occasion: Occasion; takenAt: Date }>;
 
@@ -16,24 +16,30 @@ const snapshotOf = (name: string): Snapshot | null => {
   return day ? { name, occasion: occasion as Occasion, takenAt: new Date(`${day}T${h}:${m}:${s}Z`) } : null;
 };
 
+/** Of so many days the last one stays, however long ago they are. */
+const keptDays = 7;
+
 const newestFirst = (a: Snapshot, b: Snapshot) => b.takenAt.getTime() - a.takenAt.getTime();
 const dayOf = (at: Date) => formatISO(at, { representation: 'date' });
 
 /**
  * Which snapshots stay.
  *
- * Model:  always the newest; of the last seven days the last daily one of each; of the last five weeks the last daily one of each
- *         calendar week; those before a change of the schema or a restore for five weeks.
+ * Model:  always the newest; the last daily one of each of the last seven days that have any, however long ago they are; of the last five
+ *         weeks the last daily one of each calendar week; those before a change of the schema or a restore for five weeks. After a start with
+ *         the clock ahead the others stay by their number, and what lies in the future stays once the clock is right again.
  */
 export function kept(all: readonly Snapshot[], now: Date): Snapshot[] {
-  const seen = new Set<string>();
-  const firstOf = (place: string) => !seen.has(place) && seen.add(place);
+  const days = new Set<string>();
+  const weeks = new Set<number>();
+  const isFirst = <T>(seen: Set<T>, of: T) => !seen.has(of) && seen.add(of);
   return all.toSorted(newestFirst).filter((snapshot, i) => {
-    const ageDays = differenceInCalendarDays(now, snapshot.takenAt);
-    if (ageDays >= longestSnapshotDays) return i === 0;
-    if (snapshot.occasion !== 'daily') return true;
-    const isLastOfDay = firstOf(dayOf(snapshot.takenAt)) && ageDays < 7;
-    const isLastOfWeek = firstOf(`week ${getISOWeek(snapshot.takenAt)}`);
+    const { occasion, takenAt } = snapshot;
+    if (takenAt > now) return true;
+    const isOld = differenceInCalendarDays(now, takenAt) >= longestSnapshotDays;
+    if (occasion !== 'daily') return i === 0 || !isOld;
+    const isLastOfDay = isFirst(days, dayOf(takenAt)) && days.size <= keptDays;
+    const isLastOfWeek = isFirst(weeks, getISOWeek(takenAt)) && !isOld;
     return i === 0 || isLastOfDay || isLastOfWeek;
   });
 }

@@ -6,6 +6,8 @@ import { fillDemo, type DemoProgress } from './fillDemo';
 export interface DemoFill {
   /** Null once everybody is there. */
   readonly progress: DemoProgress | null;
+  /** Settles once everybody is there, or it was stopped. */
+  readonly filled: Promise<void>;
   /** Ends it after the person at hand; the next start goes on. */
   stop(): Promise<void>;
 }
@@ -40,6 +42,7 @@ export async function startDemoFill(
     get progress() {
       return progress;
     },
+    filled: rest,
     async stop() {
       stopping.abort();
       await rest;

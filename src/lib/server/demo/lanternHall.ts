@@ -298,14 +298,7 @@ export const lanternHall: readonly Story[] = [
     plan: { weeksAgo: 5, weeks: 10, attendance: 0.95, pain: { week: 4, kind: 'sharp_pop', place: 'back_of_thigh', side: 'left' } }
   },
   {
-    client: person(
-      'Wren Tolliver',
-      2010,
-      'beginner',
-      [158, null, null],
-      [2, 35],
-      'Folk dancer, youngest of the troupe.'
-    ),
+    client: person('Wren Tolliver', 2010, 'beginner', [158, null, null], [2, 35], 'Folk dancer, youngest of the troupe.'),
     adult: 'Isa Tolliver, mother',
     goal: { ...flat },
     screenedWeeksAgo: 5,
