@@ -14,7 +14,7 @@ import {
   type Side,
   type TopicId
 } from '$lib/core';
-import { checkbox, parseDecimal, text, whole } from './fields';
+import { checkbox, line, parseDecimal, text, whole } from './fields';
 import { weekThings } from './forms';
 
 const ids = <T extends string>(all: readonly T[]) => z.enum(all as unknown as [T, ...T[]]);
@@ -72,7 +72,7 @@ export const topicForm = z
     homeProps: text(500).default(''),
     effortCapPct: z.unknown().optional(),
     sensationCap: z.unknown().optional(),
-    adult: text(200).default('')
+    adult: line(200).default('')
   })
   .catchall(z.unknown())
   .transform((form, ctx): TopicInput => {

@@ -4,10 +4,12 @@ import {
   fromKg,
   isoDate,
   length,
+  line,
   optionalDate,
   optionalLength,
   optionalMass,
   parseDecimal,
+  personName,
   toCm,
   toKg,
   whole
@@ -58,6 +60,16 @@ describe('numbers as they are typed', () => {
 
   test('bounds are told in the unit in use', () =>
     expect(messagesOf(length('in', 100, 230), '12')).toEqual({ '': 'Between 39.4 and 90.6 in' }));
+});
+
+describe('a line', () => {
+  test.each(['Ada\nEvelyn', 'Ada\r\nEvelyn', 'Ada \t Evelyn', 'Ada\u2028Evelyn', 'Ada\u0085Evelyn'])(
+    '%j has no break',
+    (typed) => {
+      expect(line(20).parse(typed)).toBe('Ada Evelyn');
+      expect(personName.parse(typed)).toBe('Ada Evelyn');
+    }
+  );
 });
 
 describe('days as they are typed', () => {

@@ -8,7 +8,7 @@ import {
   type Resistance,
   type SideCycles
 } from '$lib/core';
-import { exerciseId, jsonField, requiredText, rowId, text } from './fields';
+import { exerciseId, jsonField, requiredLine, rowId, text } from './fields';
 
 const pct = z.number().min(0).max(100);
 const seconds = (most: number) => z.number().min(0).max(most);
@@ -61,7 +61,7 @@ export type KeepCycleInput = z.output<typeof keepCycleForm>;
 
 /** A cycle under a name, for any exercise of anybody. */
 export const nameCycleForm = z.object({
-  name: requiredText(60, 'Give it a name'),
+  name: requiredLine(60, 'Give it a name'),
   cycle: jsonField<CycleSpec>(cycleSchema, unreadable)
 });
 

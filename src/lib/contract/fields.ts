@@ -93,10 +93,16 @@ const nul = /\0/g;
 /** Typed text. */
 const typedText = (error?: string) => z.string({ error }).overwrite((raw) => raw.replace(nul, '').trim());
 
+/** Whatever breaks a line: a name with one would begin another line wherever it is written. */
+const breaks = /[\s\u0085]+/g;
+const typedLine = (error?: string) => typedText(error).overwrite((raw) => raw.replace(breaks, ' '));
+
 export const text = (max: number) => typedText().max(max, `At most ${max} characters`);
 export const requiredText = (max: number, message = 'Fill this in') => text(max).min(1, message);
+export const line = (max: number) => typedLine().max(max, `At most ${max} characters`);
+export const requiredLine = (max: number, message = 'Fill this in') => line(max).min(1, message);
 const nameNeeded = 'Who clears it? A name is needed';
-export const personName = typedText(nameNeeded).min(2, nameNeeded).max(120, 'At most 120 characters');
+export const personName = typedLine(nameNeeded).min(2, nameNeeded).max(120, 'At most 120 characters');
 const dayFormats = ['d MMM yyyy', 'd MMMM yyyy', 'd.M.yyyy'];
 /** A day as it is typed, as year-month-day; what is no day stays as it is. */
 export function readDay(raw: string): string {

@@ -9,7 +9,9 @@ import {
   optionalLength,
   optionalMass,
   optionalNumber,
+  line,
   personName,
+  requiredLine,
   requiredText,
   rowId,
   sideField,
@@ -31,7 +33,7 @@ export const clientForm = (units: Units, today: string) => {
   const year = whole(1900, latestYear);
   return z
     .object({
-      name: requiredText(120, 'What are they called?'),
+      name: requiredLine(120, 'What are they called?'),
       birthDate: optionalDate.default(null),
       birthYear: z
         .unknown()
@@ -43,7 +45,7 @@ export const clientForm = (units: Units, today: string) => {
           return parsed.data ?? null;
         }),
       level: z.enum(levels, { error: 'Choose a level' }),
-      contact: text(200),
+      contact: line(200),
       statureCm: length(units.length, 100, 230),
       leftLegCm: optionalLength(units.length, 40, 130),
       rightLegCm: optionalLength(units.length, 40, 130),

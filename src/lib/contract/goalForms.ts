@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bases, goalOf, goals, isSplit, measureOf, motionIds, type Demand, type Goal } from '$lib/core';
-import { fromCm, length, optionalDate, parseDecimal, rowId, sideField, text, toCm, whole, type LengthUnit } from './fields';
+import { fromCm, length, line, optionalDate, parseDecimal, rowId, sideField, text, toCm, whole, type LengthUnit } from './fields';
 
 /** Measures a goal of one's own may be told by. */
 export const ownHeadlines = ['own_distance', 'own_angle', 'own_minutes', 'own_count', 'ease'] as const;
@@ -41,7 +41,7 @@ export const goalForm = (unit: LengthUnit, today: string) =>
   z
     .object({
       kind: z.enum(goals.map((g) => g.id) as [string, ...string[]], { error: 'Choose a goal' }),
-      title: text(80).default(''),
+      title: line(80).default(''),
       headline: z.enum(ownHeadlines).optional(),
       leadSide: sideField.optional(),
       aim: z.enum(['flat', 'above', 'past']).optional(),
@@ -49,7 +49,7 @@ export const goalForm = (unit: LengthUnit, today: string) =>
       target: z.unknown().optional(),
       targetReason: text(300).default(''),
       targetOn: optionalDate.default(null),
-      eventName: text(120).default(''),
+      eventName: line(120).default(''),
       stage: z.union([z.undefined(), whole(0, 9)])
     })
     .catchall(z.unknown())

@@ -17,7 +17,7 @@ import {
   type Side,
   type WayId
 } from '$lib/core';
-import { bodyState, isoDate, parseDecimal, text, toCm, fromCm, type LengthUnit } from './fields';
+import { bodyState, checkbox, isoDate, line, parseDecimal, text, toCm, fromCm, type LengthUnit } from './fields';
 
 export const dayTimes = ['', 'morning', 'midday', 'evening'] as const;
 export const trainings = ['', 'before', 'after'] as const;
@@ -29,7 +29,7 @@ const conditions = {
   bodyState,
   dayTime: z.enum(dayTimes).default(''),
   training: z.enum(trainings).default(''),
-  measurer: text(80).default(''),
+  measurer: line(80).default(''),
   note: text(500).default('')
 };
 export type ConditionsInput = z.output<z.ZodObject<typeof conditions>>;
@@ -47,6 +47,8 @@ export type TrialInput = Readonly<{
 }>;
 
 export type MeasureInput = ConditionsInput & Readonly<{ trials: readonly TrialInput[] }>;
+/** A measure as it is sent: `sure` where somebody was asked about its numbers and says that they are right. */
+export type SentMeasure = MeasureInput & Readonly<{ sure: boolean }>;
 
 export const measureId = z.enum(measures.map((m) => m.id) as [string, ...string[]]);
 
@@ -155,46 +157,49 @@ export const measureForm = (measure: Measure, unit: LengthUnit, lengths: Lengths
     .object({
       ...conditions,
       way: z.enum(measure.ways as [WayId, ...WayId[]], { error: 'Choose a way' }),
-      support: text(80).default('')
+      support: line(80).default(''),
+      sure: checkbox
     })
     .catchall(z.unknown())
-    .transform(({ way, support, takenOn, bodyState: state, dayTime, training, measurer, note, ...form }, ctx): MeasureInput => {
-      const trials: TrialInput[] = [];
-      for (const side of sidesOf(measure))
-        for (const mode of measure.modes)
-          for (let ordinal = 1; ordinal <= trialsPerSide; ordinal++) {
-            const parsed = parseTrial(
-              (f) => form[trialField(side, mode, ordinal, f)],
-              measure,
-              way,
-              unit,
-              lengths(side),
-              lengths(side && otherSide(side))
-            );
-            const photo = uuid.safeParse(form[photoField(side, mode, ordinal)]);
-            const photoId = photo.success && isPhoto(way) ? photo.data : undefined;
-            if (parsed.state === 'read')
-              trials.push({
-                measureId: measure.id,
-                side,
-                mode,
+    .transform(
+      ({ way, support, takenOn, bodyState: state, dayTime, training, measurer, note, sure, ...form }, ctx): SentMeasure => {
+        const trials: TrialInput[] = [];
+        for (const side of sidesOf(measure))
+          for (const mode of measure.modes)
+            for (let ordinal = 1; ordinal <= trialsPerSide; ordinal++) {
+              const parsed = parseTrial(
+                (f) => form[trialField(side, mode, ordinal, f)],
+                measure,
                 way,
-                support,
-                ordinal,
-                entries: parsed.entries,
-                ...(photoId && { photoId })
-              });
-            if (parsed.state === 'wrong')
-              for (const [field, message] of Object.entries(parsed.messages))
-                ctx.addIssue({ code: 'custom', message, path: [trialField(side, mode, ordinal, field)] });
-          }
-      if (takenOn > today) ctx.addIssue({ code: 'custom', message: 'This day is still to come', path: ['takenOn'] });
-      if (trials.length === 0 && ctx.issues.length === 0) {
-        const first = trialField(sidesOf(measure)[0]!, measure.modes[0]!, 1, wayOf(way).fields[0]!.id);
-        ctx.addIssue({ code: 'custom', message: 'Write at least one trial', path: [first] });
+                unit,
+                lengths(side),
+                lengths(side && otherSide(side))
+              );
+              const photo = uuid.safeParse(form[photoField(side, mode, ordinal)]);
+              const photoId = photo.success && isPhoto(way) ? photo.data : undefined;
+              if (parsed.state === 'read')
+                trials.push({
+                  measureId: measure.id,
+                  side,
+                  mode,
+                  way,
+                  support,
+                  ordinal,
+                  entries: parsed.entries,
+                  ...(photoId && { photoId })
+                });
+              if (parsed.state === 'wrong')
+                for (const [field, message] of Object.entries(parsed.messages))
+                  ctx.addIssue({ code: 'custom', message, path: [trialField(side, mode, ordinal, field)] });
+            }
+        if (takenOn > today) ctx.addIssue({ code: 'custom', message: 'This day is still to come', path: ['takenOn'] });
+        if (trials.length === 0 && ctx.issues.length === 0) {
+          const first = trialField(sidesOf(measure)[0]!, measure.modes[0]!, 1, wayOf(way).fields[0]!.id);
+          ctx.addIssue({ code: 'custom', message: 'Write at least one trial', path: [first] });
+        }
+        return { takenOn, bodyState: state, dayTime, training, measurer, note, trials, sure };
       }
-      return { takenOn, bodyState: state, dayTime, training, measurer, note, trials };
-    });
+    );
 
 /** Which measure a form speaks of. */
 export const measureIdForm = z.object({ measureId }).transform((f) => measureOf(f.measureId));

@@ -23,7 +23,7 @@ import {
   type Span
 } from '$lib/core';
 import { longestLine, mostLevels } from './exerciseForms';
-import { exerciseId, checkbox, parseDecimal, requiredText, text } from './fields';
+import { exerciseId, checkbox, parseDecimal, requiredLine, text } from './fields';
 import type { Typed } from './problem';
 
 // An exercise of the studio's own, as it is typed: read from the form here, and written back into it.
@@ -188,7 +188,7 @@ export type OwnDial = Readonly<{
 
 export const ownExerciseForm = z
   .object({
-    name: requiredText(80, 'What is it called?'),
+    name: requiredLine(80, 'What is it called?'),
     aliases: lineList(12),
     position: z.enum(startPositions, { error: 'Choose the position' }).default('any'),
     phases: several(exercisePhases),

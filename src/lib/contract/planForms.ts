@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { goalWeights, oftens, schoolIds, sessionWorks, trainings, type PlanWishes } from '$lib/core';
-import { exerciseId, isoDate, jsonField, rowId, text, whole } from './fields';
+import { exerciseId, isoDate, jsonField, line, rowId, whole } from './fields';
 
 export const planForm = z.object({
   /** The way of working, where neither the exercise nor the person has one of their own. */
@@ -73,7 +73,7 @@ export type CopyPlanInput = z.output<typeof copyPlanForm>;
 
 /** An earlier version of the plan, by its number. */
 export const restoreForm = z.object({ basedOnVersion: whole(1, 100_000), version: whole(1, 100_000) });
-export const planNameForm = z.object({ version: whole(1, 100_000), name: text(60) });
+export const planNameForm = z.object({ version: whole(1, 100_000), name: line(60) });
 
 /** One of the plans that are held against each other. */
 export const comparedForm = planForm.pick({ schoolId: true, sessionsPerWeek: true, minutes: true });

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { equipment, equipmentOf, type EquipmentId } from '$lib/core';
-import { checkbox, length, optionalMass, requiredText, rowId, whole, type LengthUnit, type Units } from './fields';
+import { checkbox, length, optionalMass, requiredLine, rowId, whole, type LengthUnit, type Units } from './fields';
 
 const kind = z.enum(equipment.map((e) => e.id) as [EquipmentId, ...EquipmentId[]], { error: 'Choose what it is' });
 
 const quantity = whole(0, 9999);
-const base = { name: requiredText(80, 'What is it called?'), quantity };
+const base = { name: requiredLine(80, 'What is it called?'), quantity };
 
 /** A prop as it is measured: by three lengths, by its steps, by pull, by mass, or only by what it is. */
 export type PropInput = Readonly<{ name: string; quantity: number; kind: EquipmentId }> &

@@ -73,6 +73,7 @@ export const problemCodes = [
   'own_neighbour',
   'neighbour_ring',
   'jump_unconfirmed',
+  'measure_unconfirmed',
   'dial_out_of_range',
   'exercise_barred',
   'week_empty',

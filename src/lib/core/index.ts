@@ -37,6 +37,7 @@ export {
 } from './measure/measure';
 export { isSignedDepth, measureOf, measures } from './measure/measures';
 export { comparesAs, isPhoto, wayIds, wayOf, ways, type Entries, type EntryField, type Way, type WayId } from './measure/ways';
+export { measureDoubt, type MeasureDoubt } from './measure/measureDoubt';
 export { looksSwapped, measureResult, trialValue, type MeasureResult } from './measure/measureResult';
 export { measuringErrorOf, type LearntError, type OwnRecord } from './measure/measuringError';
 export { retestSpread, type Retest } from './measure/retestSpread';

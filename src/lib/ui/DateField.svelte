@@ -1,5 +1,6 @@
 <script lang="ts">
   import CalendarDays from '@lucide/svelte/icons/calendar-days';
+  import { isValid, parseISO } from 'date-fns';
   import type { Component, ComponentProps } from 'svelte';
   import type DayPanel from './DayPanel.svelte';
   import FieldFrame from './FieldFrame.svelte';
@@ -10,7 +11,7 @@
   type Props = OfForm & { label: string; name: string; hint?: string; optional?: boolean };
   let { label, name, hint, optional, ...of }: Props = $props();
   const id = $props.id();
-  const isIso = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text));
+  const isIso = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parseISO(text));
   const shown = $derived.by(() => {
     const text = shownIn(of, name);
     return isIso(text) ? dateText(text) : text;

@@ -113,6 +113,12 @@ const sentences = {
     `With this choice the row from easier to harder would run in a ring through ${d.through}. Choose another one.`,
   jump_unconfirmed: (d: Data) =>
     `That is ${d.steps} steps at once, from ${d.from} to ${d.to}. One step at a time, or confirm that you mean it.`,
+  measure_unconfirmed: (d: Data) => {
+    const [from, to] = [d.from, d.to].map((v) => `${Math.round(Number(v) * 10) / 10} ${d.unit}`.trim());
+    return d.of === 'trials'
+      ? `${from} and ${to} of one measure: one of them looks mistyped. Correct it, or confirm that both are right.`
+      : `${to}, after ${from} the last time: that looks mistyped. Correct it, or confirm that it is right.`;
+  },
   dial_out_of_range: (d: Data) =>
     `This setting goes from ${d.min} to ${d.max}${d.cap ? `; the cap of this client is ${d.cap}` : ''}.`,
   exercise_barred: (d: Data) => `This is not for this person now. ${d.why}`,

@@ -7,7 +7,7 @@ import { testDatabase } from '../testing/testDatabase';
 import { caseMemory } from './caseMemory';
 import { loadCase, withGoal, withSplit } from './clientCase';
 import { chooseGoal, closeGoal, saveGoal } from './goalSetting';
-import { changePerson, saveOccasion } from './measuring';
+import { changePerson, keepMeasure, saveOccasion } from './measuring';
 import { compareActive, compareSides } from './comparing';
 import { hasBaseline, isDue, takenOf } from './taken';
 import { takenSplits } from './takenSplit';
@@ -145,6 +145,50 @@ describe('measures of any kind', () => {
       const [, once, twice] = takenOf(await loadCase(db, id, today));
       expect([once!.change!.verdict, once!.isShownTwice]).toEqual(['real gain', false]);
       expect(twice!.isShownTwice).toBe(true);
+    }));
+
+  test('one evening by one measurer, the next morning by another: that stands beside the change, with what it may make', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'front_split');
+      const gap = (value: number, more: object) =>
+        saveOccasion(db, id, {
+          ...{ takenOn: '2026-01-05', bodyState: 'warm', dayTime: '', training: '', measurer: '', note: '', ...more },
+          trials: [1, 2].map((ordinal) => ({
+            ...({ measureId: 'front_split_gap', side: 'left', mode: 'passive', way: 'tape', support: '', ordinal } as const),
+            entries: { heightCm: value }
+          }))
+        });
+      await gap(20, { dayTime: 'evening', measurer: 'Ada' });
+      await gap(26, { takenOn: '2026-01-06', dayTime: 'morning', measurer: 'Ben' });
+      const { change } = takenOf(await loadCase(db, id, today)).at(-1)!;
+      expect(change).toMatchObject({ difference: 6, others: ['measurer', 'time of day'] });
+      expect(change!.verdict).not.toBe('real loss');
+      expect(change!.othersMargin).toBeGreaterThan(2);
+    }));
+
+  test('numbers that look mistyped are asked about, and kept once somebody says that they are right', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'front_split');
+      const sent = (values: number[], sure = false) =>
+        keepMeasure(db, id, {
+          ...{ takenOn: today, bodyState: 'warm', dayTime: '', training: '', measurer: '', note: '', sure },
+          trials: values.map((heightCm, i) => ({
+            ...({ measureId: 'front_split_gap', side: 'left', mode: 'passive', way: 'tape', support: '' } as const),
+            ordinal: i + 1,
+            entries: { heightCm }
+          }))
+        });
+      const kept = async () => takenOf(await loadCase(db, id, today)).map((r) => r.value);
+      await expect(sent([80, 7.5])).rejects.toMatchObject({
+        code: 'measure_unconfirmed',
+        data: { of: 'trials', from: 7.5, to: 80 }
+      });
+      expect(await kept()).toEqual([]);
+      await sent([20, 21]);
+      await expect(sent([62, 63])).rejects.toMatchObject({ code: 'measure_unconfirmed', data: { of: 'leap', from: 20.5 } });
+      expect(await kept()).toEqual([20.5]);
+      await sent([62, 63], true);
+      expect((await kept()).length).toBeGreaterThan(0);
     }));
 
   test('keeps nothing of a trial no body could have', () =>

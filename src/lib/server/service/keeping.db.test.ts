@@ -256,6 +256,7 @@ describe('what a stop forbids is in no kept session', () => {
 describe('the moments a device tells', () => {
   test.each([
     ['later than now, it is now', '2026-03-09T00:00:00Z', at(testDay)],
+    ['in the first year of all, its clock is wrong and it is now', '0001-01-01T00:00:00Z', at(testDay)],
     ['before the session began, it is now', '2020-01-01T00:00:00Z', at(testDay)]
   ])('%s', (_, told, ended) =>
     store.rolledBack(async (db) => {

@@ -1,7 +1,16 @@
 import { compute } from '$lib/contract/door';
 import type { ClientInput } from '$lib/contract/forms';
-import type { MeasureInput } from '$lib/contract/measureForms';
-import { isSignedDepth, measureOf, otherSide, splitOpeningDeg, trialValue } from '$lib/core';
+import type { MeasureInput, SentMeasure, TrialInput } from '$lib/contract/measureForms';
+import {
+  CoreError,
+  isSignedDepth,
+  measureDoubt,
+  measureOf,
+  measureResult,
+  otherSide,
+  splitOpeningDeg,
+  trialValue
+} from '$lib/core';
 import type { ClientTx, Database } from '../db/db';
 import {
   appendNote,
@@ -15,9 +24,9 @@ import { listGoals } from '../repo/goalRepo';
 import { updatePhotoTrial } from '../repo/photoRepo';
 import { getClient, updateClient, type Client } from '../repo/clientRepo';
 import { changeClient } from './changing';
-import { legOf, lengthsOf, loadCase, withGoal } from './clientCase';
+import { legOf, lengthsOf, loadCase, withGoal, type ClientCase } from './clientCase';
 import { forecastsOf, keepForecasts, scoreForecasts } from './forecasting';
-import { seriesOf } from './taken';
+import { comparesKey, ownRecord, seriesOf, stackStepCm, takenOf } from './taken';
 
 /** Keeps an occasion whole, or nothing of it. Throws: CoreError 'gap_exceeds_leg', 'value_impossible' and those of the formulas. */
 export async function saveOccasion(db: Database, clientId: number, input: MeasureInput): Promise<number> {
@@ -33,6 +42,30 @@ export async function saveOccasion(db: Database, clientId: number, input: Measur
     await foretell(tx, clientId, id, input.takenOn, measureIds);
     return id;
   });
+}
+
+/**
+ * Keeps an occasion as it was sent. Numbers that look mistyped are asked about first.
+ *
+ * Throws: CoreError 'measure_unconfirmed' with what looks odd, those of `saveOccasion`.
+ */
+export async function keepMeasure(db: Database, clientId: number, { sure, ...input }: SentMeasure): Promise<number> {
+  if (!sure) requirePlausible(await loadCase(db, clientId, input.takenOn), input);
+  return saveOccasion(db, clientId, input);
+}
+
+function requirePlausible(c: ClientCase, { trials, bodyState }: MeasureInput): void {
+  const series = new Map<string, TrialInput[]>();
+  for (const t of trials) series.set(comparesKey(t, bodyState), [...(series.get(comparesKey(t, bodyState)) ?? []), t]);
+  for (const [key, alike] of series) {
+    const { measureId, side, mode, way } = alike[0]!;
+    const measure = measureOf(measureId);
+    const asked = { measure, way, trials: alike.map((t) => t.entries), lengths: lengthsOf(c.client, side), before: null };
+    const { values, error } = measureResult({ ...asked, own: ownRecord(c, measureId, way), stackStepCm: stackStepCm(c) });
+    const before = takenOf(c).findLast((r) => comparesKey(r, r.bodyState) === key) ?? null;
+    const doubt = measureDoubt(values, before, error);
+    if (doubt) throw new CoreError('measure_unconfirmed', { ...doubt, side: side ?? '', mode, unit: measure.unit });
+  }
 }
 
 /** Returns the trials with what they come to on this body. Throws: those of `saveOccasion`. */

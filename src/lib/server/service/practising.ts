@@ -1,6 +1,7 @@
 // Long because a session that is begun, written down, said of and ended has one set of rules, each used by two of them.
 import type { FinishInput, PainInput, StartInput } from '$lib/contract/forms';
 import type { SetLogInput, WriteInput, Written } from '$lib/contract/setForms';
+import { differenceInDays } from 'date-fns';
 import {
   before,
   CoreError,
@@ -214,8 +215,15 @@ export async function logSets(db: Database, clientId: number, sessionId: number,
   });
 }
 
-/** When something happened on a device: as it says, but never later than now. */
-export const momentOf = (at: string | undefined, now: Date): Date => (at && new Date(at) < now ? new Date(at) : now);
+/** A device keeps a session for days, not for months: what it dates earlier comes of its clock. */
+const longestAwayDays = 60;
+
+/** When something happened on a device: as it says, but never later than now, nor so long ago that its clock must be wrong. */
+export function momentOf(at: string | undefined, now: Date): Date {
+  if (at === undefined) return now;
+  const days = differenceInDays(now, new Date(at));
+  return new Date(at) < now && days <= longestAwayDays ? new Date(at) : now;
+}
 
 /**
  * Keeps a told pain with what it locks; a stop sign ends the session here as well. Of a session that is not known to have begun, since

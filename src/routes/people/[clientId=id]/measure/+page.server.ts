@@ -9,7 +9,7 @@ import { changeClient } from '$lib/server/service/changing';
 import { updateOccasionRemoved } from '$lib/server/repo/occasionRepo';
 import { lengthsOf, type GoalCase } from '$lib/server/service/clientCase';
 import { daysSince, isDue, ownRecord, stackStepCm, takenOf } from '$lib/server/service/taken';
-import { saveOccasion } from '$lib/server/service/measuring';
+import { keepMeasure } from '$lib/server/service/measuring';
 import { safetyOf } from '$lib/server/service/safety';
 import { measuresOf, usualSet } from '$lib/server/service/reading';
 import { runForm, runFormOnce } from '$lib/server/runForm';
@@ -86,7 +86,7 @@ export const actions: Actions = {
     const measure = measureIdForm.safeParse({ measureId: url.searchParams.get('m') });
     if (!measure.success) redirect(303, `/people/${c.client.id}/measure`);
     const form = measureForm(measure.data, c.units.length, (side) => lengthsOf(c.client, side), today);
-    const done = await runFormOnce(request, db, form, (input, tx) => saveOccasion(tx, c.client.id, input), { form: 'save' });
+    const done = await runFormOnce(request, db, form, (input, tx) => keepMeasure(tx, c.client.id, input), { form: 'save' });
     if (!done.ok) return done.failure;
     const size = sizeOf(url, c);
     const next = openToday(c, size, today).find((id) => id !== measure.data.id);

@@ -200,6 +200,9 @@
   </div>
 
   <ProblemNote text={formProblem(form)} />
+  {#if form?.problem?.code === 'measure_unconfirmed'}
+    <label class="choice font-semibold"><input type="checkbox" name="sure" /> The numbers are right: keep them</label>
+  {/if}
 
   <!-- They come when their way is chosen: most measure by tape. -->
   {#key `${isPhoto(state.way)}/${state.way === 'inclinometer'}`}
