@@ -37,10 +37,13 @@
   function answer(of: keyof Notes, value: string) {
     notes = { ...notes, [of]: value === '' ? null : of === 'sensation' ? Number(value) : value };
   }
-  function keep() {
+  const isOverCap = $derived(notes.sensation !== null && notes.sensation > sensationCap);
+  function keep(eases = false) {
     const { feltAt, ...others } = figures;
     const isElsewhere = notes.felt !== null && notes.felt !== 'expected';
-    player.keepNotes(notes, isElsewhere && feltAt ? figures : others);
+    const kept = isElsewhere && feltAt ? figures : others;
+    if (eases) player.keepNotesAndEase(notes, kept);
+    else player.keepNotes(notes, kept);
   }
   let cleanButton: HTMLButtonElement | undefined = $state();
   $effect(() => cleanButton?.focus());
@@ -129,8 +132,20 @@
     {/if}
     {@render answersTo('What went out of shape?', 'slipped', slipped, 'text-lg')}
     {@render figuresForm()}
-    <div class="flex gap-3">
-      <button class="btn btn-primary min-h-14 text-xl" onclick={keep}>Keep</button>
+    {#if isOverCap}
+      <p class="text-xl font-semibold" role="status">
+        Over the cap of {sensationCap}. {player.easierNext
+          ? 'Take the next set one step easier.'
+          : 'The next decision makes it easier; what comes of it today is done shorter, or left out.'}
+      </p>
+    {/if}
+    <div class="flex flex-wrap gap-3">
+      {#if isOverCap && player.easierNext}
+        <button class="btn btn-primary min-h-14 text-xl" onclick={() => keep(true)}>Keep, next set easier</button>
+        <button class="btn min-h-14 text-lg" onclick={() => keep()}>Keep as it is</button>
+      {:else}
+        <button class="btn btn-primary min-h-14 text-xl" onclick={() => keep()}>Keep</button>
+      {/if}
       <button class="btn min-h-14 text-lg" onclick={() => (player.mode = 'ask')}>Back</button>
       <p class="self-center text-ink-soft">Unanswered questions count as unknown: this exercise will not be made harder.</p>
     </div>

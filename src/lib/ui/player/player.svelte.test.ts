@@ -588,6 +588,31 @@ describe('changed on the way', () => {
     expect(player.isEased).toBe(false);
   });
 
+  test('after a set that went over the cap the next one of that side is one step easier, and a reload knows it', () => {
+    const twice = blockOf('front_hamstring_cycle');
+    const both = [{ ...twice, work: twice.work.map((work) => ({ ...work, sets: 2 })) }, blocks[2]!];
+    const { player, runOut, sent } = playerOf({ blocks: both });
+    player.togglePause();
+    runOut();
+    const at = player.asked;
+    expect(player.easierNext).toMatchObject({ exerciseId: at.exerciseId, side: at.side, setNo: 2 });
+    player.keepNotesAndEase({ sensation: 7, felt: 'expected', slipped: null });
+    expect(player.easierNext).toBeNull();
+    const again = playerOf({ blocks: both }).player;
+    const eased = (p: Player) => p.sets.filter((s) => p.settingOf(s).holdS === 20).map((s) => [s.side, s.setNo]);
+    expect([eased(player), eased(again)]).toEqual([[[at.side, 2]], [[at.side, 2]]]);
+    expect(sent('sets')[0]).toMatchObject({ sensation: 7, setting: { holdS } });
+  });
+
+  test('where no easier step is left nothing is eased, and what was said is kept all the same', () => {
+    const { player, runOut, sent } = playerOf();
+    player.togglePause();
+    runOut();
+    expect(player.easierNext).toBeNull();
+    player.keepNotesAndEase({ sensation: 7, felt: null, slipped: null });
+    expect(sent('sets')).toHaveLength(1);
+  });
+
   test('what is counted stands as planned unless it was said otherwise', () => {
     const { player, runOut, sent } = playerOf({ blocks: lifts(5) });
     player.togglePause();

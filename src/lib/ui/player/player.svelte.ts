@@ -368,6 +368,20 @@ export class Player {
     this.#say({ clean: false, ...notes, figures });
   }
 
+  /** The next set like the one that is asked about, where it has an easier step that is not taken yet. */
+  readonly easierNext: TimelineSet | null = $derived.by(() => {
+    const { index, exerciseId, side } = this.asked;
+    const isLike = (s: TimelineSet) => s.index > index && s.exerciseId === exerciseId && s.side === side && this.#isOpen(s);
+    const next = this.sets.find(isLike);
+    return next?.work.easier && !this.#isEased(next) ? next : null;
+  });
+
+  /** Keeps what was said of a set that went over the cap, and takes what comes of it one step easier. */
+  keepNotesAndEase(notes: Notes, figures: SetFigures = {}): void {
+    if (this.easierNext) this.changes.ease(this.easierNext, this.sets);
+    this.keepNotes(notes, figures);
+  }
+
   /** What the set that is asked about counts, as it was done unless somebody says otherwise. */
   readonly askedCount = $derived.by(() => {
     const counted = countedIn(this.#workOf(this.asked).form);
