@@ -10,6 +10,7 @@
   import type { PlayedSession } from '$lib/contract/played';
   import { keepPlayed, sessionOf } from '$lib/ui/device/deviceStore';
   import { SessionLetters, type Outbox } from '$lib/ui/device/outbox.svelte';
+  import { OneTab } from '$lib/ui/device/oneTab.svelte';
   import { store, stored } from '$lib/ui/stored';
   import { askTimes, Player } from './player.svelte';
   import PlayerScene from './PlayerScene.svelte';
@@ -35,6 +36,8 @@
     const status = player.mode !== 'ended' ? session.status : player.stopped ? 'stopped' : 'done';
     void keepPlayed({ ...played, session: { ...session, status } });
   });
+  const tab = new OneTab();
+  $effect(() => tab.hold(`calm-reach/session/${session.id}`));
   /** Ending is asked for once: it cannot be taken back. */
   let asksEnd = $state(false);
   const isAsking = $derived(player.mode === 'ask' || player.mode === 'notes' || player.mode === 'leave out');
@@ -115,6 +118,9 @@
       {/if}
       {#if outbox.waiting > 0}<span class="block text-ink" role="status"
           >{outbox.waiting} kept here, waiting for the connection</span
+        >{/if}
+      {#if tab.isElsewhere}<span class="block text-stop" role="alert"
+          >This session is open in another tab too: go on in one of them. Of a set said in both, what is said later stands.</span
         >{/if}
       {#each outbox.notices as text (text)}<span class="block text-stop" role="alert">{text}</span>{/each}
       {#if outbox.isFull || !player.isPlaceKept}<span class="block text-stop" role="alert"
