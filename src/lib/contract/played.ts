@@ -27,8 +27,8 @@ export type PlayedSession = Readonly<{
   barred: readonly BarredWork[];
   /** How each exercise went the last time, by `exercise/side`. */
   lastTimes: Readonly<Record<string, LastTime>>;
-  /** The session after this one; null where the plan ends, absent where an older device kept it. */
-  next?: Readonly<{ week: number; ordinal: number; on: string }> | null;
+  /** The session after this one, without its day where that has gone by; null where the plan ends, absent where an older device kept it. */
+  next?: Readonly<{ week: number; ordinal: number; on: string | null }> | null;
   breathS: number;
   sensationCap: number;
 }>;

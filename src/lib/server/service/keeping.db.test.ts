@@ -85,6 +85,10 @@ describe('a session that a device keeps', () => {
       await startSession(db, id, sessionId, fit, at(testDay));
       expect((await getPrescribed(db, sessionId)).blocks).toEqual(JSON.parse(JSON.stringify(kept.blocks)));
       const running = await playedSession(db, await loadGoalCase(db, id, testDay), sessionId);
+      // The next one has its day while that is to come, and is the next one all the same after it.
+      expect(running!.next!.on! > testDay).toBe(true);
+      const later = await playedSession(db, await loadGoalCase(db, id, '2026-06-01'), sessionId);
+      expect(later!.next).toEqual({ ...running!.next, on: null });
       expect([running!.session.status, running!.blocks.length]).toEqual(['running', kept.blocks.length]);
     }));
 

@@ -48,7 +48,7 @@ export const playedOf = (
 
 function nextOf(c: LoggedCase, { id }: Session): PlayedSession['next'] {
   const next = c.sessions.find((s) => s.status === 'planned' && s.id !== id);
-  return next ? { week: next.week, ordinal: next.ordinal, on: next.plannedOn } : null;
+  return next ? { week: next.week, ordinal: next.ordinal, on: next.plannedOn < c.today ? null : next.plannedOn } : null;
 }
 
 /** What the player is given of a session that has begun; null of one that has not. */

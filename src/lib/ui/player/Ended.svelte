@@ -64,7 +64,7 @@
       {/each}
     </ul>
     <p class="text-2xl">
-      {#if next}Next: week {next.week}, session {next.ordinal}, on {dateText(next.on)}.{:else if next === null}It was the last
+      {#if next}Next: week {next.week}, session {next.ordinal}{next.on ? `, on ${dateText(next.on)}` : ''}.{:else if next === null}It was the last
         session of the plan.{/if}
     </p>
   {/if}

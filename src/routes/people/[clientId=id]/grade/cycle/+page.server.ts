@@ -9,7 +9,9 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ params, url, locals: { caseOf, db } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const desk = await cycleDesk(db, c, url.searchParams.get('exercise') ?? '');
-  if (!desk) redirect(307, `/people/${params.clientId}/grade`);
+  // What is not in the week, or takes no such shape, is looked at in Grade itself.
+  const asked = c.catalogue.find((e) => e.id === url.searchParams.get('exercise'));
+  if (!desk) redirect(307, `/people/${params.clientId}/grade${asked ? `?exercise=${asked.id}` : ''}`);
   return { desk };
 };
 
