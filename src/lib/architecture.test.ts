@@ -21,14 +21,15 @@ const valueImportsOf = (file: string): string[] => {
   );
 };
 
-const layer = (path: string): string => /^(?:src\/)?(lib\/(?:core|contract|server|ui)|routes)/.exec(path)?.[1] ?? 'other';
+const layer = (path: string): string => /^(?:src\/)?(lib\/(?:core|contract|words|server|ui)|routes)/.exec(path)?.[1] ?? 'other';
 
 const allowed: Readonly<Record<string, readonly string[]>> = {
   'lib/core': ['lib/core'],
   'lib/contract': ['lib/contract', 'lib/core'],
-  'lib/server': ['lib/server', 'lib/contract', 'lib/core'],
-  'lib/ui': ['lib/ui', 'lib/contract', 'lib/core'],
-  routes: ['routes', 'lib/ui', 'lib/server', 'lib/contract', 'lib/core']
+  'lib/words': ['lib/words', 'lib/contract', 'lib/core'],
+  'lib/server': ['lib/server', 'lib/words', 'lib/contract', 'lib/core'],
+  'lib/ui': ['lib/ui', 'lib/words', 'lib/contract', 'lib/core'],
+  routes: ['routes', 'lib/ui', 'lib/words', 'lib/server', 'lib/contract', 'lib/core']
 };
 
 /** The folders of the core from the ground up: each imports only from rows above its own. */

@@ -54,10 +54,11 @@ export function compileReps(spec: RepsSpec, limits: EffortLimits = {}): Phase[] 
     Array.from({ length: reps }, (_, i): Piece[] => {
       const last = i === reps - 1;
       const of = spec.leastReps === undefined ? `${i + 1} of ${reps}` : `${i + 1}, from ${spec.leastReps} to ${reps} clean ones`;
+      const rep = { at: i + 1, of: reps, ...(spec.leastReps !== undefined && { least: spec.leastReps }) };
       return [
         spec.letGo
           ? { kind: 'move', durationS: liftS, cue: `Place it by hand above where it lifts by itself, ${of}.`, note }
-          : { kind: 'lift', durationS: liftS, fromPct: 0, toPct: peak, cue: `Lift, ${of}.`, note },
+          : { kind: 'lift', durationS: liftS, fromPct: 0, toPct: peak, cue: `Lift, ${of}.`, rep, note },
         {
           kind: spec.assisted ? 'hold' : 'held',
           durationS: last ? (lastHoldS ?? holdS) : holdS,

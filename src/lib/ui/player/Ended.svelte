@@ -64,8 +64,9 @@
       {/each}
     </ul>
     <p class="text-2xl">
-      {#if next}Next: week {next.week}, session {next.ordinal}{next.on ? `, on ${dateText(next.on)}` : ''}.{:else if next === null}It was the last
-        session of the plan.{/if}
+      {#if next}Next: week {next.week}, session {next.ordinal}{next.on
+          ? `, on ${dateText(next.on)}`
+          : ''}.{:else if next === null}It was the last session of the plan.{/if}
     </p>
   {/if}
   {#if waiting > 0}<p class="text-xl" role="status">

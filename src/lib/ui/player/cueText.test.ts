@@ -107,6 +107,16 @@ describe('what is said aloud', () => {
   test('a repetition by its count, a movement by its words, the rest by its cue', () => {
     const [lift] = compileForm(reps);
     expect(spokenText(lift!, 50, set, shown, '')).toBe('Lift, 1 of 3.');
+    const knees = setOf('butterfly_drawn_down', reps);
+    expect(spokenText(lift!, 50, knees, { ...shown, exerciseId: 'butterfly_drawn_down' }, '')).toBe(
+      'Draw the knees down, 1 of 3.'
+    );
+    expect(howOf(lift!, exerciseOf('butterfly_drawn_down'))).toBe('1 of 3');
+    const lower = compileForm(reps).find((p) => p.kind === 'lower')!;
+    expect([cueOf(lower, 0, knees).text, howOf(lower, exerciseOf('butterfly_drawn_down'))]).toEqual([
+      'Let them rise slowly',
+      'Let them rise slowly.'
+    ]);
     expect(spokenText({ ...ready, kind: 'move', cue: 'March on the spot.' }, 0, set, shown, '')).toBe('March on the spot.');
     expect(spokenText(of('press'), 40, set, shown, '')).toBe('Press 40 %');
   });

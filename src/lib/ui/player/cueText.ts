@@ -12,8 +12,9 @@ import {
 import type { LengthUnit, Units } from '$lib/contract/fields';
 import type { LastTime } from '$lib/contract/review';
 import { figuresText } from '$lib/ui/figuresText';
-import { clockText, shortDate } from '$lib/ui/format';
+import { capital, clockText, shortDate } from '$lib/ui/format';
 import { stackLine } from '$lib/ui/stackText';
+import { repText, repWordsOf } from '$lib/words/repWords';
 
 type Cue = Readonly<{ text: string; tone: 'ink' | 'iris' | 'fern' }>;
 
@@ -35,11 +36,11 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
     case 'draw down':
       return { text: `Let go slowly, ${announcedPct} %`, tone: 'fern' };
     case 'lift':
-      return { text: 'Lift', tone: 'fern' };
+      return { text: repWordsOf(set.exerciseId).there, tone: 'fern' };
     case 'held':
       return { text: isLetGo(set) ? 'Let go, keep it there' : 'Hold it there', tone: 'fern' };
     case 'lower':
-      return { text: 'Lower slowly', tone: 'fern' };
+      return { text: repWordsOf(set.exerciseId).back, tone: 'fern' };
     case 'turn':
       return { text: 'Let go', tone: 'ink' };
     case 'settle':
@@ -72,7 +73,9 @@ export function countText(count: Readonly<{ at: number; of: number }> | null): s
 export function howOf(phase: Phase, exercise: Exercise): string {
   if (phase.kind === 'ready') return exercise.setup.join(' ') || `Take your place for ${exercise.name}.`;
   const effort = phase.kind.startsWith('press') ? exercise.press : phase.kind.startsWith('draw') ? exercise.draw : undefined;
-  const how = phase.how ?? effort ?? phase.cue;
+  // The count and the way back are under the words of the exercise, not under those of a lift.
+  const own = phase.rep ? capital(repText(phase.rep)) : phase.kind === 'lower' ? `${repWordsOf(exercise.id).back}.` : phase.cue;
+  const how = phase.how ?? effort ?? own;
   return phase.note ? `${how.replace(/\.$/, '')}. ${phase.note}` : how;
 }
 
@@ -112,6 +115,7 @@ export function spokenText(
     case 'ready':
       return [`${cue}: ${shownText(shown, find)}.`, stackChange].filter(Boolean).join(' ');
     case 'lift':
+      return phase.rep ? `${cue}, ${repText(phase.rep)}.` : cue;
     case 'move':
       return phase.cue;
     case 'hold':

@@ -457,7 +457,7 @@ export const frontSplit: Family = {
       loads: ['back'],
       props: [handBlocks],
       setup: [
-        'Stack where the pelvis comes down; it must not move.',
+        'Stack where the pelvis comes down, past flat under the front heel; it must not move.',
         'Slide from the half split, hands on blocks.',
         'Hips square, rear knee under its hip.'
       ],
