@@ -73,7 +73,16 @@ test('a red flag closes planning and playing until a named person clears it', as
   await page.goto(`${base}/check?topic=touch`);
   for (const yes of await page.getByText('Yes', { exact: true }).all()) await yes.click();
   await page.getByRole('button', { name: 'Next' }).click();
-  for (const title of ['Their week', 'Caps', 'Any of these now?', 'Injury', 'Joints', 'Very mobile', 'Pregnancy']) {
+  for (const title of [
+    'Their week',
+    'Caps',
+    'Any of these now?',
+    'Injury',
+    'The joints of the goal',
+    'Joints: hip',
+    'Very mobile',
+    'Pregnancy'
+  ]) {
     await expect(page.getByRole('heading', { name: title })).toBeVisible();
     await page.getByRole('button', { name: /^(Next|None of these|Save answers)$/ }).click();
   }

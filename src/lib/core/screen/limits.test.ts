@@ -123,6 +123,7 @@ describe('the joints of a goal', () => {
         expect(texts, joint).toContain(word);
     }
     expect(ask([])).toBeUndefined();
+    expect(ask(['hip', 'knee'])).toBe(ask(['hip', 'knee']));
     expect(ask(['wrist'])!.rows.every((r) => r.joint?.at === 'wrist')).toBe(true);
   });
   test.each(['severe', 'recent', 'numb'])('“%s” of any joint waits for a clinician', (finding) => {

@@ -359,6 +359,15 @@ export function topicsFor(
     beighton(person.beighton, person.oldestYears ?? person.ageYears).meets;
   return screeningTopics
     .filter(({ underAge }) => person.ageYears < (underAge ?? Infinity))
-    .map((topic) => ({ ...topic, rows: topic.rows.filter((r) => !r.joint || person.joints.includes(r.joint.at)) }))
+    .map((topic) => (topic.id === 'goal' ? goalTopic(topic, person.joints) : topic))
     .filter(({ id, rows }) => (id !== 'stops' || needsStops) && (id !== 'goal' || rows.length > 0));
+}
+
+const goalTopics = new Map<string, ScreeningTopic>();
+/** The card of the joints for some of them: the same one each time, so that nobody who follows it takes it for another. */
+function goalTopic(topic: ScreeningTopic, of: readonly Joint[]): ScreeningTopic {
+  const key = of.join();
+  const made = goalTopics.get(key) ?? { ...topic, rows: topic.rows.filter((r) => r.joint && of.includes(r.joint.at)) };
+  goalTopics.set(key, made);
+  return made;
 }
