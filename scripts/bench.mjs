@@ -9,6 +9,7 @@ import { benchHistory } from './benchHistory.mjs';
 import { benchPlan } from './benchPlan.mjs';
 import { benchPlayer } from './benchPlayer.mjs';
 import { launchBrowser, startDemo } from './browser.mjs';
+import { benchStatements } from './benchStatements.mjs';
 import { benchStudy } from './benchStudy.mjs';
 import { firstStart } from './firstStart.mjs';
 import { ensureBuilt, ensureInstalled } from './setUp.mjs';
@@ -88,6 +89,7 @@ say('ladder on a 20-prop shelf', ms(timed(() => core.ladder({ fromCm: 30, toCm: 
 await benchPlan(core, { say, load: (path) => vite.ssrLoadModule(path) });
 await benchStudy(core, { say, load: (path) => vite.ssrLoadModule(path) });
 benchForecast(core, { say, ms, timed });
+benchStatements(core, { say });
 await benchHistory(core, { say, load: (path) => vite.ssrLoadModule(path) });
 
 // An instrument read as the page does it, two hundred times: when it locks after the limb began to move, and how far off.
