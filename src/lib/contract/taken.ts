@@ -14,7 +14,7 @@ export type Taken = Omit<MeasureResult, 'change'> &
     bodyState: BodyState;
     dayTime: string;
     measurer: string;
-    /** What it and all before it that were taken alike say of the change so far. */
+    /** The change so far, told from this one and all before it that were taken alike. */
     change: ChangeSoFar | null;
     /** Day the change is counted from. */
     sinceOn: string | null;

@@ -5,11 +5,11 @@ import type { Occasion } from './changeVerdict';
 /** So many of its own errors apart, numbers are asked about before they are kept: usual ones are within two or three (assumption). */
 const askedFrom = 8;
 
-/** What is asked about: numbers of one occasion that lie impossibly far apart, or a leap from the last one that was taken alike. */
+/** Numbers of one occasion that lie impossibly far apart, or a leap from the last one that was taken alike. */
 export type MeasureDoubt = Readonly<{ of: 'trials' | 'leap'; from: number; to: number }>;
 
 /**
- * Whether numbers look mistyped.
+ * Returns what looks mistyped among the numbers of an occasion.
  *
  * Model:  trials of one occasion eight errors of a difference apart, or a mean eight errors of a difference from the last one.
  * Units:  those of the measure. Null where nothing is odd, or no error is known.

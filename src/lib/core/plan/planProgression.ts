@@ -165,9 +165,9 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
     return { week, phase, easy, retest: isRetestWeek(week), sessions };
   };
   const weeks: PlanWeek[] = [];
-  for (const of of made) {
+  for (const one of made) {
     await onProgress?.(kinds.length, kinds.length);
-    weeks.push(weekOf(of));
+    weeks.push(weekOf(one));
   }
   return { weeks, gap: Math.max(0, ...[...solved.values()].map((w) => w.gap)) };
 }

@@ -21,7 +21,7 @@ export type ScreeningRow = Readonly<{
   asks?: RowAsk;
   /** Given or withheld, and no finding. */
   isConsent?: true;
-  /** Of which joint it is asked, and what of it; asked where the goal moves that joint. */
+  /** The joint it is asked of, and the finding; asked where the goal moves that joint. */
   joint?: Readonly<{ at: Joint; finding: string }>;
   limits?: readonly Omit<Limit, 'from' | 'side'>[];
   caution?: string;

@@ -14,7 +14,7 @@ export type Retaken = Readonly<{
   dayTime: string;
 }>;
 
-/** What of the conditions is another than at the first measure. */
+/** A condition that is another than at the first measure. */
 export type OtherCondition = 'measurer' | 'time of day';
 
 export type ChangeSoFar = Readonly<{
@@ -37,7 +37,7 @@ export type ChangeSoFar = Readonly<{
 export const changeRules = { realChance: 0.02, likelyChance: 0.2, weeks: 26, othersShare: 1 } as const;
 
 /**
- * What all measures of a series say of the change since its first.
+ * Returns the change since the first of a series, told from all of its measures.
  *
  * Model:  a straight line through all of them, each weighed by its error; its slope against its own error. Where the last was taken by another
  *         measurer or at another time of day than the first, the shift that may bring is an error of the slope as well. Every further
