@@ -13,15 +13,17 @@
     since?: string;
   };
   let { change, measure, unit, since = '' }: Props = $props();
-  const others = $derived(change && 'others' in change ? change.others.map((o) => `another ${o}`).join(', ') : '');
+  const otherText = { measurer: 'by another measurer', 'time of day': 'at another time of day' } as const;
+  const others = $derived(change && 'others' in change ? change.others.map((o) => otherText[o]).join(' and ') : '');
   const size = (value: number) => valueText(value, { unit: measure.unit }, unit);
 </script>
 
 {#if change}
   <span class="text-ink"
     >{changeText(change.before, change.after, measure, unit)}{since ? ` since ${since}` : ''}:
-    <strong>{change.verdict}</strong>{#if change && 'others' in change && others}; {others} than then, which alone may make give or
-      take {size(change.othersMargin)}{/if}</span
+    <strong>{change.verdict}</strong>{#if 'others' in change && others}; taken {others}, which alone may account for up to {size(
+        change.othersMargin
+      )}{/if}</span
   >
   <Why about="whether the change is real">
     {#if 'measures' in change}

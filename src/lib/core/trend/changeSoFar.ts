@@ -95,7 +95,7 @@ function zAt(looks: number, chance: 'realChance' | 'likelyChance'): number {
   return jstat.jStat.normal.inv(1 - p / 2, 0, 1);
 }
 
-/** What was said of both and differs. What nobody said is taken as alike. */
+/** Conditions that were named of both and differ; one that nobody named is taken as alike. */
 function otherConditions(a: Retaken, b: Retaken): OtherCondition[] {
   const differs = (x: string, y: string) =>
     x.trim() !== '' && y.trim() !== '' && x.trim().toLowerCase() !== y.trim().toLowerCase();

@@ -7,7 +7,7 @@ import { goalInput, newPerson, passCheck, personWithGoal } from '../testing/peop
 import { testDatabase } from '../testing/testDatabase';
 import { isCheckDue, isOpenForWork, limitsOf, relaxLimit, saveTopic, unaskedJoints } from './checking';
 import { loadCase } from './clientCase';
-import { saveGoal } from './goalSetting';
+import { closeGoal, saveGoal } from './goalSetting';
 import { barsOf } from './safety';
 import { stationsOf } from './stations';
 
@@ -79,6 +79,14 @@ describe('the screening as a conversation', () => {
       expect([unaskedJoints(after), isCheckDue(after, today)]).toEqual([[], false]);
       expect(barsOf(after, exerciseOf('wrist_palm_wall'), 'left')).not.toEqual([]);
       expect(barsOf(after, exerciseOf('wrist_palm_wall'), 'right')).toEqual([]);
+      // The goal is ended: what was found at the wrist is still asked about, and holds until it is answered otherwise.
+      await closeGoal(db, id, after.goals.at(-1)!.id, `${today}T10:00:00Z`);
+      await saveGoal(db, id, null, goalInput('range_ADF'), today);
+      expect(unaskedJoints(await loadCase(db, id, today))).toEqual(['ankle']);
+      await saveTopic(db, id, nothing('goal', hurts), today);
+      const later = await loadCase(db, id, today);
+      expect(later.screening!.joints).toEqual(['wrist', 'back', 'hip', 'knee', 'ankle']);
+      expect(barsOf(later, exerciseOf('wrist_palm_wall'), 'left')).not.toEqual([]);
     }));
 
   test('who is present with a minor is asked by name, and kept', () =>

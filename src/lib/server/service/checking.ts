@@ -12,6 +12,7 @@ import {
   jointsOfGoal,
   screen,
   ageLimits,
+  screeningRows,
   screeningVersion,
   setByInstructor,
   topicsFor,
@@ -61,7 +62,7 @@ export async function saveScreening(tx: ClientTx, clientId: number, input: Scree
   requireEndStops(flags, endStops);
   const result = screen({ flags, sides, endStops, beighton, effortCapPct, sensationCap, ...agesOf(client, today) });
   const { clearance, limits } = result;
-  const joints = jointsOfGoals(goals);
+  const joints = jointsToAsk(goals, flags);
   await insertScreening(tx, clientId, {
     adult: '',
     ...input,
@@ -119,13 +120,14 @@ export const saveTopic = (db: Database, clientId: number, input: TopicInput, tod
     const client = await getClient(tx, clientId);
     const ages = agesOf(client, today);
     const last = await findScreening(tx, clientId);
-    const joints = jointsOfGoals(await listGoals(tx, clientId));
     const topicsOf = (of: Pick<ScreeningDraft, 'flags' | 'beighton'>) => topicsFor({ ...ages, ...of, joints });
+    const known = await findDraft(tx, clientId);
     const fresh = freshDraft(last);
+    const joints = jointsToAsk(await listGoals(tx, clientId), (known ?? fresh).flags);
     // Only the joints of a new goal are left to ask: the other answers stand.
     const isRest = last !== null && input.topic === 'goal' && !isOutdated(last, today);
     const topics = isRest ? topicsOf(fresh).map((t) => t.id) : fresh.topics;
-    const before = (await findDraft(tx, clientId)) ?? { ...fresh, topics };
+    const before = known ?? { ...fresh, topics };
     const draft = answeredDraft(before, input);
     if (input.week) await updateWeek(tx, clientId, input.week);
     const asked = topicsOf(draft);
@@ -183,9 +185,16 @@ const isOutdated = ({ takenOn, version }: ScreeningRecord, today: string): boole
   isScreeningDue(takenOn, version, screeningVersion, today);
 
 /** Joints of all goals that are open, from the head down. */
-export const jointsOfGoals = (goals: ClientCase['goals']): Joint[] => {
+const jointsOfGoals = (goals: ClientCase['goals']): Joint[] => {
   const moved = new Set(goals.flatMap(jointsOfGoal));
   return allJoints.filter((j) => moved.has(j));
+};
+
+/** Joints a Check asks about: those the goals move, and any other in which something was found before, so that no finding goes unasked. */
+export const jointsToAsk = (goals: ClientCase['goals'], flags: readonly string[]): Joint[] => {
+  const found = new Set(screeningRows.flatMap((row) => (row.joint && flags.includes(row.id) ? [row.joint.at] : [])));
+  const moved = jointsOfGoals(goals);
+  return allJoints.filter((j) => moved.includes(j) || found.has(j));
 };
 
 /** Joints the goals move that the last Check did not ask about. */

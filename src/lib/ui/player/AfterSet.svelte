@@ -136,7 +136,7 @@
       <p class="text-xl font-semibold" role="status">
         Over the cap of {sensationCap}. {player.easierNext
           ? 'Take the next set one step easier.'
-          : 'The next decision makes it easier; what comes of it today is done shorter, or left out.'}
+          : 'Do what is left of it shorter today, or leave it out; the next decision makes it easier.'}
       </p>
     {/if}
     <div class="flex flex-wrap gap-3">

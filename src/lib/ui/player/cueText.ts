@@ -12,7 +12,7 @@ import {
 import type { LengthUnit, Units } from '$lib/contract/fields';
 import type { LastTime } from '$lib/contract/review';
 import { figuresText } from '$lib/ui/figuresText';
-import { capital, clockText, shortDate } from '$lib/ui/format';
+import { clockText, shortDate } from '$lib/ui/format';
 import { stackLine } from '$lib/ui/stackText';
 import { repText, repWordsOf } from '$lib/words/repWords';
 
@@ -74,7 +74,7 @@ export function howOf(phase: Phase, exercise: Exercise): string {
   if (phase.kind === 'ready') return exercise.setup.join(' ') || `Take your place for ${exercise.name}.`;
   const effort = phase.kind.startsWith('press') ? exercise.press : phase.kind.startsWith('draw') ? exercise.draw : undefined;
   // The count and the way back are under the words of the exercise, not under those of a lift.
-  const own = phase.rep ? capital(repText(phase.rep)) : phase.kind === 'lower' ? `${repWordsOf(exercise.id).back}.` : phase.cue;
+  const own = phase.rep ? repText(phase.rep) : phase.kind === 'lower' ? `${repWordsOf(exercise.id).back}.` : phase.cue;
   const how = phase.how ?? effort ?? own;
   return phase.note ? `${how.replace(/\.$/, '')}. ${phase.note}` : how;
 }

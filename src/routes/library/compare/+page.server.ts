@@ -5,7 +5,7 @@ import { loadCatalogue } from '$lib/server/service/library';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf } }) => {
-  // Typed without exercises, or after one of them was put aside: they are chosen in the library.
+  // Typed without exercises: they are chosen in the library.
   if (!url.searchParams.get('a') || !url.searchParams.get('b')) redirect(307, '/library');
   const catalogue = await loadCatalogue(db);
   const { forClient } = await parent();

@@ -13,7 +13,7 @@ import {
   freshDraft,
   isCheckDue,
   isOpenForWork,
-  jointsOfGoals,
+  jointsToAsk,
   relaxLimit,
   saveTopic,
   unaskedJoints
@@ -27,7 +27,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, db, 
   const begun = await findDraft(db, client.id);
   const draft = begun ?? freshDraft(screening);
   const ages = agesOf(client, today);
-  const joints = jointsOfGoals(found.goals);
+  const joints = jointsToAsk(found.goals, draft.flags);
   const cards = topicsFor({ ...ages, ...draft, joints });
   const asked = cards.find((t) => t.id === url.searchParams.get('topic'));
   const open = cards.find((t) => !draft.topics.includes(t.id)) ?? cards[0]!;
