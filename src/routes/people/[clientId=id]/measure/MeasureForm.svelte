@@ -200,9 +200,6 @@
   </div>
 
   <ProblemNote text={formProblem(form)} />
-  {#if form?.problem?.code === 'measure_unconfirmed'}
-    <label class="choice font-semibold"><input type="checkbox" name="sure" /> The numbers are right: keep them</label>
-  {/if}
 
   <!-- They come when their way is chosen: most measure by tape. -->
   {#key `${isPhoto(state.way)}/${state.way === 'inclinometer'}`}
@@ -248,6 +245,10 @@
         <SideDifferences {measure} {state} {unit} />
         {#if estimated}<p class="text-ink-soft">A length of the body is taken from stature, not measured.</p>{/if}
       </div>
+      <!-- Beside the button: what it asks stands higher up, and may be out of sight. -->
+      {#if form?.problem?.code === 'measure_unconfirmed'}
+        <label class="choice font-semibold"><input type="checkbox" name="sure" /> The numbers are right</label>
+      {/if}
       <button class="btn btn-primary">Keep this measure</button>
     </div>
   </div>
