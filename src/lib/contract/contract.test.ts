@@ -198,6 +198,13 @@ describe('a measure as typed', () => {
       both_passive_1_hipHeightCm: 'Write the hip joint too'
     });
     const raise = { ...occasion, way: 'rise and run', left_passive_1_riseCm: '60' };
+    const valueOf = (more: object) => formOf(measureOf('HF-KS')).parse({ ...raise, ...more }).trials[0]?.entries;
+    expect(valueOf({ left_passive_1_past: 'on' })).toEqual({ riseCm: 60, past: 1 });
+    // A thigh goes nowhere past upright behind the body: there the tick is no entry.
+    expect(
+      formOf(measureOf('HE')).parse({ ...occasion, way: 'rise and run', left_passive_1_riseCm: '10', left_passive_1_past: 'on' })
+        .trials[0]?.entries
+    ).toEqual({ riseCm: 10 });
     expect(formOf(measureOf('HF-KS')).safeParse(raise).success).toBe(true);
     expect(messagesOf(formOf(measureOf('HF-KS')), { ...raise, left_passive_1_riseCm: '120' })).toHaveProperty(
       'left_passive_1_riseCm'

@@ -1,11 +1,13 @@
 import { z } from 'zod';
 import {
   CoreError,
+  foldOf,
   isPhoto,
   isSignedDepth,
   measureOf,
   measures,
   otherSide,
+  pastEntry,
   splitOpeningDeg,
   trialValue,
   wayOf,
@@ -99,6 +101,7 @@ export function parseTrial(
   otherLengths: BodyLengths = lengths
 ): ParsedTrial {
   const { fields } = wayOf(wayId);
+  const isPast = foldOf(measure, wayId) !== null && typed(pastEntry) === 'on';
   const messages: Record<string, string> = {};
   const entries: Record<string, number> = {};
   for (const field of fields) {
@@ -110,6 +113,7 @@ export function parseTrial(
   if (Object.keys(entries).length === 0) return { state: 'empty' };
   const missing = fields.find((f) => !f.optional && entries[f.id] === undefined);
   if (missing) return { state: 'wrong', messages: { [missing.id]: `Write the ${missing.label} too` } };
+  if (isPast) entries[pastEntry] = 1;
   try {
     const value = trialValue(measure, wayId, entries, lengths);
     if (isSignedDepth(measure)) {

@@ -36,9 +36,20 @@ export {
   type MeasureUnit
 } from './measure/measure';
 export { isSignedDepth, measureOf, measures } from './measure/measures';
-export { comparesAs, isPhoto, wayIds, wayOf, ways, type Entries, type EntryField, type Way, type WayId } from './measure/ways';
+export {
+  comparesAs,
+  isPhoto,
+  pastEntry,
+  wayIds,
+  wayOf,
+  ways,
+  type Entries,
+  type EntryField,
+  type Way,
+  type WayId
+} from './measure/ways';
 export { measureDoubt, type MeasureDoubt } from './measure/measureDoubt';
-export { looksSwapped, measureResult, trialValue, type MeasureResult } from './measure/measureResult';
+export { foldOf, looksSwapped, measureResult, trialValue, type MeasureResult } from './measure/measureResult';
 export { measuringErrorOf, type LearntError, type OwnRecord } from './measure/measuringError';
 export { retestSpread, type Retest } from './measure/retestSpread';
 export { measuringOrder, type PositionGroup } from './measure/measuringOrder';

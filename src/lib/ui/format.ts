@@ -5,8 +5,15 @@ import type { BodyState } from '$lib/contract/fields';
 
 const minus = '−';
 
+/**
+ * Half a step goes away from zero, above it and below: 3.75 is 3.8, and so is as much past flat. What a formula leaves off in the
+ * millionths does not change the step.
+ */
+const roundedTo = (value: number, digits: number): number =>
+  (Math.sign(value) * Math.round(Math.abs(value) * 10 ** digits + 1e-5)) / 10 ** digits;
+
 const rounded = (value: number, digits: number): string => {
-  const text = (Math.round(value * 10 ** digits) / 10 ** digits).toFixed(digits);
+  const text = roundedTo(value, digits).toFixed(digits);
   const trimmed = digits > 0 ? text.replace(/\.?0+$/, '') : text;
   return trimmed === '-0' || trimmed === '' ? '0' : trimmed.replace('-', minus);
 };
@@ -22,7 +29,7 @@ export const numberText = (value: number, digits = 1): string => rounded(value, 
 export function shownNumber(value: number, measure: Pick<Measure, 'unit'>, unit: LengthUnit): number {
   const digits = measure.unit === 'cm' || measure.unit === 'min' ? 1 : 0;
   const inUnit = measure.unit === 'cm' ? fromCm(value, unit) : value;
-  return Math.round(inUnit * 10 ** digits) / 10 ** digits || 0;
+  return roundedTo(inUnit, digits) || 0;
 }
 
 const shownDifference = (from: number, to: number, measure: Pick<Measure, 'unit'>, unit: LengthUnit): number =>

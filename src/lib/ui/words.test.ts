@@ -32,6 +32,14 @@ describe('values in words', () => {
     ['yes', 0, 'no']
   ] as const)('%s', (unit, value, text) => expect(valueText(value, { unit }, 'cm')).toBe(text));
 
+  test('half a step goes away from zero on both sides of it, and what a formula leaves off changes no step', () => {
+    expect([3.75, -3.75, 18.75, 6.75 - 1e-9].map((v) => lengthText(v, 'cm'))).toEqual(['3.8 cm', '−3.8 cm', '18.8 cm', '6.8 cm']);
+    expect(depthText(-3.75, 'cm')).toBe('3.8 cm past flat');
+    expect(shownNumber(-3.75, { unit: 'cm' }, 'cm')).toBe(-3.8);
+    // What is left to a goal of 10 agrees with the 3.8 beside it.
+    expect(apartText(3.75, 10, { unit: 'cm' }, 'cm')).toBe('6.2 cm');
+  });
+
   test('numbers without needless zeros, with a minus that is one', () => {
     expect([12.5, 12, 12.04, 0.04, -0.04, -3.25].map((v) => lengthText(v, 'cm'))).toEqual([
       '12.5 cm',
@@ -39,10 +47,10 @@ describe('values in words', () => {
       '12 cm',
       '0 cm',
       '0 cm',
-      '−3.2 cm'
+      '−3.3 cm'
     ]);
     expect(degText(179.6)).toBe('180°');
-    expect(degText(-4.25, 1)).toBe('−4.2°');
+    expect(degText(-4.25, 1)).toBe('−4.3°');
     expect(lengthText(100, 'cm', 0)).toBe('100 cm');
   });
 

@@ -3,7 +3,7 @@ import type { BodyLengthId, BodyLengths } from '../geometry/bodyLengths';
 import { crossCheck, type CrossCheck } from './crossCheck';
 import type { Uncertain } from '../geometry/propagate';
 import type { Measure } from './measure';
-import { bareLengths, wayOf, type Entries, type WayId } from './ways';
+import { bareLengths, pastEntry, wayOf, type Entries, type WayId } from './ways';
 
 export type WayTrials = Readonly<{ way: WayId; trials: readonly Entries[] }>;
 
@@ -30,7 +30,8 @@ export function crossCheckWays(measure: Measure, a: WayTrials, b: WayTrials, len
     }));
   const formula = (w: WayTrials) => (shared: readonly number[], own: readonly number[]) => {
     const body = { ...bareLengths(lengths), ...Object.fromEntries(used.map((id, i) => [id, shared[i]!])) };
-    return wayOf(w.way).value(Object.fromEntries(idsOf(w).map((id, i) => [id, own[i]!])), body, measure.limb);
+    const seen = { [pastEntry]: mean(w.trials.map((t) => t[pastEntry] ?? 0)) };
+    return wayOf(w.way).value({ ...seen, ...Object.fromEntries(idsOf(w).map((id, i) => [id, own[i]!])) }, body, measure.limb);
   };
   return crossCheck(
     formula(a),

@@ -6,7 +6,7 @@ import { z95 } from './mdc';
 import type { Measure } from './measure';
 import { lengthsSd, measuringErrorOf, type LearntError, type OwnRecord } from './measuringError';
 import { occasionSd } from './occasionSd';
-import { bareLengths, wayOf, type Entries, type WayId } from './ways';
+import { bareLengths, pastEntry, wayOf, type Entries, type WayId } from './ways';
 
 export type MeasureResult = Readonly<{
   value: number;
@@ -43,11 +43,19 @@ export function trialValue(measure: Measure, wayId: WayId, entries: Entries, len
   return value;
 }
 
+/** Returns the value beyond which this way asks whether the limb has passed it; null where no body goes there, or nothing folds back. */
+export function foldOf(measure: Measure, wayId: WayId): number | null {
+  const { foldDeg } = wayOf(wayId);
+  return foldDeg !== undefined && measure.possible[1] > foldDeg ? foldDeg : null;
+}
+
 const nothingOnRecord: OwnRecord = { trials: [], retests: [] };
 
 const meanEntries = (trials: readonly Entries[]): Entries => {
   const ids = [...new Set(trials.flatMap((entries) => Object.keys(entries)))];
-  return Object.fromEntries(ids.map((id) => [id, mean(trials.flatMap((entries) => entries[id] ?? []))]));
+  // Where it is not said that the limb is past the fold, it is not.
+  const means = ids.map((id) => [id, mean(trials.flatMap((entries) => entries[id] ?? (id === pastEntry ? 0 : [])))]);
+  return Object.fromEntries(means);
 };
 
 /**

@@ -199,6 +199,13 @@ describe('ways of measuring', () => {
     ['straddle', 'heel span', { heelSpanCm: 17 + 90 }, 60],
     ['frog_abduction', 'knee span', { kneeSpanCm: 17 + 41.603774 }, 30], // a thigh of 0.245 / 0.53 of the leg
     ['trunk_fold', 'breastbone height', { sternumHeightCm: 35, hipHeightCm: 10 }, 60 - 9],
+    // Folded back at a straight line, unless the eye says past it; the sine of 120° is that of 60°, and the run tells by itself.
+    ['HF-KS', 'rise and run', { riseCm: 90 * Math.sin(Math.PI / 3) }, 60],
+    ['HF-KS', 'rise and run', { riseCm: 90 * Math.sin(Math.PI / 3), past: 1 }, 120],
+    ['HF-KS', 'rise and run', { riseCm: 60, runCm: 60, past: 1 }, 45],
+    ['straddle', 'heel span', { heelSpanCm: 17 + 180 * Math.sin((84 * Math.PI) / 180) }, 168],
+    ['straddle', 'heel span', { heelSpanCm: 17 + 180 * Math.sin((84 * Math.PI) / 180), past: 1 }, 192],
+    ['frog_abduction', 'knee span', { kneeSpanCm: 17 + 83.207547 * Math.sin((75 * Math.PI) / 180), past: 1 }, 105],
     ['front_split_gap', 'raise', { raiseCm: 6 }, -6],
     ['own_distance', 'stack', { heightCm: 12.5 }, 12.5]
   ] as const)('%s by %s', (measure, way, entries, value) =>
@@ -214,6 +221,23 @@ describe('ways of measuring', () => {
   ] as const)('%s is refused', (code, measure, way, entries) =>
     expect(() => trialValue(measureOf(measure), way, entries, body)).toThrow(expect.objectContaining({ code }))
   );
+
+  test('past the fold the written number is as sure as before it, and two ways agree there', () => {
+    const ask = { measure: measureOf('HF-KS'), way: 'rise and run', lengths: body, before: null } as const;
+    const folded = measureResult({ ...ask, trials: [{ riseCm: 78 }, { riseCm: 78 }] });
+    const past = measureResult({
+      ...ask,
+      trials: [
+        { riseCm: 78, past: 1 },
+        { riseCm: 78, past: 1 }
+      ]
+    });
+    expect([folded.value, past.value].map(Math.round)).toEqual([60, 120]);
+    expect(past.sd).toBeCloseTo(folded.sd!, 9);
+    const raised = { way: 'rise and run', trials: [{ riseCm: 78, past: 1 }] } as const;
+    const laid = { way: 'inclinometer', trials: [{ deg: 120 }] } as const;
+    expect(crossCheckWays(measureOf('HF-KS'), raised, laid, body)?.verdict).toBe('agree');
+  });
 
   test('every field of every way is bounded, and every formula answers inside its bounds', () => {
     for (const way of ways) {

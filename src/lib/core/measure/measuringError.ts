@@ -68,8 +68,12 @@ export function measuringErrorOf(
 function entriesSd(measure: Measure, wayId: WayId, entries: Entries, lengths: BodyLengths, sd: number): Propagated {
   const way = wayOf(wayId);
   const ids = way.fields.map((f) => f.id).filter((id) => entries[id] !== undefined);
+  const moved = (values: readonly number[]): Entries => ({
+    ...entries,
+    ...Object.fromEntries(ids.map((id, i) => [id, values[i]!]))
+  });
   return propagate(
-    (values) => way.value(Object.fromEntries(ids.map((id, i) => [id, values[i]!])), bareLengths(lengths), measure.limb),
+    (values) => way.value(moved(values), bareLengths(lengths), measure.limb),
     ids.map((id) => ({ value: entries[id]!, sd }))
   );
 }

@@ -44,10 +44,15 @@ export type EntryField = Readonly<{
   optional?: boolean;
 }>;
 
+/** The entry of a trial that says, with 1, that the limb lies beyond `Way.foldDeg`. It is seen and not read, so it has no error. */
+export const pastEntry = 'past';
+
 export type Way = Readonly<{
   id: WayId;
   label: string;
   fields: readonly EntryField[];
+  /** The value at which the formula folds back, in degrees: on which side of it a limb lies, the eye has to say. */
+  foldDeg?: number;
   /** Lengths of the body the formula uses. */
   uses: (limb: Limb) => readonly BodyLengthId[];
   value: (entries: Entries, lengths: Lengths, limb: Limb) => number;
@@ -60,6 +65,10 @@ export type Way = Readonly<{
 
 /** How far the line from the hip to the top of the breastbone leans when the trunk is upright (assumption: docs/sources.md#assumptions). */
 const breastboneLeanDeg = 9;
+
+/** The value beyond the fold, where the trials of an occasion were mostly seen there. */
+const beyond = (deg: number, foldDeg: number, entries: Entries): number =>
+  (entries[pastEntry] ?? 0) >= 0.5 ? 2 * foldDeg - deg : deg;
 
 const none = (): readonly BodyLengthId[] => [];
 const cm = (id: string, label: string, min: number, max: number, optional = false): EntryField => ({
@@ -134,8 +143,14 @@ export const ways: readonly Way[] = [
     id: 'rise and run',
     label: 'Tape, rise and run',
     fields: [cm('riseCm', 'rise over the hip joint', -60, 150), cm('runCm', 'run along the floor', -150, 150, true)],
+    foldDeg: 90,
     uses: (limb) => [limb],
-    value: ({ riseCm, runCm }, lengths, limb) => limbElevationDeg({ riseCm: riseCm!, limbCm: lengths[limb], runCm }),
+    // With the run there is nothing to ask.
+    value: (entries, lengths, limb) => {
+      const { riseCm, runCm } = entries;
+      const deg = limbElevationDeg({ riseCm: riseCm!, limbCm: lengths[limb], runCm });
+      return runCm === undefined ? beyond(deg, 90, entries) : deg;
+    },
     error: tapeAngle
   },
   {
@@ -151,16 +166,20 @@ export const ways: readonly Way[] = [
     id: 'heel span',
     label: 'Tape, heel to heel',
     fields: [cm('heelSpanCm', 'heel to heel', 10, 260)],
+    foldDeg: 180,
     uses: () => ['hipSpacingCm', 'legCm'],
-    value: ({ heelSpanCm }, { hipSpacingCm, legCm }) => straddleDeg({ heelSpanCm: heelSpanCm!, hipSpacingCm, legCm }),
+    value: (entries, { hipSpacingCm, legCm }) =>
+      beyond(straddleDeg({ heelSpanCm: entries.heelSpanCm!, hipSpacingCm, legCm }), 180, entries),
     error: tapeAngle
   },
   {
     id: 'knee span',
     label: 'Tape, knee to knee',
     fields: [cm('kneeSpanCm', 'knee to knee', 10, 150)],
+    foldDeg: 90,
     uses: () => ['hipSpacingCm', 'thighCm'],
-    value: ({ kneeSpanCm }, { hipSpacingCm, thighCm }) => frogAbductionDeg({ kneeSpanCm: kneeSpanCm!, hipSpacingCm, thighCm }),
+    value: (entries, { hipSpacingCm, thighCm }) =>
+      beyond(frogAbductionDeg({ kneeSpanCm: entries.kneeSpanCm!, hipSpacingCm, thighCm }), 90, entries),
     error: tapeAngle
   },
   {

@@ -216,11 +216,23 @@ describe('measures of any kind', () => {
     store.rolledBack(async (db) => {
       const id = await personWithGoal(db, 'butterfly');
       await take(db, id, 'butterfly_knee_height', 'left', [20, 20], { ...on, support: 'floor' });
-      await take(db, id, 'butterfly_knee_height', 'left', [28, 28], { ...on, support: 'floor', mode: 'active', state: 'warm' });
+      await take(db, id, 'butterfly_knee_height', 'left', [28, 28], { ...on, support: 'floor', mode: 'active', state: 'cold' });
       const c = await goalCase(db, id);
       expect(compareSides(takenOf(c), 'passive')).toBeNull();
-      // Two takings of one measure are two occasions, so these are not held against each other.
+      // Held cold and reached warm are not held against each other.
       expect(compareActive(takenOf(c), 'left')).toBeNull();
+    }));
+
+  test('a reach past flat and a hold above it, written down one after the other, are compared on their own day', () =>
+    store.rolledBack(async (db) => {
+      const id = await personWithGoal(db, 'front_split');
+      const hold = { mode: 'active' } as const;
+      await take(db, id, 'front_split_gap', 'left', [4, 4], { on: '2026-02-01' });
+      await take(db, id, 'front_split_gap', 'left', [9, 9], { on: '2026-02-01', ...hold });
+      await take(db, id, 'front_split_gap', 'left', [3, 3], { ...on, way: 'raise' });
+      await take(db, id, 'front_split_gap', 'left', [2, 2], { ...on, ...hold });
+      const compared = compareActive(takenOf(await goalCase(db, id)), 'left');
+      expect(compared).toMatchObject({ takenOn: today, difference: { of: [2, -3] } });
     }));
 });
 

@@ -2,6 +2,7 @@ import type { BodyState } from '$lib/contract/fields';
 import type { Taken } from '$lib/contract/taken';
 import {
   activeGap,
+  comparesAs,
   measureOf,
   sideDifference,
   type ActiveGap,
@@ -14,13 +15,19 @@ import { comparesKey, takenOf } from './taken';
 
 export type Comparison<D> = Readonly<{ difference: D; state: BodyState; takenOn: string }>;
 
+/** Taken on one day in one state, in ways that go on from each other: a split past flat is written down apart from its gap. */
 const alike = (a: Taken, b: Taken) =>
-  a.occasionId === b.occasionId && a.way === b.way && a.support === b.support && a.sd !== null && b.sd !== null;
+  a.takenOn === b.takenOn &&
+  a.bodyState === b.bodyState &&
+  comparesAs(a.way) === comparesAs(b.way) &&
+  a.support === b.support &&
+  a.sd !== null &&
+  b.sd !== null;
 const compared = ({ value, sd }: Taken) => ({ value, sd: sd! });
 
-/** Left against right in the newest occasion that has both, taken alike; of one measure. */
+/** Returns left against right on the newest day that has both, taken alike; of one measure. */
 export function compareSides(readings: readonly Taken[], mode: MeasureMode): Comparison<SideDifference> | null {
-  const rightOf = (l: Taken) => readings.find((r) => r.side === 'right' && r.mode === mode && alike(r, l));
+  const rightOf = (l: Taken) => readings.findLast((r) => r.side === 'right' && r.mode === mode && alike(r, l));
   const left = readings.findLast((r) => r.side === 'left' && r.mode === mode && rightOf(r));
   const right = left && rightOf(left);
   if (!left || !right) return null;
@@ -35,9 +42,9 @@ export function weakerSide(c: GoalCase): Side | null {
   return compareSides(taken, modes[0]!)?.difference.trails ?? null;
 }
 
-/** Held against reached on one side in the newest occasion that has both, taken alike; of one measure. */
+/** Returns held against reached on one side on the newest day that has both, taken alike; of one measure. */
 export function compareActive(readings: readonly Taken[], side: Side | null): Comparison<ActiveGap> | null {
-  const passiveOf = (a: Taken) => readings.find((r) => r.side === side && r.mode === 'passive' && alike(r, a));
+  const passiveOf = (a: Taken) => readings.findLast((r) => r.side === side && r.mode === 'passive' && alike(r, a));
   const active = readings.findLast((r) => r.side === side && r.mode === 'active' && passiveOf(r));
   const passive = active && passiveOf(active);
   if (!active || !passive) return null;

@@ -2,7 +2,7 @@
   import Plus from '@lucide/svelte/icons/plus';
   import type { LengthUnit } from '$lib/contract/fields';
   import { trialField } from '$lib/contract/measureForms';
-  import { wayOf, type Measure, type MeasureMode, type Side } from '$lib/core';
+  import { pastEntry, wayOf, type Measure, type MeasureMode, type Side } from '$lib/core';
   import { fieldError, type FormState } from '$lib/ui/formState';
   import { apartText, capital, degText, lengthNumber, modeText, valueText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
@@ -83,6 +83,17 @@
             >
           {/if}
         </div>
+        {#if state.foldDeg(side, mode) !== null}
+          <label class="choice w-fit">
+            <input type="checkbox" bind:checked={() => state.isPast(side, mode), (v) => state.setPast(side, mode, v)} />
+            {state.way === 'rise and run' ? 'Past upright' : 'Past a straight line'}: counts beyond {state.foldDeg(side, mode)}°
+          </label>
+          {#if state.isPast(side, mode)}
+            {#each state.trialNumbers(side, mode) as n (n)}
+              <input type="hidden" name={trialField(side, mode, n, pastEntry)} value="on" />
+            {/each}
+          {/if}
+        {/if}
         {#each errors as error, i (i)}<p class="font-semibold text-stop" role="alert">{error}</p>{/each}
         {#each impossible as message, i (i)}<p class="text-stop">{message}</p>{/each}
         <ReadingLine

@@ -53,6 +53,19 @@ const type = (
 ) => values.forEach((value, i) => (state.typed[`${side ?? 'both'}_${mode}_${i + 1}_${field}`] = value));
 
 describe('what is typed is told at once', () => {
+  test('past a straight line the tape reads on, where a body can go there and no run tells it', () => {
+    const raise = stateOf('HF-KS', { way: 'rise and run', typed: { left_passive_1_past: 'on' } });
+    type(raise, 'left', ['78'], 'passive', 'riseCm');
+    expect(raise.foldDeg('left', 'passive')).toBe(90);
+    expect(raise.isPast('left', 'passive')).toBe(true);
+    expect(raise.result('left', 'passive')).toMatchObject({ ok: true, value: { value: expect.closeTo(120, 0) } });
+    raise.setPast('left', 'passive', false);
+    expect(raise.result('left', 'passive')).toMatchObject({ ok: true, value: { value: expect.closeTo(60, 0) } });
+    type(raise, 'left', ['-45'], 'passive', 'runCm');
+    expect(raise.foldDeg('left', 'passive')).toBeNull();
+    expect(stateOf('HE', { way: 'rise and run' }).foldDeg('left', 'passive')).toBeNull();
+  });
+
   test('nothing typed says nothing', () => {
     const state = stateOf('front_split_gap');
     expect(state.result('left', 'passive')).toBeNull();

@@ -6,6 +6,7 @@ import type { Taken } from '$lib/contract/taken';
 import {
   activeGap,
   crossCheckWays,
+  foldOf,
   isSignedDepth,
   looksSwapped,
   changeSoFar,
@@ -13,6 +14,7 @@ import {
   weekOf,
   splitOpening,
   otherSide,
+  pastEntry,
   sideDifference,
   wayOf,
   type ActiveGap,
@@ -70,6 +72,8 @@ export class MeasureState {
   support = $state('');
   typed = $state<Record<string, string>>({});
   shown = $state<Record<string, number>>({});
+  /** Where the limb was seen past the value at which the way folds back. */
+  #past = $state<Record<string, boolean>>({});
   /** Pictures that numbers were read from, by the field that names them. */
   photos = $state<Record<string, string>>({});
 
@@ -95,11 +99,22 @@ export class MeasureState {
               if (value) last = Math.max(last, n);
             }
         this.shown[key(side, mode)] = last;
+        this.#past[key(side, mode)] = typed[trialField(side, mode, 1, pastEntry)] === 'on';
         for (let n = 1; n <= trialsPerSide; n++) {
           const photo = typed[photoField(side, mode, n)];
           if (typeof photo === 'string' && photo) this.photos[photoField(side, mode, n)] = photo;
         }
       }
+  }
+
+  /** The value past which the limb may lie without the numbers telling; null where that cannot be. */
+  foldDeg = (side: Side | null, mode: MeasureMode): number | null => {
+    const isTold = this.trialNumbers(side, mode).some((n) => this.typed[trialField(side, mode, n, 'runCm')]);
+    return isTold ? null : foldOf(this.#source().measure, this.way);
+  };
+  isPast = (side: Side | null, mode: MeasureMode): boolean => this.#past[key(side, mode)] ?? false;
+  setPast(side: Side | null, mode: MeasureMode, isPast: boolean): void {
+    this.#past[key(side, mode)] = isPast;
   }
 
   trialNumbers = (side: Side | null, mode: MeasureMode): number[] =>
@@ -139,7 +154,8 @@ export class MeasureState {
 
   parsed(side: Side | null, mode: MeasureMode, n: number): ParsedTrial {
     const { measure, unit } = this.#source();
-    const typed = (f: string) => this.typed[trialField(side, mode, n, f)];
+    const isPast = this.#past[key(side, mode)];
+    const typed = (f: string) => (f === pastEntry ? isPast && 'on' : this.typed[trialField(side, mode, n, f)]);
     return parseTrial(typed, measure, this.way, unit, this.#lengths(side), this.#lengths(side && otherSide(side)));
   }
 
@@ -249,6 +265,7 @@ export class MeasureState {
       }
     const [left, right] = [key('left', mode), key('right', mode)];
     [this.shown[left], this.shown[right]] = [this.shown[right]!, this.shown[left]!];
+    [this.#past[left], this.#past[right]] = [this.#past[right]!, this.#past[left]!];
   }
 
   /** What is typed now against what was written today another way. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { BodyState } from '$lib/contract/fields';
   import { goalOf, measureOf, poseAt, positionOf } from '$lib/core';
   import ChangeText from '$lib/ui/ChangeText.svelte';
   import PoseDrawing from '$lib/ui/drawing/PoseDrawing.svelte';
@@ -37,6 +38,14 @@
     (headline.betterIs === 'lower'
       ? shownNumber(value, headline, unit) <= shownNumber(goal.target, headline, unit)
       : shownNumber(value, headline, unit) >= shownNumber(goal.target, headline, unit));
+  /** When two values were last taken alike, where these are not the two that stand on the page. */
+  const takenWhen = (
+    { difference, takenOn, state }: { difference: { of: readonly [number, number] }; takenOn: string; state: BodyState },
+    shown: readonly ({ value: number } | null)[]
+  ): string =>
+    difference.of.every((value, i) => value === shown[i]?.value)
+      ? ''
+      : ` where both were last taken alike (${dateText(takenOn)}, ${stateText[state]}: ${difference.of.map(text).join(' against ')})`;
   const apart = (a: number, b: number) => apartText(a, b, headline, unit);
   const isReached = $derived(data.figures.every((f) => f.latest !== null && isThere(f.latest.value)));
   const findings = $derived(data.readings.flatMap((r) => findingsOf(r, catalogue.allowanceDeg)));
@@ -55,7 +64,10 @@
         {#if data.sidesCompared?.difference.trails}
           {@const d = data.sidesCompared.difference}
           <li>
-            {capital(d.trails!)} trails by {apart(...d.of)}, more than the error.
+            {capital(d.trails!)} trails by {apart(...d.of)}{takenWhen(
+              data.sidesCompared,
+              data.figures.map((f) => f.latest)
+            )}, more than the error.
             <Why about="left against right"
               ><p>
                 Left less right in the newest occasion that has both, taken alike; it counts from {size(d.margin)}, 1.96 times the
@@ -130,7 +142,7 @@
               {/if}
               {#if held}
                 Active hold: <strong>{text(held.value)}</strong>{activeGap?.difference.trails
-                  ? `, ${apart(...activeGap.difference.of)} behind what is reached`
+                  ? `, ${apart(...activeGap.difference.of)} behind what is reached${takenWhen(activeGap, [held, latest])}`
                   : ''}.
               {/if}
             </p>
