@@ -10,7 +10,8 @@ const arrangementSchema = z.strictObject({
         sets: z.int().min(1).max(20).optional(),
         side: z.enum(sides).optional(),
         joins: z.literal(true).optional(),
-        grows: z.literal(true).optional()
+        grows: z.literal(true).optional(),
+        eased: z.literal(true).optional()
       })
     )
     .max(60),

@@ -26,7 +26,8 @@ export type SessionAsk = BlocksAsk & Readonly<{ minutes: number }>;
  * Throws: CoreError 'nothing_in_week', 'minutes_too_few', 'everything_locked', and those of `arrange`.
  */
 export function fittedSession(ask: SessionAsk, arrangement?: Arrangement) {
-  const { blocks, leftOut, asks, cuts } = uncutSession(ask);
+  const putIn = new Set(arrangement?.parts.map((p) => p.exerciseId));
+  const { blocks, leftOut, asks, cuts } = uncutSession({ ...ask, putIn });
   const given = arrangedSession(
     blocks,
     arrangement ?? usualArrangement(blocks, ask.minutes),

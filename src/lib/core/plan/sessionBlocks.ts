@@ -44,6 +44,8 @@ export type BlocksAsk = Readonly<{
   easy: boolean;
   /** What the session holds of the week; all of it where nobody allotted. */
   allotment?: Allotment | null;
+  /** Exercises that an instructor puts into it though none of them was allotted. */
+  putIn?: ReadonlySet<string>;
   /** On the day after hard work of everything: no lift-offs, effort under 60 %. Of sessions that have no allotment. */
   light: boolean;
   /** Motions that were worked hard the day before: they are not worked hard today, whatever was planned. */
@@ -113,7 +115,9 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
   const cuts: Cut[] = [];
   let isWithoutLifts = false;
   const worked = ask.week.flatMap((work): Block[] => {
-    const allotted = ask.allotment?.find((a) => a.exerciseId === work.exercise.id);
+    const planned = ask.allotment?.find((a) => a.exerciseId === work.exercise.id);
+    const isPutIn = planned?.sets === 0 && ask.putIn?.has(work.exercise.id);
+    const allotted = isPutIn ? undefined : planned;
     const ownName = work.isOwn ? { ownName: work.exercise.name } : {};
     if (allotted?.sets === 0) {
       // What cannot be done where the session takes place is told; what has its turn elsewhere is not.
@@ -127,7 +131,7 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
       leftOut.push({ code: 'made worse', exerciseId: work.exercise.id, ...ownName });
       return [];
     }
-    const usual = { sets: usualSets(work, ask), light: ask.light && !ask.allotment, extra: !ask.easy };
+    const usual = { sets: usualSets(work, ask), light: ask.light && (!ask.allotment || isPutIn), extra: !ask.easy };
     // What was allotted before a limit came is held to it.
     const most = mostSets(partOf(work.exercise), dosePhase(work, ask));
     const given: Omit<Allotted, 'exerciseId' | 'light' | 'extra'> & Readonly<{ light?: boolean; extra?: boolean }> = allotted

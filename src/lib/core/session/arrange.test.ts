@@ -4,6 +4,7 @@ import {
   compileForm,
   doseByLink,
   exerciseOf,
+  fittedSession,
   isWorked,
   ladder,
   sessionTemplates,
@@ -13,6 +14,8 @@ import {
   warningsOf,
   type Arrangement,
   type Block,
+  sides,
+  type CoreError,
   type Prop
 } from '../index';
 import { limit, somebody, stopped } from '../testing/person';
@@ -260,14 +263,70 @@ describe('in turn, without rest', () => {
 
 const templateOf = (id: string, of: readonly Block[] = blocks) => sessionTemplates.find((t) => t.id === id)!.of(usual, of);
 
-test('every template holds the whole week, and says what it does', () => {
+test('every template holds the whole week or says what is out, and says what it does', () => {
   for (const { id, of, words } of sessionTemplates) {
     const arrangement = of(usual, blocks);
-    expect(new Set(arrangement.parts.map((p) => p.exerciseId)), id).toEqual(new Set(usual.parts.map((p) => p.exerciseId)));
+    expect(new Set([...arrangement.parts.map((p) => p.exerciseId), ...arrangement.out]), id).toEqual(
+      new Set(usual.parts.map((p) => p.exerciseId))
+    );
     expect(words.length).toBeGreaterThan(20);
   }
-  const visits = templateOf('two visits').parts.filter((p) => p.exerciseId === 'front_split_on_stack');
-  expect(visits).toHaveLength(2);
+});
+
+test('the second of two visits is deeper: the first is one step easier, and both inside what the gate allows', () => {
+  const at = (depthCm: number) => ({ depthCm, holdS: 30 });
+  const deep = weekFor({
+    settings: { front_split_on_stack: { left: at(10), right: at(10) } },
+    rungs: { left: rungs, right: rungs },
+    measuredCm: { left: 10, right: 10 }
+  });
+  const { blocks: ofDeep } = uncutSession({ ...ask, week: deep });
+  const visits = make(templateOf('two visits', ofDeep), ofDeep).blocks.filter((b) => b.exerciseId === 'front_split_on_stack');
+  expect(visits.map((b) => b.work.map((w) => w.setting.depthCm))).toEqual([
+    [20, 20],
+    [10, 10]
+  ]);
+});
+
+test('cut to its minutes, a session in passes gives up a second pass last, before the whole exercise', () => {
+  const cutTo = (minutes: number) => make({ ...templateOf('passes'), fits: true, minutes });
+  const stretches = blocks.filter((b) => b.part === 'open');
+  expect(cutTo(45).blocks.flatMap((b) => (b.part === 'open' ? [b.baseSets] : []))).toEqual(stretches.map(() => 2));
+  const { cuts } = cutTo(25);
+  const kindsOf = (exerciseId: string) => cuts.filter((c) => c.exerciseId === exerciseId).map((c) => c.kind);
+  for (const { exerciseId } of stretches.filter((b) => kindsOf(b.exerciseId).includes('second link')))
+    expect(kindsOf(exerciseId)).toEqual(['rounds', 'extra sets', 'second link']);
+  expect(cuts.filter((c) => c.kind === 'second link')).not.toEqual([]);
+});
+
+test('the short one fits: what is missed most and the active work that holds it', () => {
+  const short = templateOf('short day');
+  const made = make(short);
+  expect(made.durationS).toBeLessThanOrEqual(short.minutes * 60);
+  const [most, partner] = made.blocks.filter(isWorked);
+  expect(most!.priority).toBe(Math.max(...blocks.filter(isWorked).map((b) => b.priority)));
+  if (most!.part === 'open') expect(partner!.part).toBe('own');
+  // With the pulse raised and the settle there is nothing in ten minutes, and what it needs is told with work in it.
+  const needed = (minutes: number) => {
+    try {
+      make({ ...short, minutes });
+    } catch (error) {
+      return (error as CoreError).data.neededS as number;
+    }
+    return 0;
+  };
+  expect(needed(8)).toBeGreaterThan(8 * 60);
+  expect(make({ ...short, minutes: Math.ceil(needed(8) / 60) }).blocks.some(isWorked)).toBe(true);
+});
+
+test('what the plan does on another day is done where it is put in, by the same gate', () => {
+  const allotment = week.map(({ exercise }) => ({ exerciseId: exercise.id, sets: exercise.id === 'front_leg_lift' ? 0 : 1 }));
+  const ofDay = { ...ask, allotment, minutes: 60 };
+  expect(worked(fittedSession(ofDay).blocks)).not.toContain('front_leg_lift');
+  const given = (of: Partial<typeof ofDay> = {}) => worked(fittedSession({ ...ofDay, ...of }, usual).blocks);
+  expect(given()).toContain('front_leg_lift');
+  const stops = sides.map((side) => stopped({ joint: 'hip', side }));
+  expect(() => given({ person: somebody({ stops }) })).toThrow('everything_locked');
 });
 
 describe('one side through, with what is tested between', () => {

@@ -1,6 +1,6 @@
 import { CoreError, requireRange } from '../errors';
 import type { Side } from '../body/side';
-import { byItself, isWorked, type Block, type Form } from './block';
+import { byItself, easedBlock, isWorked, type Block, type Form } from './block';
 import { compileSession, usualRestS, usualSetupS, type SessionOptions, type SideOrder } from './compileSession';
 import { fitToMinutes, cutKinds, type CutKind } from './fitToMinutes';
 
@@ -14,6 +14,8 @@ export type ArrangedPart = Readonly<{
   joins?: true;
   /** Longer with each set, where it is counted in breaths. */
   grows?: true;
+  /** One step easier than it is set, where there is one: a first visit before the deeper one. */
+  eased?: true;
 }>;
 
 /** What is worked on a day: stretch alone, effort alone, or both. */
@@ -70,9 +72,10 @@ export function arrange(blocks: readonly Block[], arrangement: Arrangement): Blo
   const { parts, out, work, setupS, restS } = arrangement;
   for (const s of [setupS, restS]) requireRange('duration', s, 0, 600);
   const movable = blocks.filter(isWorked);
-  const blockAt = ({ exerciseId, side }: ArrangedPart) => {
+  const blockAt = ({ exerciseId, side, eased }: ArrangedPart) => {
     const block = out.includes(exerciseId) ? undefined : movable.find((b) => b.exerciseId === exerciseId);
-    return block && onSide(block, side);
+    const one = block && onSide(block, side);
+    return one && eased ? easedBlock(one) : one;
   };
   const placed = parts.flatMap((part, i) => {
     const block = blockAt(part);

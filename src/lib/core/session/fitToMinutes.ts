@@ -18,10 +18,10 @@ const holdStepS = 5;
 /**
  * Trims a session to the minutes there are.
  *
- * Model:  in the stated order, and only as far as needed: extra sets, then rounds (to one), then holds (in steps of 5 s, to
+ * Model:  in the stated order, and only as far as needed: extra sets (of what grows with each set there are none), then rounds (to one), then holds (in steps of 5 s, to
  *         the least their school allows), then the link of lower priority, then any block by priority; never the last active work of a
  *         motion that is opened. The warm-up and the settle are never cut. Durations are those of the compiled timeline, to the second.
- * Throws: CoreError 'minutes_too_few' with the seconds that the uncut parts need; 'out_of_range'.
+ * Throws: CoreError 'minutes_too_few' with the seconds that the last of the work needs with the parts that are never cut; 'out_of_range'.
  */
 export function fitToMinutes(
   session: Readonly<{ blocks: readonly Block[] }> & SessionOptions,
@@ -34,16 +34,19 @@ export function fitToMinutes(
   const durationOf = (blocks: readonly Block[]) => compileSession(blocks, { ...session, order: 'as given' }).durationS;
   let blocks = session.blocks;
   const cuts: Cut[] = [];
+  // What the last of the work needs with everything that is never cut.
+  let leastS = durationOf(blocks);
   for (const kind of cutOrder) {
     while (durationOf(blocks) > budgetS) {
       const next = cutters[kind](blocks);
       if (!next) break;
       blocks = next.blocks;
       noteCut(cuts, next.cut);
+      if (blocks.some(isWorked)) leastS = durationOf(blocks);
     }
   }
   const durationS = durationOf(blocks);
-  if (durationS > budgetS || !blocks.some(isWorked)) throw new CoreError('minutes_too_few', { minutes, neededS: durationS });
+  if (durationS > budgetS || !blocks.some(isWorked)) throw new CoreError('minutes_too_few', { minutes, neededS: leastS });
   return { blocks, durationS, cuts };
 }
 
@@ -84,11 +87,9 @@ type Step = { blocks: readonly Block[]; cut: Cut } | null;
 const cutters: Record<CutKind, (blocks: readonly Block[]) => Step> = {
   'extra sets': (blocks) =>
     changeOne(blocks, 'extra sets', (block) => {
-      const most = Math.max(...block.work.map((w) => w.sets));
-      if (most <= block.baseSets && block.baseSets <= 1) return null;
-      const to = most - 1;
-      const work = block.work.map((w) => ({ ...w, sets: Math.min(w.sets, to) }));
-      return { block: { ...block, baseSets: Math.min(block.baseSets, to), work }, from: most, to };
+      // Of what grows with each set none is extra: the second pass is the sense of the first, and goes only before the whole exercise.
+      const most = mostSets(block);
+      return block.grows || most <= 1 ? null : { block: withSets(block, most - 1), from: most, to: most - 1 };
     }),
   rounds: (blocks) =>
     changeOne(blocks, 'rounds', (block) => {
@@ -119,10 +120,25 @@ const cutters: Record<CutKind, (blocks: readonly Block[]) => Step> = {
   }
 };
 
-const drop = (blocks: readonly Block[], out: Block, kind: CutKind): Step => ({
-  // Whoever took turns with it alone goes by itself from here on.
-  blocks: blocks.flatMap((b, i) => (b === out ? [] : [blocks[i - 1] === out && !out.joins ? byItself(b) : b])),
-  cut: cutOf(out, kind, 1, 0)
+function drop(blocks: readonly Block[], out: Block, kind: CutKind): Step {
+  const most = mostSets(out);
+  if (out.grows && most > 1)
+    return {
+      blocks: blocks.map((b) => (b === out ? withSets(out, most - 1) : b)),
+      cut: cutOf(out, 'extra sets', most, most - 1)
+    };
+  return {
+    // Whoever took turns with it alone goes by itself from here on.
+    blocks: blocks.flatMap((b, i) => (b === out ? [] : [blocks[i - 1] === out && !out.joins ? byItself(b) : b])),
+    cut: cutOf(out, kind, 1, 0)
+  };
+}
+
+const mostSets = ({ work }: Block): number => Math.max(...work.map((w) => w.sets));
+const withSets = (block: Block, most: number): Block => ({
+  ...block,
+  baseSets: Math.min(block.baseSets, most),
+  work: block.work.map((w) => ({ ...w, sets: Math.min(w.sets, most) }))
 });
 
 const cutOf = ({ exerciseId, own }: Block, kind: CutKind, from: number, to: number): Cut => ({

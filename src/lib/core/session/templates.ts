@@ -1,6 +1,8 @@
 import type { SessionPart } from '../exercise/exercise';
 import type { ArrangedPart, Arrangement } from './arrange';
 import { exercisesIn, isWorked, type Block } from './block';
+import { compileSession } from './compileSession';
+import { shortest } from './fitToMinutes';
 
 /** An order of a session that is used again and again. Common practice; which exercise stands where follows from its part. */
 export type SessionTemplate = Readonly<{
@@ -20,6 +22,8 @@ const inOrder =
 const higherFirst = (one: Block, other: Block): number => heightOf(other) - heightOf(one);
 const heightOf = ({ work }: Block): number => Math.max(...work.map((w) => w.rung?.depthCm ?? -100));
 const openThenOwn = inOrder('warm-up', 'mobilise', 'open', 'own', 'position', 'settle');
+
+const onceEach = (block: Block): Block => ({ ...block, baseSets: 1, work: block.work.map((w) => ({ ...w, sets: 1 })) });
 
 export const sessionTemplates: readonly SessionTemplate[] = [
   {
@@ -43,11 +47,12 @@ export const sessionTemplates: readonly SessionTemplate[] = [
   {
     id: 'two visits',
     name: 'Two visits',
-    words: 'The position once after the stretches and once at the end, the second time deeper.',
+    words: 'The position once after the stretches, one step easier than it is set, and deeper at the end, as it is set.',
     of: (usual, blocks) => {
-      const once = inOrder('warm-up', 'mobilise', 'open', 'position', 'own', 'settle')(usual, blocks);
-      const again = blocks.filter((b) => b.part === 'position').map(({ exerciseId }) => ({ exerciseId, sets: 1 }));
-      return { ...once, parts: [...once.parts, ...again] };
+      const { parts, ...rest } = inOrder('warm-up', 'mobilise', 'open', 'position', 'own', 'settle')(usual, blocks);
+      const positions = new Set(blocks.filter((b) => b.part === 'position').map((b) => b.exerciseId));
+      const first = parts.map((p) => (positions.has(p.exerciseId) ? { ...p, sets: 1, eased: true as const } : p));
+      return { ...rest, parts: [...first, ...parts.filter((p) => positions.has(p.exerciseId))] };
     }
   },
   {
@@ -116,9 +121,26 @@ export const sessionTemplates: readonly SessionTemplate[] = [
       inOrder('warm-up', 'mobilise', 'open', 'position', 'own', 'settle')(usual, blocks.toSorted(higherFirst))
   },
   {
-    id: 'ten minutes',
-    name: 'Daily ten minutes',
-    words: 'Whatever is missed most, cut to ten minutes with the warm-up.',
-    of: (usual, blocks) => ({ ...openThenOwn(usual, blocks), minutes: 10, fits: true })
+    id: 'short day',
+    name: 'Daily short one',
+    words:
+      'What is missed most and the active work that holds it, between the warm-up and the settle: ten minutes, or as few more as that takes.',
+    of: (usual, blocks) => {
+      const [most, ...others] = blocks.filter(isWorked).toSorted((a, b) => b.priority - a.priority);
+      if (!most) return usual;
+      const partner = others.find((b) => most.part === 'open' && b.part === 'own' && b.links.some((l) => most.links.includes(l)));
+      const stays = new Set([most, ...(partner ? [partner] : [])].map((b) => b.exerciseId));
+      const order = openThenOwn(usual, blocks);
+      const leastS = compileSession(
+        blocks.flatMap((b) => (!isWorked(b) ? [b] : stays.has(b.exerciseId) ? [shortest(onceEach(b)).block] : []))
+      ).durationS;
+      return {
+        ...order,
+        parts: order.parts.filter((p) => stays.has(p.exerciseId)),
+        out: [...usual.out, ...order.parts.map((p) => p.exerciseId).filter((id) => !stays.has(id))],
+        minutes: Math.max(10, Math.ceil(leastS / 60)),
+        fits: true
+      };
+    }
   }
 ];

@@ -108,8 +108,11 @@ export const prepareSession = (c: PlannedCase, session: PlannedSession & Pick<Se
 export const arrangedAs = (c: PlannedCase, session: PlannedSession & Pick<Session, 'arranged'>) =>
   fittedSession(sessionAsk(c, session), session.arranged ?? undefined);
 
-/** Everything a session could hold, for whoever arranges it. */
-export const openSession = (c: PlannedCase, session: PlannedSession) => uncutSession(sessionAsk(c, session));
+/** Everything a session could hold, for whoever arranges it; what the plan does on other days of the week is named. */
+export function openSession(c: PlannedCase, session: PlannedSession) {
+  const elsewhere = new Set(session.allotment?.filter((a) => a.sets === 0).map((a) => a.exerciseId));
+  return { ...uncutSession({ ...sessionAsk(c, session), putIn: elsewhere }), elsewhere };
+}
 
 /** Sessions of the plan in force and of the versions it goes on from, in their order. */
 export const sessionsOfPlan = (c: ClientCase): Session[] =>

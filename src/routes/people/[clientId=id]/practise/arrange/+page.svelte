@@ -22,7 +22,15 @@
   // svelte-ignore state_referenced_locally
   const { open, arranged, minutes, effortCapPct, hardYesterday, training } = data;
   const hand = open.ok
-    ? new ArrangementState({ blocks: open.value.blocks, arranged, minutes, effortCapPct, hardYesterday, training })
+    ? new ArrangementState({
+        blocks: open.value.blocks,
+        elsewhere: open.value.elsewhere,
+        arranged,
+        minutes,
+        effortCapPct,
+        hardYesterday,
+        training
+      })
     : null;
   const find = $derived(data.open.ok ? exercisesIn(data.open.value.blocks) : null);
   const added = $derived(form && 'form' in form && form.form === 'add' ? form : null);
@@ -77,11 +85,14 @@
               {#each hand.left as block (block.exerciseId)}
                 <li>
                   <button class="btn" type="button" onclick={() => hand.putBack(block.exerciseId)}
-                    >Put back {find(block.exerciseId).name}</button
+                    >{hand.isElsewhere(block.exerciseId) ? 'Put in' : 'Put back'} {find(block.exerciseId).name}</button
                   >
                 </li>
               {/each}
             </ul>
+            {#if hand.left.some((b) => hand.isElsewhere(b.exerciseId))}
+              <p class="mt-1 text-ink-soft">What is to be put in has its turn on other days of the week.</p>
+            {/if}
           </section>
         {/if}
         {#if data.open.ok}<LeftOutToday without={data.open.value.leftOut} blocks={data.open.value.blocks} />{/if}

@@ -9,7 +9,7 @@
   import X from '@lucide/svelte/icons/x';
   import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
   import type { LengthUnit } from '$lib/contract/fields';
-  import { sides, type FindExercise } from '$lib/core';
+  import { sides, type FindExercise, type Work } from '$lib/core';
   import { clockText } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import { doseText, heightText } from '$lib/ui/session/doseText';
@@ -25,16 +25,13 @@
     const before = index > 0 ? hand.blockOf(hand.places[index - 1]!.exerciseId)?.props : [];
     return hand.blockOf(hand.places[index]!.exerciseId)?.props.filter((p) => !before?.includes(p)) ?? [];
   };
-  /** Seconds of the place after cuts; null where it was cut altogether. */
-  function secondsOf(index: number): number | null {
-    if (!hand.made.ok || !hand.timeline) return null;
-    const { blocks } = hand.made.value;
-    const { exerciseId } = hand.places[index]!;
-    // Of two visits the first place has the first block.
-    const before = hand.places.slice(0, index).filter((p) => p.exerciseId === exerciseId && hand.workAt(p).length > 0).length;
-    const at = blocks.map((b, i) => (b.exerciseId === exerciseId ? i : -1)).filter((i) => i >= 0)[before];
-    if (at === undefined) return null;
-    return hand.timeline.sets.filter((s) => s.blockIndex === at).reduce((sum, s) => sum + s.endS - s.startS, 0);
+  /** What is done in a place: as the day and the cuts leave it; what was cut altogether as it was before. */
+  function shownAt(index: number): readonly Work[] {
+    const given = hand.givenAt(index);
+    if (given) return given.block.work;
+    const place = hand.places[index]!;
+    const more = hand.setsOf(place) - (hand.blockOf(place.exerciseId)?.baseSets ?? 1);
+    return hand.workAt(place).map((w) => ({ ...w, sets: w.sets + more }));
   }
 </script>
 
@@ -48,7 +45,7 @@
   {#each hand.places as place, i (place.id)}
     {@const block = hand.blockOf(place.exerciseId)}
     {@const exercise = find(place.exerciseId)}
-    {@const seconds = secondsOf(i)}
+    {@const seconds = hand.givenAt(i)?.seconds ?? null}
     <li
       class="grid grid-cols-[2.75rem_1fr] items-center gap-x-2 border-b border-line bg-paper px-2 py-2 last:border-0 sm:grid-cols-[2.75rem_1fr_auto]"
     >
@@ -65,16 +62,10 @@
             in turn with {find(hand.places[i - 1]!.exerciseId).name.toLowerCase()}, without rest
           </p>{/if}
         {#if block}
-          {#each hand.workAt(place) as work (work.side)}
+          {#each shownAt(i) as work (work.side)}
             <p class="flex items-start gap-1">
               <span class="pt-0.5"><SideMark side={work.side} size={14} /></span>
-              <span
-                >{doseText({ ...work, sets: hand.setsOf(place) + work.sets - block.baseSets })}{heightText(
-                  exercise,
-                  work,
-                  unit
-                )}</span
-              >
+              <span>{doseText(work)}{heightText(exercise, work, unit)}</span>
             </p>
           {/each}
           {#if fetchedAt(i).length > 0}<p class="text-ink-soft">You need: {fetchedAt(i).join(', ')}.</p>{/if}
@@ -94,6 +85,11 @@
                 {#each sides as side (side)}<option value={side}>{side} alone</option>{/each}
               </select>
             </label>
+          {/if}
+          {#if hand.mayEase(place)}
+            <label class="choice min-h-8"
+              ><input type="checkbox" checked={place.eased === true} onchange={() => hand.toggleEase(i)} /> One step easier than set</label
+            >
           {/if}
           {#if hand.mayGrow(place)}
             <label class="choice min-h-8"

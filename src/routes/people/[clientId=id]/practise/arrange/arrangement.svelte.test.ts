@@ -44,6 +44,37 @@ describe('a session while it is arranged', () => {
     expect(state({ training: 'after training', arranged }).warnings.map((w) => w.code)).not.toContain('work after training');
   });
 
+  test('what the plan does on another day waits to be put in, and taken out again it is not kept out of its own day', () => {
+    const s = state({ elsewhere: new Set(['front_leg_lift']) });
+    expect(ids(s)).toEqual(['front_hamstring_cycle', 'front_split_on_stack']);
+    expect(s.left.map((b) => b.exerciseId)).toEqual(['front_leg_lift']);
+    expect(s.made.ok && s.made.value.blocks.map((b) => b.exerciseId)).toEqual(ids(s));
+    s.putBack('front_leg_lift');
+    expect(s.value.parts).toHaveLength(3);
+    expect(s.made.ok && s.made.value.blocks).toHaveLength(3);
+    s.takeOut(2);
+    expect(s.value.out).toEqual([]);
+  });
+
+  test('back to how it stands takes the minutes back as well', () => {
+    const s = state();
+    s.useTemplate('short day');
+    expect(s.value.minutes).not.toBe(30);
+    s.useTemplate('');
+    expect(s.value).toEqual(state().value);
+  });
+
+  test('a row tells what is done after the day and the cuts, beside the seconds of the same', () => {
+    const s = state();
+    s.set({ work: 'stretch only', fits: false });
+    expect(s.givenAt(1)).toBeNull(); // lifts have no stretch
+    s.set({ work: 'both', fits: true, minutes: 5, cutOrder: ['extra sets'] });
+    const lifts = s.givenAt(1);
+    if (lifts) expect(lifts.block.work[0]!.sets).toBe(1);
+    s.set({ minutes: 30 });
+    expect(s.givenAt(1)!.block.work[0]!.sets).toBe(2);
+  });
+
   test('is moved by one place, and not past its ends', () => {
     const s = state();
     s.move(0, -1);

@@ -17,10 +17,12 @@ import {
 } from '$lib/core';
 
 /** A place in the list: the same exercise may stand in two of them. */
-export type Place = { id: number; exerciseId: string; sets?: number; side?: Side; joins?: true; grows?: true };
+export type Place = { id: number; exerciseId: string; sets?: number; side?: Side; joins?: true; grows?: true; eased?: true };
 
 type Start = Readonly<{
   blocks: readonly Block[];
+  /** What of them the plan does on other days of the week. */
+  elsewhere?: ReadonlySet<string>;
   arranged: Arrangement | null;
   minutes: number;
   effortCapPct: number;
@@ -38,29 +40,42 @@ export class ArrangementState {
 
   constructor(start: Start) {
     this.#start = start;
-    const { training = 'alone' } = start;
-    this.#take(start.arranged ?? { ...usualArrangement(start.blocks, start.minutes), training });
+    this.#take(this.#began());
+  }
+
+  #began(): Arrangement {
+    const { arranged, training = 'alone' } = this.#start;
+    return arranged ?? { ...this.#usual(), training };
+  }
+  #usual = (): Arrangement => usualArrangement(this.#ofToday, this.#start.minutes);
+  get #ofToday(): readonly Block[] {
+    return this.#start.blocks.filter((b) => !this.isElsewhere(b.exerciseId));
   }
 
   readonly value: Arrangement = $derived.by(() => ({
     ...this.#rest,
-    parts: this.places.map(({ exerciseId, sets, side, joins, grows }, i) => ({
+    parts: this.places.map(({ exerciseId, sets, side, joins, grows, eased }, i) => ({
       exerciseId,
       ...(sets !== undefined && { sets }),
       ...(side && { side }),
       ...(joins && i > 0 && { joins }),
-      ...(grows && { grows })
+      ...(grows && { grows }),
+      ...(eased && { eased })
     }))
   }));
-  readonly made = $derived.by(() => compute(() => arrangedSession(this.#start.blocks, this.value, this.#start.effortCapPct)));
+  /** What the plan does on other days is in it only where it was put in. */
+  readonly #blocks = $derived.by(() =>
+    this.#start.blocks.filter((b) => !this.isElsewhere(b.exerciseId) || this.places.some((p) => p.exerciseId === b.exerciseId))
+  );
+  readonly made = $derived.by(() => compute(() => arrangedSession(this.#blocks, this.value, this.#start.effortCapPct)));
   readonly timeline = $derived.by(() => (this.made.ok ? timelineOf(this.made.value) : null));
   /** As arranged, before anything is cut: what the warnings are about. */
   readonly #uncut = $derived.by(() =>
-    compute(() => arrangedSession(this.#start.blocks, { ...this.value, fits: false }, this.#start.effortCapPct))
+    compute(() => arrangedSession(this.#blocks, { ...this.value, fits: false }, this.#start.effortCapPct))
   );
   readonly uncutS = $derived.by(() => (this.#uncut.ok ? this.#uncut.value.durationS : 0));
   readonly warnings = $derived.by(() =>
-    this.#uncut.ok ? warningsOf(this.#uncut.value.blocks, this.#start.blocks, this.#start.hardYesterday, this.#rest.training) : []
+    this.#uncut.ok ? warningsOf(this.#uncut.value.blocks, this.#blocks, this.#start.hardYesterday, this.#rest.training) : []
   );
   /** Exercises of the week that are not in it. */
   readonly left = $derived.by(() =>
@@ -70,7 +85,7 @@ export class ArrangementState {
   /** An arrangement in place of this one: what it leaves out is out, and what came into the week since stands at its end. */
   #take({ parts, ...rest }: Arrangement): void {
     const known = new Set([...parts.map((p) => p.exerciseId), ...rest.out]);
-    const since = this.#start.blocks.filter((b) => isWorked(b) && !known.has(b.exerciseId));
+    const since = this.#ofToday.filter((b) => isWorked(b) && !known.has(b.exerciseId));
     this.places = [...parts.filter((p) => this.blockOf(p.exerciseId)), ...since.map(({ exerciseId }) => ({ exerciseId }))].map(
       (part) => ({ ...part, id: this.#nextId++ })
     );
@@ -83,6 +98,9 @@ export class ArrangementState {
     this.#take(this.value);
   }
 
+  /** Whether the plan does it on other days of the week, so that nobody took it out. */
+  isElsewhere = (exerciseId: string): boolean => this.#start.elsewhere?.has(exerciseId) ?? false;
+
   blockOf = (exerciseId: string): Block | undefined => this.#start.blocks.find((b) => b.exerciseId === exerciseId);
 
   /** What of its exercise a place does: of one side alone that side's. */
@@ -90,14 +108,36 @@ export class ArrangementState {
     return this.blockOf(exerciseId)?.work.filter((w) => !side || w.side === null || w.side === side) ?? [];
   }
 
+  /** What a place comes to with the day and the cuts, and its seconds; null where nothing of it is left. */
+  givenAt(index: number): Readonly<{ block: Block; seconds: number }> | null {
+    if (!this.made.ok || !this.timeline) return null;
+    const at = this.#blockIndexes[index];
+    if (at === undefined || at === null) return null;
+    const seconds = this.timeline.sets.filter((s) => s.blockIndex === at).reduce((sum, s) => sum + s.endS - s.startS, 0);
+    return { block: this.made.value.blocks[at]!, seconds };
+  }
+  /** Which block each place has become: of two visits the first has the first block of its exercise. */
+  readonly #blockIndexes = $derived.by((): (number | null)[] => {
+    const taken = new Set<number>();
+    const blocks = this.made.ok ? this.made.value.blocks : [];
+    return this.places.map((place) => {
+      if (this.workAt(place).length === 0) return null;
+      const at = blocks.findIndex((b, i) => b.exerciseId === place.exerciseId && !taken.has(i));
+      if (at < 0) return null;
+      taken.add(at);
+      return at;
+    });
+  });
+
   set(more: Partial<Omit<Arrangement, 'parts' | 'out'>>): void {
     this.#rest = { ...this.#rest, ...more };
   }
 
+  /** An order in place of this one; without one the session is again as it stood when the page was opened. */
   useTemplate(id: string): void {
     const template = sessionTemplates.find((t) => t.id === id);
-    const { blocks, minutes } = this.#start;
-    if (template) this.#take(template.of(usualArrangement(blocks, minutes), blocks));
+    const { training } = this.#rest;
+    this.#take(template ? { ...template.of(this.#usual(), this.#ofToday), training } : this.#began());
   }
 
   move(index: number, by: 1 | -1): void {
@@ -111,7 +151,7 @@ export class ArrangementState {
   takeOut(index: number): void {
     const place = this.places[index]!;
     this.places = this.places.toSpliced(index, 1);
-    if (!this.places.some((p) => p.exerciseId === place.exerciseId))
+    if (!this.places.some((p) => p.exerciseId === place.exerciseId) && !this.isElsewhere(place.exerciseId))
       this.#rest = { ...this.#rest, out: [...this.#rest.out, place.exerciseId] };
   }
 
@@ -133,6 +173,13 @@ export class ArrangementState {
   toggleGrowth(index: number): void {
     const { grows, ...place } = this.places[index]!;
     this.places = this.places.with(index, grows ? place : { ...place, grows: true });
+  }
+
+  /** Whether there is an easier step, for a first visit before the deeper one. */
+  mayEase = (place: Place): boolean => this.workAt(place).some((w) => w.easier !== undefined);
+  toggleEase(index: number): void {
+    const { eased, ...place } = this.places[index]!;
+    this.places = this.places.with(index, eased ? place : { ...place, eased: true });
   }
 
   /** In turn with the exercise before it, without rest, or by itself again. */
