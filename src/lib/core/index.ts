@@ -98,7 +98,7 @@ export {
   type CycleBounds
 } from './cycle/corners';
 export { compileReps, repsDone, type RepsSpec } from './cycle/compileReps';
-export { compileFlow, compileHold } from './cycle/compileHold';
+export { compileFlow, compileHold, type TimedHold } from './cycle/compileHold';
 export { effortInWords } from './cycle/effortInWords';
 export { effortAtPct, phaseAt, rampSteps } from './cycle/effortAt';
 export { countAt } from './cycle/phase';

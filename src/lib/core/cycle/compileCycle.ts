@@ -1,3 +1,4 @@
+import type { TimedHold } from './compileHold';
 import { CoreError, requireRange } from '../errors';
 import { layPhases, type Phase, type PhaseKind, type Piece } from './phase';
 
@@ -28,6 +29,8 @@ export type RoundOfItsOwn = Readonly<{ press?: Partial<Effort>; draw?: Partial<E
 
 export type CycleSpec = Readonly<{
   holdS: number;
+  /** What the opening hold goes by, where it is not seconds. */
+  hold?: TimedHold;
   rounds: number;
   press?: Effort;
   draw?: Effort;
@@ -86,7 +89,7 @@ export function compileCycle(spec: CycleSpec, limits: EffortLimits = {}): Phase[
   const rounds = Array.from({ length: spec.rounds }, (_, i) => roundPieces(spec, i, capPct)).flat();
   return layPhases([
     holdPct === 0
-      ? { kind: 'hold', durationS: spec.holdS, cue: 'Hold. Breathe and let it come.' }
+      ? { kind: 'hold', durationS: spec.holdS, cue: 'Hold. Breathe and let it come.', ...spec.hold }
       : { kind: holdPct > 0 ? 'press' : 'draw', durationS: spec.holdS, fromPct: holdPct, cue: 'Lightly at work all the while.' },
     ...rounds,
     { kind: 'settle', durationS: spec.finalSettleS, cue: 'Stay. Breathe in the new place.', beatS: spec.breathS }

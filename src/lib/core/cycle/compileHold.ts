@@ -1,17 +1,21 @@
 import { requireRange } from '../errors';
-import { layPhases, type Phase } from './phase';
+import { layPhases, type HoldTime, type Phase } from './phase';
 
 export type HoldSpec = Readonly<{
   holdS: number;
   cue?: string;
   /** Movement for a time, which is no stretch. */
   moving?: boolean;
-}>;
+}> &
+  TimedHold;
+
+/** A hold that goes by something else than seconds; `beatS` is the length of one count or breath. */
+export type TimedHold = Readonly<{ goesBy?: HoldTime; beatS?: number }>;
 
 /** A plain passive hold, or a movement for its time. Units: seconds. Throws: CoreError 'out_of_range'. */
-export function compileHold({ holdS, cue = 'Hold. Breathe slowly.', moving = false }: HoldSpec): Phase[] {
+export function compileHold({ holdS, cue = 'Hold. Breathe slowly.', moving = false, goesBy, beatS }: HoldSpec): Phase[] {
   requireRange('duration', holdS, 1, 3600);
-  return layPhases([{ kind: moving ? 'move' : 'hold', durationS: holdS, cue }]);
+  return layPhases([{ kind: moving ? 'move' : 'hold', durationS: holdS, cue, ...(goesBy && { goesBy, beatS }) }]);
 }
 
 export type FlowSpec = Readonly<{ steps: readonly Readonly<{ durationS: number; cue: string }>[] }>;

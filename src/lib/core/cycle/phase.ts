@@ -11,12 +11,17 @@ export type Phase = Readonly<{
   cue: string;
   /** Length of one breath, pulse or circle, where they are counted inside the phase. */
   beatS?: number;
+  /** What a hold goes by, where it is not seconds. */
+  goesBy?: HoldTime;
   /** Which repetition it is, of how many; `least` where as many are done as stay clean, from so many on. */
   rep?: Readonly<{ at: number; of: number; least?: number }>;
   /** What is done in this phase in place of what the exercise says; and what else is to be kept to. */
   how?: string;
   note?: string;
 }>;
+
+/** What a hold goes by besides seconds: slow counts of a second, breaths, or the stretch itself, which eases before its time is over. */
+export type HoldTime = 'counts' | 'breaths' | 'until eased';
 
 export type PhaseKind =
   | 'hold'
@@ -56,8 +61,14 @@ export function layPhases(pieces: readonly Piece[], startS = 0): Phase[] {
   let atS = startS;
   return pieces
     .filter((piece) => piece.durationS > 0)
-    .map(({ kind, durationS, fromPct = 0, toPct = fromPct, cue, beatS, rep, how, note }) => {
-      const told = { ...(beatS !== undefined && { beatS }), ...(rep && { rep }), ...(how && { how }), ...(note && { note }) };
+    .map(({ kind, durationS, fromPct = 0, toPct = fromPct, cue, beatS, goesBy, rep, how, note }) => {
+      const told = {
+        ...(beatS !== undefined && { beatS }),
+        ...(goesBy && { goesBy }),
+        ...(rep && { rep }),
+        ...(how && { how }),
+        ...(note && { note })
+      };
       const phase = { kind, startS: atS, endS: atS + durationS, fromPct, toPct, cue, ...told };
       atS += durationS;
       return phase;

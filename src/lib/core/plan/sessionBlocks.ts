@@ -5,7 +5,7 @@ import { capsOf } from '../safety/caps';
 import { gate } from '../safety/gate';
 import type { SafetyPerson } from '../safety/person';
 import type { EquipmentId } from '../props/equipment';
-import type { School } from '../school/school';
+import type { Policies, School } from '../school/school';
 import type { Block, BlockWhy, FlowStep, Form } from '../session/block';
 import { buildBlock, type Built, type DialAsked, type NotBuilt, type SideCycles, type SideState } from '../session/buildBlock';
 import { shortest, type Cut } from '../session/fitToMinutes';
@@ -31,6 +31,8 @@ export type WeekWork = Readonly<{
   lifts?: SideLifts | null;
   /** Which variant of the exercise, where it is not the usual one. */
   variant?: string | null;
+  /** What shape, hands and time go by, where that is not what the school says. */
+  rules?: Partial<Policies>;
   /** Not one that ships: the block keeps it as it is. */
   isOwn: boolean;
   /** What it was noted to do for this person. */
@@ -175,7 +177,7 @@ export function blockOf(
   ask: Omit<BlocksAsk, 'light' | 'allotment'> & Readonly<{ backWarm: boolean }>,
   { sets, light, extra }: Readonly<{ sets: number; light?: boolean; extra?: boolean }>
 ): Built {
-  const { exercise, school, states, cycles, lifts, variant, isOwn, effect } = work;
+  const { exercise, school, states, cycles, lifts, variant, rules, isOwn, effect } = work;
   if (work.lacks?.length) return { block: null, notBuilt: [lackOf(work)], asks: [] };
   const part = partOf(exercise);
   const phase = dosePhase(work, ask);
@@ -186,6 +188,7 @@ export function blockOf(
     cycles,
     lifts,
     variant,
+    rules,
     sideOrder: sideOrder(ask),
     sets,
     extraSide: part === 'position' && extra && phase === ask.phase ? ask.weakerSide : null,
@@ -220,7 +223,9 @@ const pressDials: readonly string[] = ['effortPct', 'rounds'];
 /** A block held and not pressed: of a cycle its longest hold stays. */
 export function heldBlock(block: Block): Block {
   const held = (form: Form): Form =>
-    form.kind === 'cycle' ? { kind: 'hold', spec: { holdS: Math.max(form.spec.holdS, form.spec.finalSettleS) } } : form;
+    form.kind === 'cycle'
+      ? { kind: 'hold', spec: { holdS: Math.max(form.spec.holdS, form.spec.finalSettleS), ...form.spec.hold } }
+      : form;
   return {
     ...block,
     work: block.work.map(({ easier, dials, ...work }) => ({

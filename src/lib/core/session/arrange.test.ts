@@ -16,6 +16,7 @@ import {
   type Block,
   sides,
   type CoreError,
+  type Policies,
   type Prop
 } from '../index';
 import { limit, somebody, stopped } from '../testing/person';
@@ -177,6 +178,27 @@ test('a session of a day and a night is refused, with what it comes to', () => {
   // 160 sets alone would do, with ten minutes of rest between them they last longer than ten hours.
   const long = Array.from({ length: 4 }, () => part('front_hamstring_cycle', 20));
   expect(() => make({ parts: long, out: [], restS: 600 })).toThrow(expect.objectContaining({ code: 'session_too_long' }));
+});
+
+test('what shape, hands and time go by goes into the work, and no hold gets longer by it', () => {
+  const held = (rules: Partial<Policies>) =>
+    uncutSession({ ...ask, week: week.map((w) => ({ ...w, rules })) })
+      .blocks.filter(isWorked)
+      .flatMap((b) => b.work);
+  const holdOf = ({ form }: Block['work'][number]) => (form.kind === 'hold' || form.kind === 'cycle' ? form.spec.holdS : 0);
+  const usualS = held({}).map(holdOf);
+  for (const time of ['counts', 'breaths', 'until eased'] as const) {
+    const works = held({ time });
+    works.forEach((w, i) => expect(holdOf(w)).toBeLessThanOrEqual(usualS[i]!));
+    const told = works.flatMap(({ form }) =>
+      form.kind === 'hold' ? [form.spec] : form.kind === 'cycle' ? [form.spec.hold] : []
+    );
+    expect(told.length).toBeGreaterThan(2);
+    for (const hold of told) expect(hold).toMatchObject({ goesBy: time });
+    if (time === 'breaths') for (const w of works) expect(holdOf(w) % ask.breathS).toBe(0);
+  }
+  expect(held({}).every((w) => w.rules === undefined)).toBe(true);
+  expect(held({ alignment: 'graded', hands: 'none' })[0]!.rules).toEqual({ alignment: 'graded', hands: 'none' });
 });
 
 describe('passes that grow', () => {

@@ -151,7 +151,7 @@ function formOfDay(form: Form, day: Exclude<DayWork, 'both'>): Form | null {
       const { spec } = form;
       if (day === 'effort only') return { kind: 'cycle', spec: { ...spec, holdS: 0, finalSettleS: 0 } };
       // The longer of its two holds, not their sum: each by itself is inside what the gate allows at one go.
-      return { kind: 'hold', spec: { holdS: Math.max(1, spec.holdS, spec.finalSettleS) } };
+      return { kind: 'hold', spec: { holdS: Math.max(1, spec.holdS, spec.finalSettleS), ...spec.hold } };
     }
     case 'reps':
       return day === 'effort only' ? form : null;

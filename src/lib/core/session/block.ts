@@ -9,7 +9,7 @@ import { exerciseOf } from '../exercise/exercises';
 import type { Exercise, LinkId, SessionPart } from '../exercise/exercise';
 import { motionOf } from '../body/motions';
 import { schoolOf } from '../school/schools';
-import type { SchoolId } from '../school/school';
+import type { Policies, SchoolId } from '../school/school';
 import type { Rung } from '../props/ladder';
 import type { GateReason } from '../safety/reason';
 import type { Side } from '../body/side';
@@ -45,6 +45,8 @@ export type Work = Readonly<{
   most?: number;
   /** Which variant of the exercise, where it is not the usual one. */
   variant?: string;
+  /** What shape, hands and time go by, where somebody chose otherwise than its school says. */
+  rules?: Partial<Policies>;
   /** What keeps it within its limits, and what the people in the room have to keep: told at the exercise. */
   notes?: readonly GateReason[];
   /** One step easier, for the day it is needed in mid-session. */

@@ -7,7 +7,7 @@ import { gate, endValues, type Gated } from '../safety/gate';
 import type { GateReason } from '../safety/reason';
 import type { SafetyPerson } from '../safety/person';
 import { holdWithin } from '../safety/within';
-import type { School } from '../school/school';
+import type { Policies, School } from '../school/school';
 import type { EquipmentId } from '../props/equipment';
 import { rungAt, isTooFar, type Rung } from '../props/ladder';
 import type { Side } from '../body/side';
@@ -42,6 +42,8 @@ export type BlockAsk = Readonly<{
   lifts?: SideLifts | null;
   /** Which variant of the exercise, where it is not the usual one. */
   variant?: string | null;
+  /** What shape, hands and time go by, where that is not what the school says. */
+  rules?: Partial<Policies>;
   /** Of what is done with both sides together that of the left counts. */
   states: Readonly<Record<Side, SideState>>;
   /** Sides in the order they are done. */
@@ -154,6 +156,7 @@ function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ 
     dials,
     ...(state.isEased && { isEased: true }),
     ...(ask.variant && { variant: ask.variant }),
+    ...(ask.rules && Object.keys(ask.rules).length > 0 && { rules: ask.rules }),
     ...stood(stacks),
     ...mostOf(ask, made.form, gated),
     ...(notes.length > 0 && { notes }),
@@ -207,7 +210,23 @@ function stood(stacks: readonly Pick<StackOfDial, 'dial' | 'rung' | 'isMeant'>[]
 const formUnits: ReadonlySet<Dial['unit']> = new Set(['s', 'reps', 'breaths', 'rounds', '%']);
 const isOfForm = (dial: Dial): boolean => formUnits.has(dial.unit);
 
-const formFor = (
+const formFor = (ask: BlockAsk, side: Side | null, setting: Setting, gated: Gated) => {
+  const made = usualForm(ask, side, setting, gated);
+  return 'asks' in made ? made : { ...made, form: timedForm(made.form, ask.rules?.time, ask.breathS) };
+};
+
+/** The same form with its passive hold told by counts, by whole breaths, or until it eases; never longer than it was. */
+function timedForm(form: Form, time: Policies['time'] | undefined, breathS: number): Form {
+  if (time === undefined || time === 'seconds' || (form.kind !== 'hold' && form.kind !== 'cycle')) return form;
+  const beatS = time === 'counts' ? 1 : time === 'breaths' ? breathS : undefined;
+  const timed = { goesBy: time, ...(beatS !== undefined && { beatS }) };
+  const { holdS } = form.spec;
+  const ofBeats = beatS !== undefined && holdS >= beatS ? Math.floor(holdS / beatS) * beatS : holdS;
+  if (form.kind === 'cycle') return { ...form, spec: { ...form.spec, holdS: ofBeats, hold: timed } };
+  return form.spec.moving ? form : { ...form, spec: { ...form.spec, holdS: ofBeats, ...timed } };
+}
+
+const usualForm = (
   { exercise, school, cycles, lifts, states, person, level, moreRounds, easy, dayCapPct, breathS }: BlockAsk,
   side: Side | null,
   setting: Setting,

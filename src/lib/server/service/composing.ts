@@ -24,6 +24,8 @@ import {
   type LinkId,
   type Place,
   type PlanWishes,
+  type Policies,
+  type School,
   type SchoolId,
   type WeekWork
 } from '$lib/core';
@@ -54,12 +56,20 @@ function weekWork(c: GoalCase, planSchool: SchoolId, place: Place = 'studio'): W
     // Of an own exercise it may have been taken out again.
     variant: exercise.variants.includes(choice.variant ?? '') ? choice.variant : null,
     school: schoolOf(schoolId ?? planSchool),
+    rules: chosenRules(schoolOf(schoolId ?? planSchool), { ...c.client.policies, ...choice.policies }),
     isOwn: !shipped.has(exercise.id),
     effect: effectOf(c, exercise.id),
     ...(place === 'home' && { lacks: lacking(exercise.props.filter((p) => !p.optional).map((p) => p.id), atHome) }), // prettier-ignore
     states: { left: state(c, exercise, 'left'), right: state(c, exercise, 'right') }
   }));
 }
+
+/** Of the rules somebody chose those that are not the school's anyway. */
+const chosenRules = ({ policies }: School, chosen: Partial<Policies>): Partial<Policies> => ({
+  ...(chosen.alignment && chosen.alignment !== policies.alignment && { alignment: chosen.alignment }),
+  ...(chosen.hands && chosen.hands !== policies.hands && { hands: chosen.hands }),
+  ...(chosen.time && chosen.time !== policies.time && { time: chosen.time })
+});
 
 /** The same week at home; nothing of its own where no session of the plan is there. */
 export const homeWeek = (c: GoalCase, planSchool: SchoolId, sessions: PlanWishes['sessions']) =>

@@ -15,6 +15,7 @@ import { saveScreening } from './checking';
 import { loadCase, withGoal, type GoalCase } from './clientCase';
 import { saveGoal } from './goalSetting';
 import { gradeOf, settingOf } from './gradeExercise';
+import { blocksBase } from './composing';
 import { addToWeek, chooseSchool, noteExercise, takeFromWeek, weekOf } from './week';
 import { addExercise, changeExercise, exerciseIn, loadCatalogue, removeExercise } from './library';
 import { saveOccasion } from './measuring';
@@ -361,6 +362,10 @@ describe('grading', () => {
           .map(() => 'drills')
       ]);
       expect(c.client.policies).toEqual({ hands: 'none' });
+      // It goes into the sessions; of what the school says anyway nothing.
+      await chooseSchool(db, id, { exerciseId: 'pancake_on_seat', schoolId: 'long_hold', policies: { time: 'seconds' } }, today);
+      const { week } = blocksBase(await caseOf(db, id), 'long_hold');
+      expect(week.find((w) => w.exercise.id === 'pancake_on_seat')!.rules).toEqual({ hands: 'none' });
     }));
 
   test('what an exercise did for a client is kept, the last word only', () =>

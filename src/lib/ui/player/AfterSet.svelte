@@ -1,12 +1,12 @@
 <script lang="ts">
   import { ToggleGroup } from 'bits-ui';
   import type { Units } from '$lib/contract/fields';
-  import { feltPlaces, leftOutReasons, slips, type SetFigures } from '$lib/contract/setForms';
+  import { feltPlaces, leftOutReasons, type SetFigures } from '$lib/contract/setForms';
   import type { LastTime } from '$lib/contract/review';
   import BodyMap from '$lib/ui/BodyMap.svelte';
   import { placeText } from '$lib/ui/figuresText';
   import { capital, clockText } from '$lib/ui/format';
-  import { lastTimeText } from './cueText';
+  import { lastTimeText, slipsOf } from './cueText';
   import type { Notes, Player } from './player.svelte';
   import SetFiguresForm from './SetFigures.svelte';
 
@@ -32,7 +32,7 @@
   type Answer = Readonly<{ value: string; label: string }>;
   const scale: readonly Answer[] = Array.from({ length: 11 }, (_, n) => ({ value: String(n), label: String(n) }));
   const places = $derived<readonly Answer[]>(feltPlaces.map((id) => ({ value: id, label: capital(feltText[id]) })));
-  const slipped: readonly Answer[] = slips.map((id) => ({ value: id, label: capital(id) }));
+  const slipped = $derived<readonly Answer[]>(slipsOf(player.asked.work).map((id) => ({ value: id, label: capital(id) })));
   /** An answer taken back stands open again. */
   function answer(of: keyof Notes, value: string) {
     notes = { ...notes, [of]: value === '' ? null : of === 'sensation' ? Number(value) : value };
@@ -68,7 +68,7 @@
 
 {#snippet figuresForm()}
   {#if isWriting}
-    <SetFiguresForm {exercise} form={player.asked.work.form} counted={player.askedCount} {units} bind:figures />
+    <SetFiguresForm {exercise} work={player.asked.work} counted={player.askedCount} {units} bind:figures />
   {:else}
     <p>
       <button class="btn btn-quiet text-lg" aria-expanded="false" onclick={() => (isWriting = true)}

@@ -205,7 +205,7 @@
           >{/if}
         {#if player.endsByWord && player.phase.kind !== 'ready'}<button
             class="btn min-h-14 text-lg max-sm:grow max-sm:px-2 sm:min-h-16"
-            onclick={() => player.enough()}>That was the last</button
+            onclick={() => player.enough()}>{player.work.form.kind === 'hold' ? 'It has eased' : 'That was the last'}</button
           >{/if}
         {#if player.paused}
           {#if player.mayEase}<button class="btn btn-quiet sm:min-h-16" onclick={() => player.ease()}>One step easier</button

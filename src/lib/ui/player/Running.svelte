@@ -2,6 +2,7 @@
   import type { Prop } from '$lib/core';
   import type { LengthUnit } from '$lib/contract/fields';
   import { capital, clockText } from '$lib/ui/format';
+  import { policiesText } from '$lib/ui/schoolText';
   import SideMark from '$lib/ui/SideMark.svelte';
   import { checksOf, countText, cueOf, howOf, stackChangeText } from './cueText';
   import { askTimes, type Player } from './player.svelte';
@@ -12,7 +13,7 @@
   const cue = $derived(cueOf(player.phase, player.announcedPct, player.set));
   const how = $derived(howOf(player.phase, exercise));
   /** One check at a time, another with every phase; all of them are in the set-up. */
-  const checks = $derived(checksOf(exercise, player.work.form));
+  const checks = $derived(checksOf(exercise, { form: player.work.form, rules: player.set.work.rules }));
   const check = $derived(checks[player.phaseIndex % Math.max(1, checks.length)]);
   const isReady = $derived(player.phase.kind === 'ready' || player.phase.kind === 'rest');
   /** The prop change of this set, in words, while there is time to make it. */
@@ -54,6 +55,7 @@
   {#if player.paused}<p class="text-2xl font-bold text-ink-soft" role="status">Paused</p>{/if}
   <p class="mt-2 text-2xl leading-snug max-sm:mt-1 max-sm:text-xl">{capital(how)}</p>
   {#if check}<p class="text-xl text-ink-soft max-sm:text-base">{capital(check)}</p>{/if}
+  {#if isReady && player.set.work.rules}<p class="text-xl font-semibold">{policiesText(player.set.work.rules)}</p>{/if}
   {#if isReady && stackChange}<p class="text-2xl font-semibold">{stackChange}</p>{/if}
   {#if player.paused}
     <label class="mt-3 flex flex-wrap items-center gap-3 text-lg">

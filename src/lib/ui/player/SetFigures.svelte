@@ -4,24 +4,25 @@
   import { ToggleGroup } from 'bits-ui';
   import { effortSigns, type SetFigures } from '$lib/contract/setForms';
   import { toCm, toKg, type Units } from '$lib/contract/fields';
-  import { compileForm, type Counted, type Exercise, type Form } from '$lib/core';
+  import { compileForm, type Counted, type Exercise, type Work } from '$lib/core';
   import { capital } from '$lib/ui/format';
   import { checksOf } from './cueText';
 
   /** What can be written down of a set besides the three questions; all of it may stay open. */
   type Props = {
     exercise: Exercise;
-    form: Form;
+    work: Pick<Work, 'form' | 'rules'>;
     counted: (Counted & { done: number }) | null;
     units: Units;
     figures: SetFigures;
   };
-  let { exercise, form, counted, units, figures = $bindable() }: Props = $props();
+  let { exercise, work, counted, units, figures = $bindable() }: Props = $props();
+  const form = $derived(work.form);
   const works = $derived(compileForm(form, { effortCapPct: 100 }).some((p) => p.fromPct !== 0 || p.toPct !== 0));
   const depth = $derived(exercise.dials.find((d) => d.unit === 'cm' || d.unit === '°'));
   const load = $derived(exercise.dials.find((d) => d.unit === 'kg'));
   const isHeld = $derived(form.kind === 'reps' && !form.spec.assisted);
-  const checks = $derived(checksOf(exercise, form));
+  const checks = $derived(checksOf(exercise, work));
   const done = $derived(figures.done ?? counted?.done ?? 0);
 
   type Key = keyof SetFigures;

@@ -1,7 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { compileForm, compileSession, countAt, exerciseOf, partOf, type Form, type Phase, type TimelineSet } from '$lib/core';
 import type { LastTime } from '$lib/contract/review';
-import { countText, cueOf, howOf, lastTimeText, shownText, spokenText, stackChangeText } from './cueText';
+import { doseText } from '$lib/ui/session/doseText';
+import { holdCues } from '$lib/words/holdWords';
+import { checksOf, countText, cueOf, howOf, lastTimeText, shownText, slipsOf, spokenText, stackChangeText } from './cueText';
 
 const effort = (peakPct: number) => ({ rampUpS: 5, holdS: 5, rampDownS: 3, peakPct });
 const cycle: Form = {
@@ -172,3 +174,32 @@ test.each([
     )
   ).toBe(text)
 );
+
+describe('what somebody chose in place of the rules of a school', () => {
+  const hold = { form: { kind: 'hold', spec: { holdS: 60 } } } as const;
+  const exercise = exerciseOf('front_hamstring_cycle');
+
+  test('a strict shape is checked whole, one at the joint there alone, one that loosens on purpose not at all', () => {
+    expect(checksOf(exercise, hold)).toEqual(exercise.checks);
+    expect(checksOf(exercise, { ...hold, rules: { alignment: 'joint only' } })).toHaveLength(1);
+    expect(checksOf(exercise, { ...hold, rules: { alignment: 'graded' } })).toEqual([]);
+    expect(slipsOf({ rules: { alignment: 'graded' } })).toEqual(['nothing', 'came off early']);
+    expect(slipsOf({})).toContain('knee bent');
+  });
+
+  test('where the hands do not help, that is a check of its own', () =>
+    expect(checksOf(exercise, { ...hold, rules: { hands: 'none' } })).toEqual([...exercise.checks, 'no hands']));
+
+  test.each([
+    [undefined, undefined, '60 s', ''],
+    ['counts', 1, '60 slow counts', '3 of 60'],
+    ['breaths', 6, '10 breaths', '1 of 10'],
+    ['until eased', undefined, '60 s at most, until it eases', '']
+  ] as const)('a hold by %s', (goesBy, beatS, text, count) => {
+    const form: Form = { kind: 'hold', spec: { holdS: 60, ...(goesBy && { goesBy, beatS }) } };
+    expect(doseText({ form, sets: 1 })).toBe(text);
+    const [phase] = compileForm(form);
+    expect(countText(countAt(phase!, 2.5))).toBe(count);
+    if (goesBy) expect(howOf(phase!, exercise)).toBe(holdCues[goesBy]);
+  });
+});

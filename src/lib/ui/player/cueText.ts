@@ -2,7 +2,6 @@ import {
   exerciseOf,
   type Exercise,
   type FindExercise,
-  type Form,
   type Phase,
   type Prop,
   type Side,
@@ -10,10 +9,12 @@ import {
   type Work
 } from '$lib/core';
 import type { LengthUnit, Units } from '$lib/contract/fields';
+import { slips } from '$lib/contract/setForms';
 import type { LastTime } from '$lib/contract/review';
 import { figuresText } from '$lib/ui/figuresText';
 import { clockText, shortDate } from '$lib/ui/format';
 import { stackLine } from '$lib/ui/stackText';
+import { holdCues } from '$lib/words/holdWords';
 import { repText, repWordsOf } from '$lib/words/repWords';
 
 type Cue = Readonly<{ text: string; tone: 'ink' | 'iris' | 'fern' }>;
@@ -46,7 +47,7 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
     case 'settle':
       return { text: 'Settle', tone: 'ink' };
     case 'hold':
-      return phase.beatS === undefined
+      return phase.beatS === undefined || phase.goesBy === 'counts'
         ? { text: 'Hold', tone: 'ink' }
         : { text: 'Breathe', tone: phase.fromPct > 0 ? 'iris' : 'ink' };
     case 'ready':
@@ -60,9 +61,24 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
 
 const isLetGo = ({ work: { form } }: TimelineSet): boolean => form.kind === 'reps' && form.spec.letGo === true;
 
-/** What is to be kept to in a set: the checks of the exercise, and what its shape asks besides. */
-export const checksOf = ({ checks }: Pick<Exercise, 'checks'>, form: Form): readonly string[] =>
-  form.kind === 'reps' && form.spec.noHands ? [...checks, 'no hands'] : checks;
+/** What is to be kept to in a set: the checks of the exercise, as far as its rules ask for them, and what its shape asks besides. */
+export function checksOf(
+  { checks }: Pick<Exercise, 'checks'>,
+  { form, rules = {} }: Pick<Work, 'form' | 'rules'>
+): readonly string[] {
+  const noHands = rules.hands === 'none' || (form.kind === 'reps' && form.spec.noHands === true);
+  const ofShape =
+    rules.alignment === 'graded'
+      ? []
+      : rules.alignment === 'joint only'
+        ? ['the joint in question keeps its way, the rest is free']
+        : checks;
+  return noHands ? [...ofShape, 'no hands'] : ofShape;
+}
+
+/** What may have gone out of shape: where the shape may loosen on purpose only that somebody came off early. */
+export const slipsOf = ({ rules }: Pick<Work, 'rules'>): readonly (typeof slips)[number][] =>
+  rules?.alignment === 'graded' ? slips.filter((s) => s === 'nothing' || s === 'came off early') : slips;
 
 /** What is counted now, where something is: "4 of 10". */
 export function countText(count: Readonly<{ at: number; of: number }> | null): string {
@@ -74,7 +90,13 @@ export function howOf(phase: Phase, exercise: Exercise): string {
   if (phase.kind === 'ready') return exercise.setup.join(' ') || `Take your place for ${exercise.name}.`;
   const effort = phase.kind.startsWith('press') ? exercise.press : phase.kind.startsWith('draw') ? exercise.draw : undefined;
   // The count and the way back are under the words of the exercise, not under those of a lift.
-  const own = phase.rep ? repText(phase.rep) : phase.kind === 'lower' ? `${repWordsOf(exercise.id).back}.` : phase.cue;
+  const own = phase.goesBy
+    ? holdCues[phase.goesBy]
+    : phase.rep
+      ? repText(phase.rep)
+      : phase.kind === 'lower'
+        ? `${repWordsOf(exercise.id).back}.`
+        : phase.cue;
   const how = phase.how ?? effort ?? own;
   return phase.note ? `${how.replace(/\.$/, '')}. ${phase.note}` : how;
 }

@@ -679,6 +679,20 @@ describe('a set that ends where it is no longer clean', () => {
     expect(sent('sets')).toEqual([expect.objectContaining({ figures: { done: 0, of: 5, variant: 'rear toes tucked under' } })]);
   });
 
+  test('a hold until it eases ends by word, and counts as what it took', () => {
+    const { player, sent } = start({ kind: 'hold', spec: { holdS: 60, goesBy: 'until eased' } });
+    player.tick(35);
+    player.enough();
+    expect(player.askedShort).toBeNull();
+    player.clean();
+    const [log] = sent('sets') as { plannedS: number; actualS: number }[];
+    expect(log!.plannedS).toBe(log!.actualS);
+    expect(log!.plannedS).toBeLessThan(60);
+    localStorage.clear();
+    const plain = start({ kind: 'hold', spec: { holdS: 60 } });
+    expect(plain.player.endsByWord).toBe(false);
+  });
+
   test('counted lifts have no last one to say', () =>
     expect(start({ kind: 'reps', spec: { ...spec, leastReps: undefined } }).player.endsByWord).toBe(false));
 });

@@ -22,6 +22,7 @@ import {
   type SessionOptions,
   type Setting,
   type Side,
+  type Form,
   type TimelineSet
 } from '$lib/core';
 import type { PainInput } from '$lib/contract/forms';
@@ -149,7 +150,10 @@ export class Player {
   readonly counted = $derived.by(() => countedIn(this.work.form));
   readonly mayAdd = $derived.by(() => this.changes.mayAdd(this.set, this.work.form));
   /** Whether it ends where it is no longer clean, and whoever does it says so. */
-  readonly endsByWord = $derived.by(() => this.work.form.kind === 'reps' && this.work.form.spec.leastReps !== undefined);
+  readonly endsByWord = $derived.by(() => {
+    const { form } = this.work;
+    return (form.kind === 'reps' && form.spec.leastReps !== undefined) || isUntilEased(form);
+  });
   readonly mayEase = $derived.by(() => this.set.work.easier !== undefined && !this.isEased);
   /** The same set of the other side, still to come, while this one has not begun. */
   readonly otherSide: TimelineSet | null = $derived.by(() => {
@@ -391,7 +395,7 @@ export class Player {
   /** The time of the set that is asked about, where it ended before four fifths of it: it counts as what it was. */
   readonly askedShort = $derived.by(() => {
     const spentS = Math.round(this.#unsaid[0]?.spentS ?? this.#spentS);
-    const plannedS = this.#plannedS(this.asked);
+    const plannedS = this.#plannedS(this.asked, spentS);
     return spentS < progressRules.setTimeShare * plannedS ? { spentS, plannedS } : null;
   });
 
@@ -404,8 +408,12 @@ export class Player {
     else this.#goOn();
   }
 
-  readonly #plannedS = (set: TimelineSet): number =>
-    Math.round(compileForm(this.#workOf(set).form, { effortCapPct: 100 }).at(-1)?.endS ?? 0);
+  /** What a set was to last: a hold until it eases as long as it took, from its least on. */
+  readonly #plannedS = (set: TimelineSet, spentS: number): number => {
+    const { form } = this.#workOf(set);
+    const longestS = Math.round(compileForm(form, { effortCapPct: 100 }).at(-1)?.endS ?? 0);
+    return isUntilEased(form) ? Math.min(longestS, Math.max(leastEasedS, Math.round(spentS))) : longestS;
+  };
 
   #log(set: TimelineSet, spentS: number, said: Said): void {
     const work = this.#workOf(set);
@@ -414,7 +422,7 @@ export class Player {
       setIndex: set.index,
       exerciseId: set.exerciseId,
       side: set.side,
-      plannedS: this.#plannedS(set),
+      plannedS: this.#plannedS(set, spentS),
       actualS: Math.round(spentS),
       setting: work.setting,
       ...said,
@@ -588,6 +596,10 @@ export class Player {
 const listed = <T>(kept: readonly T[] | undefined): readonly T[] => (Array.isArray(kept) ? kept : []);
 
 /** Of a set that hurt, or of which nobody said how it was. */
+/** No stretch has eased sooner (assumption). */
+const leastEasedS = 10;
+const isUntilEased = (form: Form): boolean => form.kind === 'hold' && form.spec.goesBy === 'until eased';
+
 const unsaidButHurt: Said = { clean: false, sensation: null, felt: null, slipped: null };
 
 /** "Left groin", "Nowhere in one place". */

@@ -3,6 +3,7 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import MiniFigure from '$lib/ui/drawing/MiniFigure.svelte';
   import GateNotes from '$lib/ui/GateNotes.svelte';
+  import { policiesText } from '$lib/ui/schoolText';
   import SideMark from '$lib/ui/SideMark.svelte';
   import { doseText, heightText } from './doseText';
 
@@ -26,6 +27,9 @@
             </p>
           {:else if exercise.why}<p class="text-ink-soft">{exercise.why}</p>{/if}
         {/each}
+        {#if block.work.find((w) => w.rules)?.rules}<p class="text-ink-soft">
+            {policiesText(block.work.find((w) => w.rules)!.rules!)}
+          </p>{/if}
         <GateNotes within={block.work.flatMap((w) => w.notes ?? [])} compact />
       </div>
     </li>

@@ -1,6 +1,7 @@
 import type { LengthUnit } from '$lib/contract/fields';
 import { dialAtRung, levelName, type Exercise, type Work } from '$lib/core';
 import { dialText } from '$lib/ui/dialText';
+import { holdText } from '$lib/words/holdWords';
 import { clockText, degText, lengthText, plural } from '$lib/ui/format';
 
 /** What is done on one side, in a line: sets, holds, rounds, efforts. */
@@ -12,7 +13,7 @@ export function doseText({ form, sets }: Pick<Work, 'form' | 'sets'>): string {
       const efforts = [press && `press ${press.peakPct} %`, draw && `draw ${draw.peakPct} %`].filter(Boolean).join(', ');
       // A way that holds at its end tells the hold at its end.
       const last = draw === undefined && finalSettleS > holdS ? `, then hold ${finalSettleS} s` : '';
-      return `${times}${last ? '' : `hold ${holdS} s, `}${plural(rounds, 'round')}: ${efforts}${last}`;
+      return `${times}${last ? '' : `hold ${holdText(holdS, form.spec.hold)}, `}${plural(rounds, 'round')}: ${efforts}${last}`;
     }
     case 'reps': {
       const { reps, leastReps, holdS, lastHoldS, assisted, letGo, atDeg, deepest, allows } = form.spec;
@@ -27,7 +28,7 @@ export function doseText({ form, sets }: Pick<Work, 'form' | 'sets'>): string {
       return [`${times}${reps === 1 ? `hold ${holdS} s` : `${many} of ${holdS} s`}`, ...more].join(', ');
     }
     case 'hold':
-      return `${times}${form.spec.moving ? 'move ' : ''}${form.spec.holdS < 120 ? `${form.spec.holdS} s` : `${clockText(form.spec.holdS)} minutes`}`;
+      return `${times}${form.spec.moving ? 'move ' : ''}${holdText(form.spec.holdS, form.spec, form.spec.holdS < 120 ? `${form.spec.holdS} s` : `${clockText(form.spec.holdS)} minutes`)}`;
     case 'breaths': {
       const { passes = 1, breaths, effortPct, places } = form.spec;
       const inEach = places ? ` in each of ${places.length} places` : '';
