@@ -3,6 +3,7 @@ import {
   fromCm,
   fromKg,
   isoDate,
+  readDay,
   length,
   line,
   optionalDate,
@@ -73,6 +74,14 @@ describe('a line', () => {
 });
 
 describe('days as they are typed', () => {
+  test.each([
+    ['27 Nov', '2026-12-01', '2026-11-27'],
+    ['15.1.', '2026-12-01', '2027-01-15'],
+    ['31 December', '2027-01-02', '2026-12-31'],
+    ['29 Feb', '2027-12-01', '2028-02-29'],
+    ['31 Feb', '2026-12-01', '31 Feb']
+  ])('a day without its year, %s on %s, is the nearest', (typed, now, on) => expect(readDay(typed, new Date(now))).toBe(on));
+
   test.each([
     ['2027-05-31', '2027-05-31'],
     [' 31 May 2027 ', '2027-05-31'],

@@ -1,4 +1,4 @@
-import { formatISO, isValid, parse } from 'date-fns';
+import { differenceInDays, formatISO, isValid, parse } from 'date-fns';
 import { sides } from '$lib/core';
 import { z } from 'zod';
 
@@ -104,17 +104,24 @@ export const requiredLine = (max: number, message = 'Fill this in') => line(max)
 const nameNeeded = 'Who clears it? A name is needed';
 export const personName = typedLine(nameNeeded).min(2, nameNeeded).max(120, 'At most 120 characters');
 const dayFormats = ['d MMM yyyy', 'd MMMM yyyy', 'd.M.yyyy'];
-/** A day as it is typed, as year-month-day; what is no day stays as it is. */
-export function readDay(raw: string): string {
+const dayFormatsWithoutYear = ['d MMM', 'd MMMM', 'd.M.', 'd.M'];
+/** Returns a day as it is typed as year-month-day, one without its year in the year nearest to now; what is no day stays as it is. */
+export function readDay(raw: string, now = new Date()): string {
   const text = raw.trim();
-  const read = dayFormats.map((form) => parse(text, form, new Date(2000, 0, 1))).find(isValid);
+  const whole = dayFormats.map((form) => parse(text, form, new Date(2000, 0, 1))).find(isValid);
+  const years = [-1, 0, 1].map((by) => new Date(now.getFullYear() + by, 0, 1));
+  const near = dayFormatsWithoutYear
+    .flatMap((form) => years.map((year) => parse(text, form, year)))
+    .filter(isValid)
+    .toSorted((a, b) => Math.abs(differenceInDays(a, now)) - Math.abs(differenceInDays(b, now)))[0];
+  const read = whole ?? near;
   return read ? formatISO(read, { representation: 'date' }) : text;
 }
 const aDay = 'A day, for example 31 May 2027';
 /** A day of somebody living: nothing here lies before, and no plan runs so long after. */
 export const isoDate = z
   .string(aDay)
-  .transform(readDay)
+  .transform((raw) => readDay(raw))
   .pipe(z.iso.date(aDay))
   .refine((day) => day >= '1900-01-01' && day < '2200-01-01', 'A day between 1900 and 2199');
 export const optionalDate = z.union([z.literal('').transform(() => null), isoDate], { error: aDay });

@@ -18,7 +18,7 @@ export function alertText(alert: Alert, nameOf: (exerciseId: string) => string, 
       };
     case 'attendance':
       return {
-        text: `${alert.done} of ${alert.due} sessions due in the last four weeks were done.`,
+        text: `${alert.done} of ${plural(alert.due, 'session')} due in the last four weeks ${alert.done === 1 ? 'was' : 'were'} done.`,
         mend: 'Fewer or shorter sessions that are kept do more than many that are not.',
         to: 'plan/compare',
         link: 'Compare two plans'

@@ -174,6 +174,8 @@ describe('what a week does otherwise than the last', () => {
   test('the first week and one like the last say nothing', () => {
     expect(weekStepTexts(undefined, of('open', false, 1))).toEqual([]);
     expect(weekStepTexts(of('open', false, 1), of('open', false, 1))).toEqual([]);
+    // Of a joined plan the week before has no sessions of this one.
+    expect(weekStepTexts({ ...of('open', false, 1), sessions: [] }, of('own', false, 2))).toEqual([]);
   });
   test('where motions take turns, whose turn it is stands for every set that moved', () =>
     expect(weekStepTexts(of('open', false, 1, 'HE'), of('open', false, 3, 'HE'))).toEqual([

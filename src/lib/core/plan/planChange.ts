@@ -220,7 +220,8 @@ export type WeekOutline = Readonly<{
 
 /** What a week does otherwise than the one before it, in words; nothing where they are alike. */
 export function weekStepTexts(before: WeekOutline | undefined, after: WeekOutline, find: FindName = exerciseOf): string[] {
-  if (!before) return [];
+  // Of a joined plan the week before may have been another plan's: nothing is told from it.
+  if (!before || before.sessions.length === 0) return [];
   const texts: string[] = [];
   if (before.phase !== after.phase) texts.push(phaseTexts[after.phase] ?? '');
   if (after.easy && !before.easy) return [...texts, 'An easy week: the same exercises with about 60 % of the sets.'];

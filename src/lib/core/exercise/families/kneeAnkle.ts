@@ -143,7 +143,10 @@ export const kneeAnkle: Family = {
       sideWords: 'foot on the step',
       pose: 'knee over toes',
       props: [need('stairs'), need('rail', 'a rail to hold')],
-      setup: ['One foot two or three steps up, a hand on the rail.', 'Drive the knee ahead over the toes; the heel may lift.'],
+      setup: [
+        'One foot on the step: two or three up to begin with, lower as it goes. A hand on the rail.',
+        'Drive the knee ahead over the toes; the heel may lift.'
+      ],
       checks: ['knee over the second toe', 'hand on the rail'],
       felt: 'front of the thigh',
       mistakes: [['The knee falls in.', 'Drive less far, the knee over the second toe.']],

@@ -112,8 +112,10 @@
     <h2>What was done</h2>
     <p class="mt-1">
       {#if data.sessions.since}
-        {plural(data.sessions.done, 'session')} since {dateText(data.sessions.since)}, {Math.round(data.minutes)} minutes of work. In
-        the last four weeks {data.sessions.lately.done} of {data.sessions.lately.due} due.
+        {plural(data.sessions.done, 'session')} since {dateText(data.sessions.since)}, {plural(
+          Math.round(data.minutes),
+          'minute'
+        )} of work. In the last four weeks {data.sessions.lately.done} of {data.sessions.lately.due} due.
       {:else}No session yet.{/if}
     </p>
     {#if data.wins.length > 0}
