@@ -1,3 +1,4 @@
+import type { IncomingMessage } from 'node:http';
 import type { StationId } from '$lib/contract/path';
 import type { Database } from '$lib/server/db/db';
 import type { DemoProgress } from '$lib/server/demo/fillDemo';
@@ -8,6 +9,9 @@ import type { Studio } from '$lib/server/db/openStudio';
 
 declare global {
   namespace App {
+    interface Platform {
+      req: IncomingMessage;
+    }
     interface Locals {
       studio: Pick<Studio, 'restored' | 'restoredRead'>;
       db: Database;

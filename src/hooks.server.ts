@@ -5,7 +5,7 @@ import { env } from '$env/dynamic/private';
 import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { hintsCookie, hintsLeft } from '$lib/contract/hints';
 import { askers } from '$lib/server/askers';
-import { DatabaseAway } from '$lib/server/db/away';
+import { DatabaseAway, DatabaseBusy } from '$lib/server/db/away';
 import type { Database } from '$lib/server/db/db';
 import type { DemoFill } from '$lib/server/demo/demoFill';
 import { photoFiles, type PhotoFiles } from '$lib/server/photos/photoFiles';
@@ -63,7 +63,7 @@ export const init: ServerInit = async () => {
     held.calmReach = mine;
     void opening.then(
       (opened) => (mine.opened = opened),
-      (error: unknown) => env.DATABASE_URL && cannotOpen(error)
+      (error: unknown) => cannotOpen(error)
     );
   }
   // A server may be away for long: then the pages say so.
@@ -78,10 +78,13 @@ function cannotOpen(error: unknown): void {
 /** The database of a request: where the server behind it is away, that is what the page says. */
 function answering({ query, transaction, close }: Database): Database {
   const told = <T>(asking: Promise<T>): Promise<T> =>
-    asking.catch((e: unknown) => (e instanceof DatabaseAway ? error(503, away) : Promise.reject(e as Error)));
+    asking.catch((e: unknown) =>
+      e instanceof DatabaseAway ? error(503, away) : e instanceof DatabaseBusy ? error(503, busy) : Promise.reject(e as Error)
+    );
   return { query: (text, values) => told(query(text, values)), transaction: (run) => told(transaction(run)), close };
 }
 
+const busy = 'Somebody else is writing there, and it took too long. Nothing of this was written; try again.';
 const away = 'The database server does not answer. What was confirmed is kept; try again in some seconds.';
 
 const { isHost, isOrigin } = askers({
@@ -105,6 +108,9 @@ subscribe('http.server.request.start', (message) => {
 
 export const handle: Handle = async ({ event, resolve }) => {
   const { locals, request } = event;
+  // Two names at once are nobody's: what stands before this server may have read the other one.
+  const names = event.platform?.req.rawHeaders.filter((h, i) => i % 2 === 0 && h.toLowerCase() === 'host') ?? [];
+  if (names.length > 1) error(400, 'This was asked under two names.');
   if (!isHost(request.headers.get('host'))) error(421, 'This studio is not reached by that name.');
   if (!['GET', 'HEAD', 'OPTIONS'].includes(request.method) && !isOrigin(request.headers.get('origin')))
     error(403, 'This was not sent by a page of this studio.');
@@ -139,6 +145,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 /** A fault is told in the log by its message and place; driver errors carry people's data in their parameters, which stay out. */
 export const handleError: HandleServerError = ({ error, event, status }) => {
   if (status === 404) return { message: 'There is no such page.' };
+  // What was asked is at fault, and who asked is told: nothing for the log.
+  if (status < 500) return { message: 'This could not be read as it was sent.' };
   const place = error instanceof Error ? (error.stack ?? error.message) : String(error);
   process.stderr.write(`${event.request.method} ${event.route.id ?? '?'}: ${place}\n`);
   return { message: 'Something went wrong here. Nothing was half-written; try again, or go back.' };

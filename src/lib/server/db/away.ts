@@ -2,6 +2,12 @@
 export class DatabaseAway extends Error {}
 
 const codes = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'EAI_AGAIN', 'ETIMEDOUT', 'EHOSTUNREACH', 'EPIPE']);
+/** What was asked took too long: a row that somebody else holds, or a limit of the server. Nothing of it was written. */
+export class DatabaseBusy extends Error {}
+/** SQLSTATE: a statement that was cancelled for its time, a lock that was waited for too long, a deadlock. */
+const busyStates = /^(57014|55P03|40P01)$/;
+const isBusy = (error: unknown): boolean => error instanceof Error && 'code' in error && busyStates.test(String(error.code));
+
 /** SQLSTATE: broken connections, a server that stops or starts, one that takes no more of them. */
 const states = /^(08...|57P0[123]|53300)$/;
 /** What node-postgres says without a code. */
@@ -14,8 +20,9 @@ function isAway(error: unknown): boolean {
   return codes.has(code) || states.test(code) || words.test(error.message);
 }
 
-/** Runs what asks the server, and names its being away by its own name. */
+/** Runs what asks the server, and names its being away, or busy, by its own name. */
 export const orAway = <T>(asking: Promise<T>): Promise<T> =>
   asking.catch((error: unknown) => {
+    if (isBusy(error)) throw new DatabaseBusy('the database took too long', { cause: error });
     throw isAway(error) ? new DatabaseAway('the database server does not answer', { cause: error }) : error;
   });

@@ -60,18 +60,34 @@ function isAlive(pid: number): boolean {
   }
 }
 
+export type LockOptions = Readonly<{
+  silentMs?: number;
+  /** Told while it waits to see whether a holder elsewhere still lives. */
+  say?: (text: string) => void;
+  /** Called once another has taken it over, while this process stood still. */
+  lost?: () => void;
+}>;
+
+export type DataDirLock = Readonly<{
+  /** Whether this process still has it: asked of the file after every silence in which another may have taken it. */
+  isHeld: () => boolean;
+  free: () => void;
+}>;
+
 /**
  * Keeps a second process off a data directory: PGlite has no lock of its own, and two processes lose each other's rows.
  *
  * Model:  a file that names its holder and is touched every second. Where its process number says something, here on this machine
  *         since this start, a holder that is gone is taken over at once; from another container or machine it is once its touch
- *         has been silent for five seconds. Only one takes over at a time.
- * Returns a function that gives the directory free.
- * Throws: Error with a plain sentence when a living process holds it.
+ *         has been silent for five seconds, by a touch from the future as soon as it has stood still for as long. Only one takes over at a time.
+ * Throws: Error with a plain sentence when a living process holds it, or the directory cannot be written.
  */
-export async function lockDataDir(dataDir: string, silentMs = usualSilentMs): Promise<() => void> {
+export async function lockDataDir(
+  dataDir: string,
+  { silentMs = usualSilentMs, say = () => undefined, lost = () => undefined }: LockOptions = {}
+): Promise<DataDirLock> {
   const beatMs = silentMs / 5;
-  mkdirSync(dataDir, { recursive: true });
+  inPlainWords(dataDir, () => mkdirSync(dataDir, { recursive: true }));
   const path = join(dataDir, 'calm-reach.lock');
   const me: Holder = {
     token: randomUUID(),
@@ -82,10 +98,12 @@ export async function lockDataDir(dataDir: string, silentMs = usualSilentMs): Pr
     since: new Date().toISOString()
   };
   const deadline = Date.now() + silentMs + 2 * beatMs;
+  const touch = touchSeen(path, silentMs);
+  let isTold = false;
   for (;;) {
-    const taken = await oneAtATime(`${path}.turn`, () => {
+    const taken = await oneAtATime(`${path}.turn`, dataDir, () => {
       const holder = holderOf(path);
-      if (holder && holds(holder, path, me.place, silentMs)) return holder;
+      if (holder && holds(holder, me.place, touch)) return holder;
       const half = `${path}.${me.token}`;
       writeFileSync(half, JSON.stringify(me));
       renameSync(half, path);
@@ -93,17 +111,47 @@ export async function lockDataDir(dataDir: string, silentMs = usualSilentMs): Pr
     });
     if (!taken) break;
     if (taken.place === me.place || Date.now() > deadline) throw new Error(inUse(dataDir, taken));
+    if (!isTold) say(`The data in ${dataDir} are held from ${taken.host}. In some seconds it shows whether that one still runs.`);
+    isTold = true;
     await wait(beatMs / 2); // held from elsewhere: whether it still lives is told by its touch
   }
   const isMine = () => holderOf(path)?.token === me.token;
+  let touchedAt = Date.now();
   const beat = setInterval(() => {
+    if (!isMine()) {
+      clearInterval(beat);
+      lost();
+      return;
+    }
     const now = new Date();
-    if (isMine()) utimesSync(path, now, now);
+    utimesSync(path, now, now);
+    touchedAt = Date.now();
   }, beatMs).unref();
-  return () => {
-    clearInterval(beat);
-    if (isMine()) rmSync(path, { force: true });
+  return {
+    isHeld: () => Date.now() - touchedAt < silentMs - beatMs || isMine(),
+    free() {
+      clearInterval(beat);
+      if (isMine()) rmSync(path, { force: true });
+    }
   };
+}
+
+const diskTroubles: Readonly<Record<string, string>> = {
+  ENOSPC: 'the disk is full',
+  EROFS: 'it lies on a disk that can only be read',
+  EACCES: 'this user may not write there',
+  EPERM: 'this user may not write there'
+};
+
+/** Runs what writes to the directory; what a disk refuses is thrown as a sentence for whoever starts it. */
+export function inPlainWords<T>(dataDir: string, run: () => T): T {
+  try {
+    return run();
+  } catch (error) {
+    const trouble = diskTroubles[(error as NodeJS.ErrnoException).code ?? ''];
+    if (!trouble) throw error;
+    throw new Error(`The data in ${dataDir} cannot be written: ${trouble}. Nothing was changed.`, { cause: error });
+  }
 }
 
 const inUse = (dataDir: string, { pid, host, since }: Holder): string =>
@@ -119,16 +167,27 @@ function holderOf(path: string): Holder | null {
   }
 }
 
-function holds({ pid, place, began }: Holder, path: string, here: string, silentMs: number): boolean {
+function holds({ pid, place, began }: Holder, here: string, isTouched: () => boolean): boolean {
   if (place === here) return isAlive(pid) && (began === null || beganOf(pid) === began);
-  return Date.now() - statSync(path).mtimeMs < silentMs;
+  return isTouched();
+}
+
+/** Whether a file is still touched. A touch from the future says nothing by itself: only one that moves does. */
+function touchSeen(path: string, silentMs: number): () => boolean {
+  let seen: { touchMs: number; sinceMs: number } | null = null;
+  return () => {
+    const { mtimeMs } = statSync(path);
+    if (seen?.touchMs !== mtimeMs) seen = { touchMs: mtimeMs, sinceMs: Date.now() };
+    const silenceMs = mtimeMs > Date.now() ? Date.now() - seen.sinceMs : Date.now() - mtimeMs;
+    return silenceMs < silentMs;
+  };
 }
 
 /** Whoever makes the folder has the turn; one that was left behind by a kill counts no more after a while. */
-async function oneAtATime<T>(turn: string, run: () => T): Promise<T> {
+async function oneAtATime<T>(turn: string, dataDir: string, run: () => T): Promise<T> {
   for (;;) {
     try {
-      mkdirSync(turn);
+      inPlainWords(dataDir, () => mkdirSync(turn));
       break;
     } catch (error) {
       if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
@@ -138,7 +197,7 @@ async function oneAtATime<T>(turn: string, run: () => T): Promise<T> {
     }
   }
   try {
-    return run();
+    return inPlainWords(dataDir, run);
   } finally {
     rmdirSync(turn);
   }

@@ -1,13 +1,13 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { describe, expect, test } from 'vitest';
+import { describe, expect, test, vi } from 'vitest';
 import { z } from 'zod';
 import { fromText } from '$lib/core';
 import { findScreening } from '../repo/screeningRepo';
 import { newPerson } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
-import { lockDataDir } from './dataDirLock';
+import { inPlainWords, lockDataDir } from './dataDirLock';
 import type { Database, Db } from './db';
 import { migrate, migrations, statementsOf } from './migrate';
 import { instant, rowsAtOnce } from './rows';
@@ -145,7 +145,7 @@ describe('lockDataDir', () => {
   const holder = (path: string): Record<string, unknown> => JSON.parse(readFileSync(path, 'utf8')) as Record<string, unknown>;
   /** The lock as another would have written it. */
   const asHeldBy = async (dir: string, path: string, change: object) => {
-    const free = await lockDataDir(dir);
+    const { free } = await lockDataDir(dir);
     const mine = holder(path);
     free();
     writeFileSync(path, JSON.stringify({ ...mine, token: 'other', ...change }));
@@ -160,9 +160,9 @@ describe('lockDataDir', () => {
       await expect(lockDataDir(dir)).rejects.toThrow(
         /in use by another Calm Reach: process \d+ on .+, since .+ Stop that one first/
       );
-      held!();
+      held!.free();
       expect(existsSync(path)).toBe(false);
-      (await lockDataDir(dir))();
+      (await lockDataDir(dir)).free();
     }));
 
   test.each([
@@ -171,7 +171,7 @@ describe('lockDataDir', () => {
   ])('one %s is taken over at once', (_, change) =>
     inTemp(async (dir, path) => {
       await asHeldBy(dir, path, change);
-      const free = await lockDataDir(dir);
+      const { free } = await lockDataDir(dir);
       expect(holder(path).pid).toBe(process.pid);
       free();
     })
@@ -180,21 +180,58 @@ describe('lockDataDir', () => {
   test('half a lock, cut off by a kill, is none', () =>
     inTemp(async (dir, path) => {
       writeFileSync(path, '{"token":');
-      (await lockDataDir(dir))();
+      (await lockDataDir(dir)).free();
     }));
 
   test('one in another container holds while it is touched, and no longer once it is silent', () =>
     inTemp(async (dir, path) => {
       await asHeldBy(dir, path, { place: 'another container', pid: 1 });
       const touching = setInterval(() => utimesSync(path, new Date(), new Date()), silentMs / 5);
-      await expect(lockDataDir(dir, silentMs)).rejects.toThrow(/process 1 on/);
+      await expect(lockDataDir(dir, { silentMs })).rejects.toThrow(/process 1 on/);
       clearInterval(touching);
-      (await lockDataDir(dir, silentMs))();
+      (await lockDataDir(dir, { silentMs })).free();
     }));
+
+  test('one whose clock is ahead holds while it is touched, and is waited for with a word', () =>
+    inTemp(async (dir, path) => {
+      await asHeldBy(dir, path, { place: 'another container', pid: 1 });
+      const ahead = () => new Date(Date.now() + 3_600_000);
+      const touching = setInterval(() => utimesSync(path, ahead(), ahead()), silentMs / 5);
+      await expect(lockDataDir(dir, { silentMs })).rejects.toThrow(/process 1 on/);
+      clearInterval(touching);
+      const told: string[] = [];
+      (await lockDataDir(dir, { silentMs, say: (text) => told.push(text) })).free();
+      expect(told.join()).toMatch(/^The data in .+ are held from .+ shows whether that one still runs\.$/);
+    }));
+
+  test('who stood still while another took it has it no more, and hears of it', () =>
+    inTemp(async (dir, path) => {
+      const lost = vi.fn();
+      const { isHeld } = await lockDataDir(dir, { silentMs, lost });
+      expect(isHeld()).toBe(true);
+      const taken = JSON.stringify({ ...holder(path), token: 'other' });
+      const wakeAt = Date.now() + silentMs;
+      while (Date.now() < wakeAt); // frozen: nothing of it runs
+      writeFileSync(path, taken);
+      expect(isHeld()).toBe(false);
+      await vi.waitFor(() => expect(lost).toHaveBeenCalledOnce());
+      expect(readFileSync(path, 'utf8')).toBe(taken);
+    }));
+
+  test.each([
+    ['ENOSPC', 'the disk is full'],
+    ['EROFS', 'it lies on a disk that can only be read'],
+    ['EACCES', 'this user may not write there']
+  ])('where the disk refuses it with %s, that is said in a sentence', (code, said) => {
+    const refuse = () => {
+      throw Object.assign(new Error(code), { code });
+    };
+    expect(() => inPlainWords('there', refuse)).toThrow(`The data in there cannot be written: ${said}. Nothing was changed.`);
+  });
 
   test('who lost it to another does not give that one free', () =>
     inTemp(async (dir, path) => {
-      const free = await lockDataDir(dir);
+      const { free } = await lockDataDir(dir);
       writeFileSync(path, JSON.stringify({ ...holder(path), token: 'other' }));
       free();
       expect(existsSync(path)).toBe(true);

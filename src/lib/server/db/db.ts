@@ -31,6 +31,8 @@ export type DatabasePlace = Readonly<{
   url?: string;
   /** An image of another embedded database, to begin with its data: a quarter of the time that a new one takes. */
   image?: Blob;
+  /** Asked before anything is written to a directory, and before it is confirmed; throws where it is no longer this process's own. */
+  requireHeld?: () => void;
 }>;
 
 /** Dates stay ISO text, instants become ISO text, numerics and counts become numbers. Keys: the types' oids. */
@@ -49,15 +51,25 @@ export const openDatabase = ({ url, ...embedded }: DatabasePlace): Promise<Datab
  * PGlite by its own interface, not behind node-postgres': over that wire a parameter that cannot be read leaves the only
  * connection out of step, and every later query fails.
  */
-export async function openEmbedded({ dataDir, image }: Omit<DatabasePlace, 'url'> = {}): Promise<EmbeddedDatabase> {
+export async function openEmbedded({
+  dataDir,
+  image,
+  requireHeld = () => undefined
+}: Omit<DatabasePlace, 'url'> = {}): Promise<EmbeddedDatabase> {
   const { PGlite } = await import('@electric-sql/pglite');
-  const lite = await PGlite.create({ ...(dataDir && { dataDir }), ...(image && { loadDataDir: image }) });
-  const flush = dataDir ? flushOf(dataDir) : null;
+  const { amcheck } = await import('@electric-sql/pglite/contrib/amcheck');
+  const lite = await PGlite.create({
+    ...(dataDir && { dataDir }),
+    ...(image && { loadDataDir: image }),
+    extensions: { amcheck }
+  });
+  const flush = dataDir ? flushOf(dataDir, requireHeld) : null;
   await flush?.all();
   const over = (target: Pick<typeof lite, 'query'>): Db => ({
     query: guarded(async (text, values) => {
       // It answers in this very thread, and its promises alone let nobody else in between two queries.
       await othersTurn();
+      requireHeld();
       const { rows, affectedRows = null } = await target.query(text, values, { parsers });
       return { rows, rowCount: affectedRows };
     })
@@ -83,9 +95,17 @@ export async function openEmbedded({ dataDir, image }: Omit<DatabasePlace, 'url'
   };
 }
 
+/** Who waits longer for a row that somebody else holds gives its connection back: else one row would in time hold up everybody. */
+const lockWaitMs = 4000;
+
 async function openServer(url: string): Promise<Database> {
   const types = { getTypeParser: (id: number, format?: 'text' | 'binary') => parsers[id] ?? pg.types.getTypeParser(id, format) };
-  const pool = new pg.Pool({ connectionString: url, types: types as pg.CustomTypesConfig, connectionTimeoutMillis: 5000 });
+  const pool = new pg.Pool({
+    connectionString: url,
+    types: types as pg.CustomTypesConfig,
+    connectionTimeoutMillis: 5000,
+    lock_timeout: lockWaitMs
+  });
   // A connection that breaks: the pool makes a new one, and who used it hears of it at the next query. Without a listener, on the pool
   // for one that rests and on the connection for one in a transaction, it would end the process.
   pool.on('error', ({ message }) => process.stderr.write(`database: a connection was lost (${message}); it is made anew\n`));

@@ -16,12 +16,14 @@ const stepMs = 50;
  * Model:  PostgreSQL's own. What was confirmed stands in its log of changes (pg_wal), which is forced to the disk after each write;
  *         the other files are forced when the database was opened and closed, which is when PGlite makes a checkpoint. A start
  *         after a power cut then plays the log over them.
+ *         A process that stood still and lost its directory meanwhile confirms nothing.
  */
-export function flushOf(databaseDir: string): { all: () => Promise<void>; log: () => Promise<void> } {
+export function flushOf(databaseDir: string, requireHeld: () => void): { all: () => Promise<void>; log: () => Promise<void> } {
   const logDir = join(databaseDir, 'pg_wal');
   let flushedAtMs = 0;
   let running = Promise.resolve();
   async function flushLog(): Promise<void> {
+    requireHeld();
     const sinceMs = flushedAtMs - stepMs;
     flushedAtMs = Date.now();
     for (const name of await readdir(logDir)) {

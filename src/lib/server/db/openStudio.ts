@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { Restored } from '$lib/contract/snapshots';
 import { DatabaseAway } from './away';
 import { lockDataDir } from './dataDirLock';
-import { openDatabase, openEmbedded, type Database, type EmbeddedDatabase } from './db';
+import { openDatabase, openEmbedded, type Database, type Db, type EmbeddedDatabase } from './db';
 import { migrate, waitingMigrations } from './migrate';
 import { snapshotsOf, type Snapshot, type Snapshots } from './snapshots';
 
@@ -25,6 +25,8 @@ export type StudioPlace = Readonly<{
   url?: string;
   /** A snapshot to go back to before anything is opened: its name, or "newest". */
   restore?: string;
+  /** Ends this process once another has its data: nothing more may be written. */
+  end?: () => void;
 }>;
 
 type Say = (text: string) => void;
@@ -36,30 +38,48 @@ type Say = (text: string) => void;
  * Throws: Error with a plain sentence when the directory is held by another process, the snapshot asked for is not there, or what is
  * damaged has no snapshot.
  */
-export async function openStudio({ dataDir, url, restore }: StudioPlace, say: Say): Promise<Studio> {
+export async function openStudio({ dataDir, url, restore, end = () => process.exit(1) }: StudioPlace, say: Say): Promise<Studio> {
   if (url) {
     const db = await openDatabase({ url });
     await untilItAnswers(db, say);
     await update(db, say, async () => undefined);
     return { db, restored: null, restoredRead: async () => undefined, snapshot: async () => undefined, close: () => db.close() };
   }
-  const free = await lockDataDir(dataDir);
+  const lost = () => {
+    say(
+      `The data in ${dataDir} were taken over by another Calm Reach while this one stood still. It ends; what it confirmed is kept.`
+    );
+    end();
+  };
+  const lock = await lockDataDir(dataDir, { say, lost });
+  const requireHeld = () => {
+    if (lock.isHeld()) return;
+    lost();
+    throw new Error('the data are held by another process');
+  };
   try {
-    return await openHeld(dataDir, restore, say, free);
+    return await openHeld({ dataDir, restore, say, free: lock.free, requireHeld });
   } catch (error) {
-    free();
+    lock.free();
     throw error;
   }
 }
 
-async function openHeld(dataDir: string, restore: string | undefined, say: Say, free: () => void): Promise<Studio> {
+type Held = Readonly<{ dataDir: string; restore: string | undefined; say: Say; free: () => void; requireHeld: () => void }>;
+
+async function openHeld({ dataDir, restore, say, free, requireHeld }: Held): Promise<Studio> {
   const snapshots = snapshotsOf(dataDir);
   const markPath = join(dataDir, 'restored.json');
-  if (restore) {
-    await goBack(dataDir, snapshots, restore, say);
+  const wanted = restore ?? (await interruptedRestore(dataDir, say));
+  if (wanted) {
+    await goBack(dataDir, snapshots, wanted, say);
     await rm(markPath, { force: true }); // it was of other data
   }
-  const db = await openOrStandIn(dataDir, snapshots, markPath, say);
+  await rm(join(dataDir, trialFolder), { recursive: true, force: true }); // of a start that was cut off
+  const closedPath = join(dataDir, 'closed');
+  const wasClosed = await isThere(closedPath);
+  const db = await openOrStandIn({ dataDir, snapshots, markPath, say, requireHeld, wasClosed });
+  await rm(closedPath, { force: true });
   const take = (occasion: Snapshot['occasion']) => snapshots.take(occasion, new Date(), db.whileStill);
   await update(db, say, async () => void (await take('migration')));
   const due = dueSnapshots(db, snapshots, take, say);
@@ -77,9 +97,37 @@ async function openHeld(dataDir: string, restore: string | undefined, say: Say, 
     async close() {
       await due.stop();
       await db.close();
+      await writeFile(closedPath, '');
       free();
     }
   };
+}
+
+/**
+ * Reads every row whole and every index against its table, and leaves nothing behind. A table that is cut at a page opens, and counts.
+ *
+ * Throws: whatever the database finds; Error where a table and one of its indexes do not have the same rows.
+ */
+async function requireSoundKeys(tx: Db): Promise<void> {
+  const Index = z.object({ oid: z.number(), name: z.string(), table: z.string(), columns: z.string() });
+  const { rows } = await tx.query(
+    `select i.indexrelid::int as oid, i.indexrelid::regclass::text as name, i.indrelid::regclass::text as "table",
+            (select string_agg(quote_ident(a.attname), ', ' order by a.attnum) from pg_attribute a
+              where a.attrelid = i.indrelid and a.attnum = any (i.indkey)) as columns
+       from pg_index i join pg_class c on c.oid = i.indexrelid join pg_am m on m.oid = c.relam
+      where c.relnamespace = 'public'::regnamespace and m.amname = 'btree' and i.indpred is null and i.indexprs is null`
+  );
+  await tx.query('savepoint look');
+  await tx.query('create extension amcheck');
+  for (const { oid, name, table, columns } of z.array(Index).parse(rows)) {
+    await tx.query(`select bt_index_check(${oid}::regclass, true)`);
+    for (const way of ['seqscan', 'bitmapscan', 'indexonlyscan']) await tx.query(`set local enable_${way} = off`);
+    const byKey = await tx.query(`select sum(length(t::text)) as size from (select * from ${table} order by ${columns}) t`);
+    await tx.query('set local enable_seqscan = on');
+    const whole = await tx.query(`select sum(length(t::text)) as size from ${table} t`);
+    if (JSON.stringify(byKey.rows) !== JSON.stringify(whole.rows)) throw new Error(`${table} does not agree with ${name}`);
+  }
+  await tx.query('rollback to savepoint look');
 }
 
 async function readMark(path: string): Promise<Restored | null> {
@@ -159,30 +207,54 @@ async function stateOf(db: Database): Promise<string | null> {
   return z.array(z.object({ state: z.string().nullable() })).parse(rows)[0]?.state ?? null;
 }
 
+const trialFolder = 'database-trial';
+/** Names the snapshot that is being brought back, until it is. */
+const restoringFile = 'restoring';
+
+const isThere = (path: string): Promise<boolean> =>
+  access(path).then(
+    () => true,
+    () => false
+  );
+
+/** Returns the snapshot whose bringing back was cut off; it is done whole now. */
+async function interruptedRestore(dataDir: string, say: Say): Promise<string | undefined> {
+  const name = await readFile(join(dataDir, restoringFile), 'utf8').catch(() => undefined);
+  if (name) say(`Bringing back ${name} was cut off; it is done again.`);
+  return name || undefined;
+}
+
 /** By command: the present state is kept as a snapshot of its own, so that going back can be taken back. */
 async function goBack(dataDir: string, snapshots: Snapshots, name: string, say: Say): Promise<void> {
   const all = await snapshots.list();
   const wanted = name === 'newest' ? all[0] : all.find((s) => s.name === name);
   if (!wanted) throw new Error(`There is no snapshot "${name}" in ${join(dataDir, 'snapshots')}. There are: ${listed(all)}.`);
-  const isThere = await access(join(dataDir, 'database')).then(
-    () => true,
-    () => false
-  );
-  const before = isThere ? await snapshots.take('restore', new Date(), (copy) => copy()) : null;
-  await snapshots.unpack(wanted, join(dataDir, 'database-trial'));
+  const under = join(dataDir, restoringFile);
+  // One that was cut off has its snapshot of the moment before.
+  const isFirstTry = !(await isThere(under));
+  const before =
+    isFirstTry && (await isThere(join(dataDir, 'database')))
+      ? await snapshots.take('restore', new Date(), (copy) => copy())
+      : null;
+  await writeFile(under, wanted.name);
+  await snapshots.unpack(wanted, join(dataDir, trialFolder));
   await rm(join(dataDir, 'database'), { recursive: true, force: true });
-  await rename(join(dataDir, 'database-trial'), join(dataDir, 'database'));
+  await rename(join(dataDir, trialFolder), join(dataDir, 'database'));
+  await rm(under, { force: true });
   say(`The data are again those of ${wanted.name}.${before ? ` Those of a moment ago are kept as ${before.name}.` : ''}`);
 }
 
 const listed = (all: readonly Snapshot[]) => all.map((s) => s.name).join(', ') || 'none';
 
-async function openOrStandIn(dataDir: string, snapshots: Snapshots, markPath: string, say: Say): Promise<EmbeddedDatabase> {
+type Opening = Pick<Held, 'dataDir' | 'say' | 'requireHeld'> &
+  Readonly<{ snapshots: Snapshots; markPath: string; wasClosed: boolean }>;
+
+async function openOrStandIn({ dataDir, snapshots, markPath, say, requireHeld, wasClosed }: Opening): Promise<EmbeddedDatabase> {
   const databaseDir = join(dataDir, 'database');
   const all = await snapshots.list();
   const wasThere = all.length > 0;
   try {
-    return await openSound(databaseDir, wasThere);
+    return await openSound(databaseDir, { wasThere, wasClosed, requireHeld });
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
     const found = await newestSound(dataDir, all);
@@ -201,16 +273,16 @@ async function openOrStandIn(dataDir: string, snapshots: Snapshots, markPath: st
       `The data in ${databaseDir} could not be opened (${why}). The snapshot ${found.snapshot.name} stands in for them; ` +
         `what was kept after it is not in it. The damaged files are in ${damagedDir}.`
     );
-    return openEmbedded({ dataDir: databaseDir });
+    return openEmbedded({ dataDir: databaseDir, requireHeld });
   }
 }
 
 async function newestSound(dataDir: string, all: readonly Snapshot[]): Promise<{ snapshot: Snapshot; dir: string } | null> {
-  const dir = join(dataDir, 'database-trial');
+  const dir = join(dataDir, trialFolder);
   for (const snapshot of all)
     try {
       await snapshotsOf(dataDir).unpack(snapshot, dir);
-      await (await openSound(dir, true)).close();
+      await (await openSound(dir, { wasThere: true, wasClosed: false })).close();
       return { snapshot, dir };
     } catch {
       await rm(dir, { recursive: true, force: true }); // the next older one may do
@@ -219,17 +291,21 @@ async function newestSound(dataDir: string, all: readonly Snapshot[]): Promise<{
 }
 
 /**
- * Opens embedded data and reads through every table. PGlite would begin anew in a directory whose first files are missing: where
- * data must have been there, that is damage.
+ * Opens embedded data and reads through every table; where they were not closed, by every key as well. PGlite would begin anew in a
+ * directory whose first files are missing: where data must have been there, that is damage.
  */
-async function openSound(databaseDir: string, wasThere: boolean): Promise<EmbeddedDatabase> {
+async function openSound(
+  databaseDir: string,
+  { wasThere, wasClosed, requireHeld }: Readonly<{ wasThere: boolean; wasClosed: boolean; requireHeld?: () => void }>
+): Promise<EmbeddedDatabase> {
   if (wasThere) for (const file of ['PG_VERSION', 'global/pg_control']) await access(join(databaseDir, file));
-  const db = await openEmbedded({ dataDir: databaseDir });
+  const db = await openEmbedded({ dataDir: databaseDir, ...(requireHeld && { requireHeld }) });
   try {
     const { rows } = await db.query(`select table_name as name from information_schema.tables where table_schema = 'public'`);
     const tables = z.array(z.object({ name: z.string() })).parse(rows);
     if (wasThere && tables.length === 0) throw new Error('no tables are in it');
     for (const { name } of tables) await db.query(`select count(*) from "${name}"`);
+    if (!wasClosed) await db.transaction(requireSoundKeys);
     return db;
   } catch (error) {
     await db.close().catch(() => undefined);
