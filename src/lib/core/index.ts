@@ -109,6 +109,7 @@ export {
   compileForm,
   countedIn,
   easedBlock,
+  formKinds,
   exercisesIn,
   isAsked,
   isWorked,

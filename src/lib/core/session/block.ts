@@ -25,6 +25,8 @@ export type Form =
   | Readonly<{ kind: 'pulses'; spec: PulsesSpec }>
   | Readonly<{ kind: 'flow'; spec: Readonly<{ steps: readonly FlowStep[] }> }>;
 
+export const formKinds = ['cycle', 'reps', 'hold', 'breaths', 'pulses', 'flow'] as const satisfies readonly Form['kind'][];
+
 export type StackOfWork = Readonly<{ dialId: DialId; rung: Rung }>;
 
 /** What is done on one side (null: both together), how many times, and on which stack. */

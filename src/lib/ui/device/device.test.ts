@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { KeptSession } from '$lib/contract/played';
 import { awayPath } from './awayPath';
-import { isOfUse } from './deviceStore';
+import { isOfUse, isPlayable } from './deviceStore';
 
 describe('where a page that no server answers for leads', () => {
   test.each([
@@ -30,5 +30,18 @@ describe('what this device holds of a person', () => {
     // Whatever it is: as long as something of it waits.
     expect(isOfUse(session, today, [{ sessionId: 7 }])).toBe(true);
     expect(isOfUse(session, today, [{ sessionId: 8 }])).toBe(isHeld);
+  });
+
+  test('an entry of another version, or of no known kind, is passed over', () => {
+    const session = { id: 7, week: 1, ordinal: 2, status: 'planned' };
+    const block = (kind: string) => ({ work: [{ form: { kind, spec: {} }, side: null }] });
+    const entry = (more: object = {}) => ({
+      ...{ client: { id: 3, name: 'Nell Harrow' }, session, keptOn: today, days: [{ on: today }], blocks: [block('hold')] },
+      ...more
+    });
+    expect(isPlayable(entry())).toBe(true);
+    for (const odd of [{ blocks: [block('spiral')] }, { days: undefined }, { session: { id: 7 } }, { client: null }])
+      expect(isPlayable(entry(odd))).toBe(false);
+    expect(isPlayable('something else')).toBe(false);
   });
 });

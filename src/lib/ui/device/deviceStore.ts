@@ -1,10 +1,12 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { z } from 'zod';
 import type { KeptSession, PlayedSession } from '$lib/contract/played';
-import { addDays } from '$lib/core';
+import { addDays, formKinds } from '$lib/core';
 import { dateToday } from '$lib/ui/format';
 
+const letterTos = ['start', 'sets', 'pain', 'finish'] as const;
 /** What a player says to the studio about a session. */
-export type LetterTo = 'start' | 'sets' | 'pain' | 'finish';
+export type LetterTo = (typeof letterTos)[number];
 
 /** Something that was confirmed on this device and is on its way to the studio. */
 export type Letter = Readonly<{
@@ -44,9 +46,9 @@ const device = (): Promise<IDBPDatabase<Schema>> =>
 export const putLetter = async (letter: Letter): Promise<void> => void (await (await device()).put('letters', letter));
 export const deleteLetter = async (id: string): Promise<void> => (await device()).delete('letters', id);
 
-/** Every letter in its order. */
+/** Every letter in its order. What another version of the program put there in another form stays there, unread. */
 export const listLetters = async (): Promise<Letter[]> =>
-  (await (await device()).getAll('letters')).toSorted((a, b) => a.no - b.no);
+  (await (await device()).getAll('letters')).filter((l) => letterTos.includes(l.to)).toSorted((a, b) => a.no - b.no);
 
 export const putSession = async (kept: KeptSession): Promise<void> => void (await (await device()).put('sessions', kept));
 
@@ -67,10 +69,22 @@ export const sessionOf = ({ client, session }: PlayedSession): string =>
 export const keepPlayed = (played: PlayedSession): Promise<void> =>
   putSession({ ...played, copy: null, keptOn: dateToday(), days: [], without: [], effortCapPct: 100 }).catch(() => undefined);
 
+/** What every kept session has, whichever version of the program kept it. */
+const keptShape = z.looseObject({
+  client: z.looseObject({ id: z.number(), name: z.string() }),
+  session: z.looseObject({ id: z.number(), week: z.number(), ordinal: z.number(), status: z.string() }),
+  keptOn: z.string(),
+  days: z.array(z.looseObject({ on: z.string() })),
+  blocks: z.array(z.looseObject({ work: z.array(z.looseObject({ form: z.looseObject({ kind: z.enum(formKinds) }) })) }))
+});
+
+/** Whether an entry of the device is a session that this version can play. */
+export const isPlayable = (entry: unknown): boolean => keptShape.safeParse(entry).success;
+
 /** The sessions this device can play by itself; none where nothing can be read. */
 export const listSessions = (): Promise<KeptSession[]> =>
   device().then(
-    (db) => db.getAll('sessions'),
+    async (db) => (await db.getAll('sessions')).filter(isPlayable),
     () => []
   );
 
