@@ -24,7 +24,17 @@ export default defineConfig({
           name: 'node',
           isolate: false,
           include: ['src/**/*.test.ts'],
-          exclude: ['src/**/*.svelte.test.ts'],
+          exclude: ['src/**/*.svelte.test.ts', 'src/**/*.db.test.ts']
+        }
+      },
+      // Whatever is kept by the day is right far from the zone of the log as well; its clock changes in March.
+      {
+        extends: true,
+        test: {
+          name: 'database',
+          isolate: false,
+          env: { TZ: 'America/New_York' },
+          include: ['src/**/*.db.test.ts'],
           globalSetup: 'src/lib/server/testing/databaseImages.ts'
         }
       },

@@ -96,6 +96,7 @@ type World = Readonly<{
   goalId: number;
   propId: number;
   occasionId: number;
+  trialId: number;
   sessionId: number;
   exerciseId: string;
 }>;
@@ -115,7 +116,7 @@ beforeAll(async () => {
     { schoolId: 'long_hold', weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 },
     today
   );
-  const { goal, sessions } = await loadCase(db, clientId, today);
+  const { goal, sessions, occasions } = await loadCase(db, clientId, today);
   const exerciseId = await addExercise(db, ownExercise, null);
   const [prop] = await listProps(db);
   const archivedId = await newPerson(db, 'Long Gone');
@@ -126,6 +127,7 @@ beforeAll(async () => {
     goalId: goal!.id,
     propId: Number(prop!.id),
     occasionId,
+    trialId: occasions.find((o) => o.id === occasionId)!.trials[0]!.id,
     sessionId: sessions[0]!.id,
     exerciseId
   };
@@ -208,7 +210,7 @@ const post = (db: Database, { route, action, params = {}, query }: Door, typed: 
 };
 
 /** A form as a careful person fills it in, by route and action. */
-const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, exerciseId }: World): Door[] => {
+const doors = ({ clientId, archivedId, goalId, propId, occasionId, trialId, sessionId, exerciseId }: World): Door[] => {
   const client = '/people/[clientId=id]';
   const params = { clientId: String(clientId) };
   const ofClient = (page: string, action: string, typed: Typed, query = {}): Door => ({
@@ -339,6 +341,14 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, sessionId, ex
     ),
     ofClient('measure', 'remove', { occasionId: String(occasionId) }),
     ofClient('measure', 'restore', { occasionId: String(occasionId) }),
+    ...(['correct', 'takeOut', 'putBack'] as const).map((action) =>
+      ofClient(
+        'measure/numbers',
+        action,
+        { trialId: String(trialId), ...(action === 'correct' && { heightCm: '22' }) },
+        { occasion: String(occasionId), m: 'front_split_gap' }
+      )
+    ),
     ofClient('photos', 'consent', { givenBy: 'Nell Harrow' }),
     ofClient('photos', 'revoke', {}),
     ofClient('photos', 'remove', { photoId: '5a0e8a2e-3b2c-4f4e-9a51-0d1f2f3a4b5c' }),

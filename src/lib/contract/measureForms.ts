@@ -19,11 +19,13 @@ import {
   type Side,
   type WayId
 } from '$lib/core';
-import { bodyState, checkbox, isoDate, line, parseDecimal, text, toCm, fromCm, type LengthUnit } from './fields';
+import { bodyState, checkbox, isoDate, line, parseDecimal, rowId, text, toCm, fromCm, type LengthUnit } from './fields';
 
 export const dayTimes = ['', 'morning', 'midday', 'evening'] as const;
 export const trainings = ['', 'before', 'after'] as const;
 export const trialsPerSide = 5;
+/** Whatever was taken out can be put back for so many days. */
+export const removedDays = 30;
 
 /** What must be alike before two measures are compared, and what is only kept. */
 const conditions = {
@@ -204,6 +206,33 @@ export const measureForm = (measure: Measure, unit: LengthUnit, lengths: Lengths
         return { takenOn, bodyState: state, dayTime, training, measurer, note, trials, sure };
       }
     );
+
+/** One number of an occasion as it is corrected: the fields of its way, under their own names. */
+export const correctionForm = (
+  trial: Readonly<{ measureId: string; way: WayId; side: Side | null }>,
+  unit: LengthUnit,
+  lengths: LengthsBySide
+) =>
+  z
+    .object({ trialId: rowId, sure: checkbox })
+    .catchall(z.unknown())
+    .transform(({ trialId, sure, ...form }, ctx) => {
+      const { side, way } = trial;
+      const parsed = parseTrial(
+        (f) => form[f],
+        measureOf(trial.measureId),
+        way,
+        unit,
+        lengths(side),
+        lengths(side && otherSide(side))
+      );
+      if (parsed.state === 'read') return { trialId, sure, entries: parsed.entries };
+      const messages =
+        parsed.state === 'wrong' ? parsed.messages : { [wayOf(way).fields[0]!.id]: 'Write the number, or take it out' };
+      for (const [field, message] of Object.entries(messages)) ctx.addIssue({ code: 'custom', message, path: [field] });
+      return z.NEVER;
+    });
+export type Correction = z.output<ReturnType<typeof correctionForm>>;
 
 /** Which measure a form speaks of. */
 export const measureIdForm = z.object({ measureId }).transform((f) => measureOf(f.measureId));

@@ -28,7 +28,7 @@ export type MeasuredPair = z.output<typeof PairRow>;
 export async function listMeasurers(db: Db, measureId: string): Promise<string[]> {
   const { rows } = await db.query(
     `select o.measurer, count(*) from occasion o join trial t on t.occasion_id = o.id
-      where t.measure_id = $1 and o.removed_at is null and o.measurer <> ''
+      where t.measure_id = $1 and o.removed_at is null and t.removed_at is null and o.measurer <> ''
       group by o.measurer order by count(*) desc, o.measurer`,
     [measureId]
   );
@@ -42,7 +42,7 @@ export async function listPairs(db: Db, measureId: string, first: string, second
        select distinct on (o.client_id, o.taken_on, o.body_state, o.measurer, t.side, t.mode, t.way, t.support)
               o.client_id, o.taken_on, o.body_state, o.measurer, t.side, t.mode, t.way, t.support, avg(t.value) as value
          from occasion o join trial t on t.occasion_id = o.id
-        where t.measure_id = $1 and o.removed_at is null and o.measurer in ($2, $3)
+        where t.measure_id = $1 and o.removed_at is null and t.removed_at is null and o.measurer in ($2, $3)
         group by o.id, t.side, t.mode, t.way, t.support
         order by o.client_id, o.taken_on, o.body_state, o.measurer, t.side, t.mode, t.way, t.support, o.id desc
      )

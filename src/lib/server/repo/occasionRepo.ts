@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { bodyState } from '$lib/contract/fields';
 import { dayTimes, trainings, type ConditionsInput, type TrialInput } from '$lib/contract/measureForms';
-import { measureModes, sides, wayIds } from '$lib/core';
+import { measureModes, sides, wayIds, type Entries } from '$lib/core';
 import type { ClientTx, Db } from '../db/db';
 import { allRows, changedOne, firstRow, IdRow, oneRow, rowsAtOnce } from '../db/rows';
 
@@ -61,7 +61,7 @@ export const listOccasions = (db: Db, clientId: number): Promise<Occasion[]> =>
             coalesce(json_agg(json_build_object('id', t.id, 'measure_id', t.measure_id, 'side', t.side, 'mode', t.mode, 'way', t.way,
                                                 'support', t.support, 'entries', t.entries, 'value', t.value)
                               order by t.measure_id, t.side, t.mode, t.way, t.ordinal) filter (where t.id is not null), '[]') as trials
-       from occasion o left join trial t on t.occasion_id = o.id
+       from occasion o left join trial t on t.occasion_id = o.id and t.removed_at is null
       where o.client_id = $1 and o.removed_at is null
       group by o.id
       order by o.taken_on, o.id`,
@@ -123,6 +123,85 @@ export async function updateTrialValues(tx: ClientTx, values: readonly Readonly<
     [JSON.stringify(values)]
   );
 }
+
+export const trialChangeKinds = ['corrected', 'taken out', 'put back'] as const;
+
+const TrialOfDayRow = TrialJson.and(
+  z
+    .object({
+      ordinal: z.int(),
+      removed_at: z.string().nullable(),
+      changes: z.array(
+        z
+          .object({ changed_at: z.string(), kind: z.enum(trialChangeKinds), value: z.number() })
+          .transform((r) => ({ changedAt: r.changed_at, kind: r.kind, value: r.value }))
+      )
+    })
+    .transform((r) => ({ ordinal: r.ordinal, removedAt: r.removed_at, changes: r.changes }))
+);
+/** One number of an occasion, there or taken out, with what became of it. */
+export type TrialOfDay = z.output<typeof TrialOfDayRow>;
+
+/** Returns the numbers of one measure in one occasion, with those taken out, in their order. */
+export const listTrialsOfDay = (db: Db, clientId: number, occasionId: number, measureId: string): Promise<TrialOfDay[]> =>
+  rowsAtOnce(
+    db,
+    TrialOfDayRow,
+    `select t.id, t.measure_id, t.side, t.mode, t.way, t.support, t.entries, t.value, t.ordinal, t.removed_at,
+            coalesce((select json_agg(json_build_object('changed_at', x.changed_at, 'kind', x.kind, 'value', x.value) order by x.id)
+                        from trial_change x where x.trial_id = t.id), '[]') as changes
+       from trial t join occasion o on o.id = t.occasion_id
+      where o.client_id = $1 and o.id = $2 and t.measure_id = $3 and o.removed_at is null
+      order by t.mode desc, t.side, t.ordinal`,
+    [clientId, occasionId, measureId]
+  );
+
+/** What becomes of one number: other entries, or taken out, or put back. */
+export type TrialChange = Readonly<{ kind: (typeof trialChangeKinds)[number]; entries: Entries; value: number; at: string }>;
+
+/** Changes one number, and keeps what it was before. */
+export async function updateTrial(
+  tx: ClientTx,
+  trial: Pick<TrialOfDay, 'id' | 'entries' | 'value'>,
+  change: TrialChange
+): Promise<void> {
+  await tx.query('insert into trial_change (trial_id, changed_at, kind, entries, value) values ($1, $2, $3, $4, $5)', [
+    trial.id,
+    change.at,
+    change.kind,
+    JSON.stringify(trial.entries),
+    trial.value
+  ]);
+  const removedAt = change.kind === 'taken out' ? change.at : null;
+  changedOne(
+    await tx.query('update trial set entries = $2, value = $3, removed_at = $4 where id = $1', [
+      trial.id,
+      JSON.stringify(change.entries),
+      change.value,
+      removedAt
+    ]),
+    'trial'
+  );
+}
+
+const RemovedRow = z
+  .object({ id: z.int(), taken_on: z.iso.date(), removed_at: z.string(), measures: z.array(z.string()) })
+  .transform((r) => ({ id: r.id, takenOn: r.taken_on, removedAt: r.removed_at, measures: r.measures }));
+/** An occasion that was taken out and can be put back. */
+export type RemovedOccasion = z.output<typeof RemovedRow>;
+
+/** Returns the occasions with a measure that were taken out since an instant, the last first. */
+export const listRemovedOccasions = (db: Db, clientId: number, measureId: string, since: string): Promise<RemovedOccasion[]> =>
+  rowsAtOnce(
+    db,
+    RemovedRow,
+    `select o.id, o.taken_on, o.removed_at, json_agg(distinct t.measure_id) as measures
+       from occasion o join trial t on t.occasion_id = o.id
+      where o.client_id = $1 and o.removed_at > $3
+      group by o.id having bool_or(t.measure_id = $2)
+      order by o.removed_at desc`,
+    [clientId, measureId, since]
+  );
 
 /** Adds to the note of an occasion that is gone on with. */
 export async function appendNote(tx: ClientTx, occasionId: number, note: string): Promise<void> {

@@ -119,7 +119,7 @@ export async function listPeople(db: Db, ids: readonly number[]): Promise<Person
              select o.taken_on, t.mean
                from occasion o cross join lateral (
                  select avg(value) as mean from trial
-                  where occasion_id = o.id and measure_id = g.headline and mode = $2::jsonb ->> g.headline
+                  where occasion_id = o.id and removed_at is null and measure_id = g.headline and mode = $2::jsonb ->> g.headline
                     and side is not distinct from s.side) t
               where o.client_id = c.id and o.removed_at is null and t.mean is not null
               order by o.taken_on desc, o.id desc limit 1

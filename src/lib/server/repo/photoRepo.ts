@@ -62,7 +62,7 @@ export async function listPhotos(db: Db, clientId: number): Promise<Photo[]> {
   const { rows } = await db.query(
     `select p.id, p.measure_id, p.side, p.mode, p.width_px, p.height_px, p.points, o.taken_on, o.body_state, o.id as occasion_id, t.way
        from photo p join trial t on t.id = p.trial_id join occasion o on o.id = t.occasion_id
-      where p.client_id = $1 and o.removed_at is null
+      where p.client_id = $1 and o.removed_at is null and t.removed_at is null
       order by o.taken_on, o.id, t.ordinal`,
     [clientId]
   );

@@ -4,10 +4,12 @@ import { goals, measureOf, wayOf } from '$lib/core';
 import { listMeasurers, listPairs } from '../repo/agreementRepo';
 import { goalInput, newPerson, passCheck, personWithGoal, take } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
+import { listRemovedOccasions, listTrialsOfDay, updateOccasionRemoved } from '../repo/occasionRepo';
 import { caseMemory } from './caseMemory';
+import { changeClient } from './changing';
 import { loadCase, withGoal, withSplit } from './clientCase';
 import { chooseGoal, closeGoal, saveGoal } from './goalSetting';
-import { changePerson, keepMeasure, saveOccasion } from './measuring';
+import { changePerson, correctTrial, keepMeasure, saveOccasion, setTrialRemoved } from './measuring';
 import { compareActive, compareSides } from './comparing';
 import { hasBaseline, isDue, takenOf } from './taken';
 import { takenSplits } from './takenSplit';
@@ -19,6 +21,55 @@ const today = '2026-03-02';
 const on = { on: today };
 const refusal = (code: string) => expect.objectContaining({ code });
 const goalCase = async (db: Parameters<typeof loadCase>[0], id: number) => withGoal(await loadCase(db, id, today))!;
+
+test('one number is corrected, taken out and put back by itself, with what it was beside it', () =>
+  store.rolledBack(async (db) => {
+    const id = await personWithGoal(db, 'front_split');
+    const measureId = 'front_split_gap';
+    const when = { now: new Date('2026-03-02T10:00:00Z'), today };
+    await take(db, id, measureId, 'left', [30, 30], { on: '2026-02-20' });
+    await take(db, id, measureId, 'left', [80, 31], on);
+    const occasionId = (await loadCase(db, id, today)).occasions.at(-1)!.id;
+    const list = () => listTrialsOfDay(db, id, occasionId, measureId);
+    const [typo] = await list();
+    const correct = (heightCm: number, sure = false) =>
+      correctTrial(db, id, { trialId: typo!.id, sure, entries: { heightCm } }, when);
+    await expect(correct(300)).rejects.toThrow(); // no body goes there
+    await expect(correct(75)).rejects.toEqual(refusal('measure_unconfirmed'));
+    expect((await list())[0]).toMatchObject({ value: 80, changes: [] });
+    await correct(32);
+    const valueNow = async () => takenOf(await loadCase(db, id, today)).at(-1)!;
+    expect(await valueNow()).toMatchObject({ value: 31.5, trials: 2 });
+    const changed = { at: { occasionId, measureId, trialId: typo!.id } };
+    await setTrialRemoved(db, id, changed.at, 'taken out', when.now);
+    expect(await valueNow()).toMatchObject({ value: 31, trials: 1 });
+    expect((await list())[0]!.removedAt).not.toBeNull();
+    for (let i = 0; i < 2; i++) await setTrialRemoved(db, id, changed.at, 'put back', when.now); // sent twice
+    expect((await list())[0]!.changes.map(({ kind, value }) => [kind, value])).toEqual([
+      ['corrected', 80],
+      ['taken out', 32],
+      ['put back', 32]
+    ]);
+    const other = await personWithGoal(db, 'front_split');
+    await expect(setTrialRemoved(db, other, changed.at, 'taken out', when.now)).rejects.toEqual(refusal('not_found'));
+    await expect(correctTrial(db, other, { trialId: typo!.id, sure: true, entries: { heightCm: 1 } }, when)).rejects.toEqual(
+      refusal('not_found')
+    );
+  }));
+
+test('a day that was taken out can be put back for thirty days, with all that was measured on it', () =>
+  store.rolledBack(async (db) => {
+    const id = await personWithGoal(db, 'front_split');
+    await take(db, id, 'front_split_gap', 'left', [30, 30], on);
+    const [occasion] = (await loadCase(db, id, today)).occasions;
+    const removed = '2026-03-02T10:00:00.000Z';
+    await changeClient(db, id, (tx) => updateOccasionRemoved(tx, id, occasion!.id, removed));
+    const since = (day: string) => listRemovedOccasions(db, id, 'front_split_gap', `${day}T10:00:00.000Z`);
+    expect(await since('2026-03-01')).toMatchObject([{ id: occasion!.id, takenOn: today, measures: ['front_split_gap'] }]);
+    expect(await since('2026-03-03')).toEqual([]);
+    await changeClient(db, id, (tx) => updateOccasionRemoved(tx, id, occasion!.id, null));
+    expect((await loadCase(db, id, today)).occasions).toHaveLength(1);
+  }));
 
 test('a length that is corrected changes the value in the list and on the page alike', () =>
   store.rolledBack(async (db) => {

@@ -1,6 +1,7 @@
 import { compute } from '$lib/contract/door';
 import type { ClientInput } from '$lib/contract/forms';
-import type { MeasureInput, SentMeasure, TrialInput } from '$lib/contract/measureForms';
+import type { Correction, MeasureInput, SentMeasure, TrialInput } from '$lib/contract/measureForms';
+import type { Taken } from '$lib/contract/taken';
 import {
   CoreError,
   isSignedDepth,
@@ -18,6 +19,8 @@ import {
   insertOccasion,
   insertTrials,
   listOccasions,
+  listTrialsOfDay,
+  updateTrial,
   updateTrialValues
 } from '../repo/occasionRepo';
 import { listGoals } from '../repo/goalRepo';
@@ -54,7 +57,53 @@ export async function keepMeasure(db: Database, clientId: number, { sure, ...inp
   return saveOccasion(db, clientId, input);
 }
 
-function requirePlausible(c: ClientCase, { trials, bodyState }: MeasureInput): void {
+/**
+ * Corrects one number of an occasion. It is asked about first where it looks mistyped beside the others; what it was stays beside it.
+ *
+ * Throws: CoreError 'not_found', 'measure_unconfirmed', those of `saveOccasion`.
+ */
+export const correctTrial = (
+  db: Database,
+  clientId: number,
+  { trialId, sure, entries }: Correction,
+  at: Readonly<{ now: Date; today: string }>
+): Promise<void> =>
+  changeClient(db, clientId, async (tx) => {
+    const c = await loadCase(tx, clientId, at.today);
+    const { occasion, trial } = trialIn(c, trialId);
+    const alike = seriesOf(occasion).find((s) => s.some((t) => t.id === trialId))!;
+    const trials = alike.map((t, i): TrialInput => ({ ...t, ordinal: i + 1, ...(t.id === trialId && { entries }) }));
+    const [value] = valuedTrials(c.client, { trials: trials.filter((_, i) => alike[i]!.id === trialId) }).map((t) => t.value);
+    // It is no measure before itself, and what may be mistyped teaches nobody how far measures lie apart.
+    const others = { ...c, occasions: c.occasions.filter((o) => o.id !== occasion.id) };
+    if (!sure) requirePlausible(others, { ...occasion, trials });
+    await updateTrial(tx, trial, { kind: 'corrected', entries, value: value!, at: at.now.toISOString() });
+  });
+
+function trialIn(c: ClientCase, trialId: number) {
+  for (const occasion of c.occasions) for (const trial of occasion.trials) if (trial.id === trialId) return { occasion, trial };
+  throw new CoreError('not_found', { what: 'trial' });
+}
+
+/** Takes one number out of its occasion, or puts it back. Throws: CoreError 'not_found'. */
+export const setTrialRemoved = (
+  db: Database,
+  clientId: number,
+  { occasionId, measureId, trialId }: Readonly<{ occasionId: number; measureId: string; trialId: number }>,
+  kind: 'taken out' | 'put back',
+  now: Date
+): Promise<void> =>
+  changeClient(db, clientId, async (tx) => {
+    const trial = (await listTrialsOfDay(tx, clientId, occasionId, measureId)).find((t) => t.id === trialId);
+    if (!trial) throw new CoreError('not_found', { what: 'trial' });
+    if ((trial.removedAt === null) === (kind === 'put back')) return; // sent twice
+    await updateTrial(tx, trial, { kind, entries: trial.entries, value: trial.value, at: now.toISOString() });
+  });
+
+function requirePlausible(
+  c: ClientCase,
+  { trials, bodyState, takenOn }: Pick<MeasureInput, 'trials' | 'bodyState' | 'takenOn'>
+): void {
   const series = new Map<string, TrialInput[]>();
   for (const t of trials) series.set(comparesKey(t, bodyState), [...(series.get(comparesKey(t, bodyState)) ?? []), t]);
   for (const [key, alike] of series) {
@@ -62,14 +111,15 @@ function requirePlausible(c: ClientCase, { trials, bodyState }: MeasureInput): v
     const measure = measureOf(measureId);
     const asked = { measure, way, trials: alike.map((t) => t.entries), lengths: lengthsOf(c.client, side), before: null };
     const { values, error } = measureResult({ ...asked, own: ownRecord(c, measureId, way), stackStepCm: stackStepCm(c) });
-    const before = takenOf(c).findLast((r) => comparesKey(r, r.bodyState) === key) ?? null;
+    const isEarlier = (r: Taken) => r.takenOn <= takenOn;
+    const before = takenOf(c).findLast((r) => isEarlier(r) && comparesKey(r, r.bodyState) === key) ?? null;
     const doubt = measureDoubt(values, before, error);
     if (doubt) throw new CoreError('measure_unconfirmed', { ...doubt, side: side ?? '', mode, unit: measure.unit });
   }
 }
 
 /** Returns the trials with what they come to on this body. Throws: those of `saveOccasion`. */
-const valuedTrials = (client: Client, { trials }: MeasureInput) =>
+const valuedTrials = (client: Client, { trials }: Pick<MeasureInput, 'trials'>) =>
   trials.map((t) => {
     const measure = measureOf(t.measureId);
     const value = trialValue(measure, t.way, t.entries, lengthsOf(client, t.side));

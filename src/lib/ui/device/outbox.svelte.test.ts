@@ -203,9 +203,11 @@ describe('the outbox', () => {
     async (_, to, body, days) => {
       const kept = (id: number, clientId: number) =>
         ({
-          session: { id, status: 'planned' },
-          client: { id: clientId },
-          days: [{ on: '2026-03-02' }]
+          session: { id, week: 1, ordinal: 1, status: 'planned' },
+          client: { id: clientId, name: 'Nell Harrow' },
+          keptOn: '2026-03-02',
+          days: [{ on: '2026-03-02' }],
+          blocks: []
         }) as unknown as KeptSession;
       await putSession(kept(7, of.clientId));
       await putSession(kept(9, of.clientId + 1));

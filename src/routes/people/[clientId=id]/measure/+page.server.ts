@@ -1,12 +1,13 @@
 import { redirect } from '@sveltejs/kit';
+import { subDays } from 'date-fns';
 import { z } from 'zod';
 import { rowId } from '$lib/contract/fields';
-import { measureForm, measureIdForm, sidesOf } from '$lib/contract/measureForms';
+import { measureForm, measureIdForm, removedDays, sidesOf } from '$lib/contract/measureForms';
 import { measureOf, measures, measuringNotes, measuringOrder, reachableStacks, type OwnRecord, type WayId } from '$lib/core';
 import { goalCaseOr, orNotFound } from '$lib/server/orNotFound';
 import { findConsent } from '$lib/server/repo/photoRepo';
 import { changeClient } from '$lib/server/service/changing';
-import { updateOccasionRemoved } from '$lib/server/repo/occasionRepo';
+import { listRemovedOccasions, updateOccasionRemoved } from '$lib/server/repo/occasionRepo';
 import { lengthsOf, type GoalCase } from '$lib/server/service/clientCase';
 import { daysSince, isDue, ownRecord, stackStepCm, takenOf } from '$lib/server/service/taken';
 import { keepMeasure } from '$lib/server/service/measuring';
@@ -31,7 +32,7 @@ const openToday = (c: GoalCase, size: SetSize, today: string): string[] =>
     .flatMap((g) => g.measures.map((m) => m.id))
     .filter((id) => daysSince(c, id, today) !== 0);
 
-export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, today } }) => {
+export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, now, today } }) => {
   const c = await goalCaseOr(caseOf(Number(params.clientId)));
   const size = sizeOf(url, c);
   const known = measures.filter((m) => m.id === url.searchParams.get('m')).map((m) => m.id);
@@ -66,6 +67,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, 
     stackStepCm: stackStepCm(c),
     stackHeights: measure.ways.includes('stack') ? reachableStacks(c.shelf).map((s) => s.heightCm) : [],
     taken,
+    removed: await listRemovedOccasions(db, c.client.id, measureId, subDays(now, removedDays).toISOString()),
     // Numbers written today by other ways: held against those typed now.
     todaysTrials: c.occasions
       .filter((o) => o.takenOn === today)

@@ -39,6 +39,12 @@
         client={data.client}
       />
     {/key}
-    <Recent {measure} taken={data.taken} unit={data.units.length} />
+    <Recent
+      {measure}
+      taken={data.taken}
+      removed={data.removed}
+      unit={data.units.length}
+      base="/people/{data.client.id}/measure"
+    />
   </div>
 </main>

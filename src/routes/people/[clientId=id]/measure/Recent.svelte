@@ -1,21 +1,48 @@
 <script lang="ts">
   import Sideways from '$lib/ui/Sideways.svelte';
   import { enhance } from '$app/forms';
+  import Pencil from '@lucide/svelte/icons/pencil';
   import Trash from '@lucide/svelte/icons/trash-2';
   import type { LengthUnit } from '$lib/contract/fields';
+  import { removedDays } from '$lib/contract/measureForms';
   import type { Taken } from '$lib/contract/taken';
   import { wayOf, type Measure } from '$lib/core';
-  import { changeText, dateText, headlineText, stateText } from '$lib/ui/format';
-  import { undoable } from '$lib/ui/sending';
+  import { changeText, dateText, dateTimeText, headlineText, plural, stateText } from '$lib/ui/format';
+  import { keepTyped, undoable } from '$lib/ui/sending';
   import SideMark from '$lib/ui/SideMark.svelte';
 
-  type Props = { measure: Measure; taken: readonly Taken[]; unit: LengthUnit };
-  let { measure, taken, unit }: Props = $props();
+  type Props = {
+    measure: Measure;
+    taken: readonly Taken[];
+    /** Days that were taken out and can still be put back. */
+    removed: readonly { id: number; takenOn: string; removedAt: string; measures: readonly string[] }[];
+    unit: LengthUnit;
+    base: string;
+  };
+  let { measure, taken, removed, unit, base }: Props = $props();
   const shownRows = 16;
   const rows = $derived(taken.slice(-shownRows).toReversed());
   const isFirst = (row: Taken, i: number) => rows[i - 1]?.occasionId !== row.occasionId;
 </script>
 
+{#if removed.length > 0}
+  <details class="card mt-5">
+    <summary class="font-semibold">Taken out in the last {removedDays} days</summary>
+    <ul class="mt-2 flex flex-col gap-1">
+      {#each removed as { id, takenOn, removedAt, measures } (id)}
+        <li class="flex flex-wrap items-center gap-x-4">
+          <span class="grow">
+            {dateText(takenOn)}, {plural(measures.length, 'measure')}, taken out {dateTimeText(removedAt)}
+          </span>
+          <form method="POST" action="?/restore" use:enhance={keepTyped}>
+            <input type="hidden" name="occasionId" value={id} />
+            <button class="btn" aria-label="Put back the measures of {dateText(takenOn)}">Put back</button>
+          </form>
+        </li>
+      {/each}
+    </ul>
+  </details>
+{/if}
 {#if rows.length > 0}
   <details class="card mt-5">
     <summary class="font-semibold">Earlier measures</summary>
@@ -51,8 +78,14 @@
               >
               <td class="text-right">
                 {#if isFirst(row, i)}
+                  <a
+                    class="btn btn-quiet"
+                    href="{base}/numbers?occasion={row.occasionId}&m={measure.id}"
+                    aria-label="Correct the numbers of {dateText(row.takenOn)}"><Pencil size={16} /></a
+                  >
                   <form
                     method="POST"
+                    class="inline"
                     action="?/remove"
                     use:enhance={undoable(() => ({
                       told: `The measures of ${dateText(row.takenOn)} are taken out`,
