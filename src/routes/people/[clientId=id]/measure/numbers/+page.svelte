@@ -102,7 +102,7 @@
               {#if problem?.problem.code === 'measure_unconfirmed'}
                 <label class="choice font-semibold"><input type="checkbox" name="sure" /> The number is right</label>
               {/if}
-              <button class="btn btn-primary" aria-label="Keep: {placeOf(trial)}">Keep</button>
+              <button class="btn" aria-label="Keep: {placeOf(trial)}">Keep</button>
             </form>
             <form method="POST" action="?/takeOut&occasion={data.occasionId}&m={measure.id}" use:enhance={keepTyped}>
               <input type="hidden" name="trialId" value={trial.id} />
