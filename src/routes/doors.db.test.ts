@@ -602,7 +602,16 @@ describe('forms', () => {
       expect((await post(db, door, { ...door.typed, once })).end).toBe('away');
     }));
 
-  const named = doors({ clientId: 0, archivedId: 0, goalId: 0, propId: 0, occasionId: 0, sessionId: 0, exerciseId: '' });
+  const named = doors({
+    clientId: 0,
+    archivedId: 0,
+    goalId: 0,
+    propId: 0,
+    occasionId: 0,
+    trialId: 0,
+    sessionId: 0,
+    exerciseId: ''
+  });
   test.each(named.map((d, i) => ({ name: `${d.route} ${d.action}`, i })))(
     '$name is not brought down by a field',
     async ({ i }) => {
@@ -679,7 +688,16 @@ describe('forms filled in by chance', () => {
         })
       );
 
-  const named = doors({ clientId: 0, archivedId: 0, goalId: 0, propId: 0, occasionId: 0, sessionId: 0, exerciseId: '' });
+  const named = doors({
+    clientId: 0,
+    archivedId: 0,
+    goalId: 0,
+    propId: 0,
+    occasionId: 0,
+    trialId: 0,
+    sessionId: 0,
+    exerciseId: ''
+  });
   test.each(named.map((d, i) => ({ name: `${d.route} ${d.action}`, i })))('$name', async ({ i }) => {
     const door = doors(world)[i]!;
     const whose = fc.constantFrom(door.params, { ...door.params, clientId: String(world.archivedId), exerciseId: '__proto__' });
@@ -736,19 +754,20 @@ describe('addresses', () => {
     }
   });
 
-  test.each(Object.keys(asks({ clientId: 0, archivedId: 0, goalId: 0, propId: 0, occasionId: 0, sessionId: 0, exerciseId: '' })))(
-    '%s is not brought down by what its address asks for',
-    async (page) => {
-      const wrong: string[] = [];
-      const usual = asks(world)[page]!;
-      const tried = Object.keys(usual).flatMap((name) => nasty.map((value) => ({ [name]: value })));
-      for (const query of [usual, ...tried]) {
-        const opened = await load(store.db, fileOf(`/${page}`), ids(world), query);
-        if (opened.end === 'fault') wrong.push(`${JSON.stringify(query)}: ${opened.fault}`);
-      }
-      expect(wrong).toEqual([]);
+  test.each(
+    Object.keys(
+      asks({ clientId: 0, archivedId: 0, goalId: 0, propId: 0, occasionId: 0, trialId: 0, sessionId: 0, exerciseId: '' })
+    )
+  )('%s is not brought down by what its address asks for', async (page) => {
+    const wrong: string[] = [];
+    const usual = asks(world)[page]!;
+    const tried = Object.keys(usual).flatMap((name) => nasty.map((value) => ({ [name]: value })));
+    for (const query of [usual, ...tried]) {
+      const opened = await load(store.db, fileOf(`/${page}`), ids(world), query);
+      if (opened.end === 'fault') wrong.push(`${JSON.stringify(query)}: ${opened.fault}`);
     }
-  );
+    expect(wrong).toEqual([]);
+  });
 
   test('no page and no form is brought down by whom or what it is of', async () => {
     const wrong: string[] = [];
