@@ -279,6 +279,13 @@ describe('effortAtPct and rampSteps', () => {
     [400, 0]
   ])('at %d s the worked cycle stands at %d %%', (tS, pct) => expect(effortAtPct(phases, tS)).toBeCloseTo(pct, 9));
 
+  test('where one phase ends the next one counts', () => {
+    const atWork = compileCycle({ ...worked, holdPct: 20 });
+    expect(atWork[0]).toMatchObject({ endS: worked.holdS, toPct: 20 });
+    expect(effortAtPct(atWork, worked.holdS - 1)).toBe(20);
+    expect(effortAtPct(atWork, worked.holdS)).toBe(0);
+  });
+
   test('announces a ramp to 60 % in tens, evenly', () => {
     const steps = rampSteps(phases.find((p) => p.kind === 'press up')!);
     expect(steps.map((s) => s.pct)).toEqual([10, 20, 30, 40, 50, 60]);

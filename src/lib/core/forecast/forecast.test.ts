@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { leftAfterBreak } from './gain';
 import { drawTruth, forecast, scaledPrior, simulateClient, usualPrior, type ForecastAsk, type SimulatedTruth } from '../index';
 
 const ask: ForecastAsk = {
@@ -93,6 +94,18 @@ describe('forecast', () => {
     });
     expect(inHalves.weeks.at(-1)!.p50).toBeCloseTo(endOf(ask).p50 / 2, 9);
     expect(inHalves.priorShare).toBeCloseTo(forecast(ask).priorShare, 9);
+  });
+
+  // Source: the assumption about breaks (docs/sources.md#forecast): two weeks cost nothing, each one after that 6 % of what was gained.
+  test('a break costs nothing for two weeks and 6 % of the gain a week after that; what has come to rest gains no more', () => {
+    const still = { ...usualPrior, wanderPerWeek: 0, comesToRestPerWeek: 0 };
+    expect([0, 1, 2, 3, 5].map(leftAfterBreak)).toEqual([1, 1, 1, 0.94, expect.closeTo(0.94 ** 3, 12)]);
+    const away = forecast({ ...ask, sessionsPerWeek: 0, prior: still, weeks: 6 });
+    const medians = [away.now, ...away.weeks].map((w) => w.p50);
+    expect(medians.slice(0, 3)).toEqual([medians[0], medians[0], medians[0]]);
+    for (let week = 3; week <= 6; week++) expect(medians[week]).toBeLessThan(medians[week - 1]!);
+    const rested = forecast({ ...ask, prior: { ...still, comesToRestPerWeek: 1 }, weeks: 6 });
+    for (const week of rested.weeks) expect(week.p50).toBeCloseTo(rested.now.p50, 9);
   });
 
   test('says what is missing or out of range', () => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
+  expectedPerWeek,
   headlineForecast,
   isForetold,
   measureOf,
@@ -72,6 +73,22 @@ describe('headlineForecast', () => {
   });
 });
 
+// Source: the assumption of the forecast (docs/sources.md#forecast), by hand: gain × rate × sessions of a week.
+test('what is expected of a week: that of an angle where there is room, else a share of the usual range', () => {
+  const of = (measureId: string) => expectedPerWeek({ measureId, legs: ask.legs, limbCm: 90, sessionsPerWeek: 3 });
+  expect(of('HF-KS')).toBeCloseTo(25 * 0.03 * 3, 9);
+  /** So much of its usual range is to be gained at most (assumption). */
+  const gainOfRange = 0.25;
+  const points = measures.filter((m) => m.unit === '/10');
+  const rangeOf = ({ usual: [least, most] }: (typeof measures)[number]) => most - least;
+  expect(points.length).toBeGreaterThan(0);
+  for (const m of points) expect(of(m.id) / of(points[0]!.id)).toBeCloseTo(rangeOf(m) / rangeOf(points[0]!), 9);
+  const angles = measures.filter((m) => m.unit === '°');
+  const isNarrow = (m: (typeof measures)[number]) => gainOfRange * rangeOf(m) < 25;
+  expect(angles.filter(isNarrow).length).toBeGreaterThan(0);
+  for (const m of angles) expect(of(m.id), m.id).toBeCloseTo((isNarrow(m) ? gainOfRange * rangeOf(m) : 25) * 0.03 * 3, 9);
+});
+
 describe('a kept forecast', () => {
   const bands: KeptBands = [0, 1, 2].map((week) => ({
     week,
@@ -92,6 +109,19 @@ describe('a kept forecast', () => {
     // Half of the band is 2, the error at nine in ten 1.645: together √(4 + 2.706) = 2.59.
     expect(scored(bands, 1, 11 - 2.58, 1)!.within90).toBe(true);
     expect(scored(bands, 1, 11 - 2.6, 1)!.within90).toBe(false);
+  });
+
+  test('each half of a band is judged by itself: what is likely below need not be so above', () => {
+    const lopsided: KeptBands = [{ week: 1, p05: 4, p25: 8, p50: 12, p75: 13, p95: 14 }];
+    const at = (value: number) => scored(lopsided, 1, value, 0)!;
+    expect([at(5), at(9)].map((s) => [s.within50, s.within90])).toEqual([
+      [false, true],
+      [true, true]
+    ]);
+    expect([at(14.5), at(13.5)].map((s) => [s.within50, s.within90])).toEqual([
+      [false, false],
+      [false, true]
+    ]);
   });
 
   test('nothing is said outside its weeks', () => {

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import reference from '../fixtures/semMdc.json';
 import {
   activeGap,
+  changeBetween,
   isShownTwice,
   changeVerdict,
   CoreError,
@@ -11,7 +12,9 @@ import {
   pooledSd,
   semFromIcc,
   sideDifference,
-  withinSubjectSd
+  withinSubjectSd,
+  z80,
+  z95
 } from '../index';
 
 // Source: textbook forms and a published data set recalled and recomputed exactly (docs/sources.md#measuring-error).
@@ -89,6 +92,13 @@ describe('changeVerdict', () => {
     [20, 24, 'likely loss'],
     [20, 28, 'real loss']
   ])('calls %d to %d cm a %s', (before, after, word) => expect(from(before, after).verdict).toBe(word));
+
+  // Source: by hand, errors of 3 and 4 together are 5.
+  test('a change of just as much as it takes is one', () => {
+    const to = (value: number) => changeBetween({ value: 0, sd: 3 }, { value, sd: 4 }, 'higher');
+    expect([to(z95 * 5), to(-z95 * 5), to(z80 * 5)]).toEqual(['real gain', 'real loss', 'likely gain']);
+    expect([to(z95 * 5 - 1e-9), to(z80 * 5 - 1e-9)]).toEqual(['likely gain', 'not shown']);
+  });
 
   test('turns round with the direction that is better', () => {
     const ask = { trialSd: 1, daySd: 1, before: { value: 10, trials: 1 }, after: { value: 30, trials: 1 } };

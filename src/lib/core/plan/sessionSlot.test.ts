@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import {
+  type Block,
   exerciseOf,
   hardLinks,
   isAsked,
@@ -19,6 +20,7 @@ import { somebody, stopped } from '../testing/person';
 import { splitPlanAsk, splitWeekAsk } from '../testing/plan';
 import { solveHere } from '../testing/solver';
 import { weekFor } from '../testing/week';
+import { isHard } from './hardWork';
 import { themesOf } from './sessionSlot';
 
 const planWith = async (wishes: Partial<PlanWishes>, more: Partial<PlanAsk> = {}) => {
@@ -150,7 +152,30 @@ describe('who joins in step', () => {
   test('settles in first, and goes on with the others then', () => {
     expect(phasesJoined(10, null)).toEqual(planPhases(10));
     expect(phasesJoined(10, 4).slice(3)).toEqual(['settle in', ...planPhases(10).slice(4)]);
+    // Three weeks are left room to settle in, two are not.
+    expect(phasesJoined(10, 8)[7]).toBe('settle in');
+    expect(phasesJoined(10, 9)).toEqual(planPhases(10));
   });
+});
+
+test('hard is an effort from 60 % on, drawn as well as pressed, and every lift', () => {
+  const block = (peakPct: number, of: 'press' | 'draw', part: Block['part'] = 'open'): Block => ({
+    ...{ exerciseId: 'rear_hip_cycle', part, links: ['HE'], baseSets: 1, leastHoldS: 30, priority: 1, props: [], because: [] },
+    work: [
+      {
+        ...{ side: 'left', sets: 1, setting: {} },
+        form: {
+          kind: 'cycle',
+          spec: {
+            ...{ holdS: 30, rounds: 1, turnS: 0, settleS: 10, finalSettleS: 10 },
+            [of]: { rampUpS: 2, holdS: 5, rampDownS: 2, peakPct }
+          }
+        }
+      }
+    ]
+  });
+  for (const of of ['press', 'draw'] as const) expect([59, 60].map((pct) => isHard(block(pct, of)))).toEqual([false, true]);
+  expect(isHard(block(20, 'press', 'own'))).toBe(true);
 });
 
 describe('what a week leans on', () => {

@@ -106,6 +106,22 @@ describe('decide, the first rule that fires', () => {
     expect(told('right')).not.toBe('stop'); // the rear leg's hamstring is slack in this split
   });
 
+  test('what was too strong to go on with goes one step back, however clean its sets were', () =>
+    expect(
+      decide(
+        ask({ history: [session(2), session(0, { pains: [{ kind: 'too_strong', place: 'back_of_thigh', side: 'left' }] })] })
+      )
+    ).toMatchObject({ verdict: 'ease', because: [{ code: 'too strong' }] }));
+
+  test('a pain that was told is what is decided on, not a bar that keeps it as it is', () => {
+    const gated = gatedFor();
+    const bars = [{ code: 'told pain', text: 'joint pain', on: today, again: true }] as const;
+    const history = [session(2), session(0, { pains: [{ kind: 'joint', place: 'knee', side: 'left' }] })];
+    expect(decide(ask({ history, gated: { ...gated, verdict: 'barred', bars } }))).toMatchObject({ verdict: 'ease' });
+    const limited = { code: 'limit', limit: limit('half way only') } as const;
+    expect(decide(ask({ gated: { ...gated, verdict: 'barred', bars: [limited] } }))).toMatchObject({ verdict: 'stay' });
+  });
+
   test('2: joint pain once eases one step; twice running stops and refers', () => {
     const sore = { pains: [{ kind: 'joint', place: 'knee', side: 'left' }] } as const;
     expect(decide(ask({ history: [session(2), session(0, sore)] }))).toMatchObject({ verdict: 'ease', from: 15, to: 17.5 });

@@ -45,6 +45,16 @@ describe('exerciseAlerts', () => {
     expect(codes([...rising, ...Array<SessionRecord>(9).fill(clean)])).toEqual([]);
   });
 
+  test('a shape is lost with half of its sets, not with fewer', () => {
+    const sets = (lost: number, of: number): SessionRecord => ({
+      ...clean,
+      plannedSets: of,
+      sets: Array.from({ length: of }, (_, i) => (i < lost ? said(3, false).sets[0]! : { clean: true as const }))
+    });
+    expect(codes([sets(1, 2), sets(1, 2)])).toEqual(['shape lost']);
+    expect(codes([sets(1, 3), sets(1, 3)])).toEqual([]);
+  });
+
   test('a shape lost twice', () => {
     expect(codes([said(3, false), clean])).toEqual([]);
     expect(codes([said(3, false), clean, said(2, false)])).toEqual(['shape lost']);
