@@ -17,6 +17,7 @@ import { insertProp, listProps } from '$lib/server/repo/propRepo';
 import { caseMemory } from '$lib/server/service/caseMemory';
 import { loadCase } from '$lib/server/service/clientCase';
 import { addExercise } from '$lib/server/service/library';
+import { tellLater } from '$lib/server/service/pain';
 import { makePlan } from '$lib/server/service/planning';
 import type { FormFailure } from '$lib/server/runForm';
 import { newPerson, passCheck, personWithGoal, take } from '$lib/server/testing/people';
@@ -97,6 +98,7 @@ type World = Readonly<{
   propId: number;
   occasionId: number;
   trialId: number;
+  painId: string;
   sessionId: number;
   exerciseId: string;
 }>;
@@ -116,7 +118,13 @@ beforeAll(async () => {
     { schoolId: 'long_hold', weeks: 4, sessionsPerWeek: 3, minutes: 45, startOn: today, basedOnVersion: 0 },
     today
   );
-  const { goal, sessions, occasions } = await loadCase(db, clientId, today);
+  await tellLater(
+    db,
+    clientId,
+    { ...{ kind: 'afterwards', place: 'shin', side: 'left', feltOn: today }, ...{ exerciseId: null, workSide: null, note: '' } },
+    now
+  );
+  const { goal, sessions, occasions, pains } = await loadCase(db, clientId, today);
   const exerciseId = await addExercise(db, ownExercise, null);
   const [prop] = await listProps(db);
   const archivedId = await newPerson(db, 'Long Gone');
@@ -128,6 +136,7 @@ beforeAll(async () => {
     propId: Number(prop!.id),
     occasionId,
     trialId: occasions.find((o) => o.id === occasionId)!.trials[0]!.id,
+    painId: pains[0]!.id,
     sessionId: sessions[0]!.id,
     exerciseId
   };
@@ -210,7 +219,7 @@ const post = (db: Database, { route, action, params = {}, query }: Door, typed: 
 };
 
 /** A form as a careful person fills it in, by route and action. */
-const doors = ({ clientId, archivedId, goalId, propId, occasionId, trialId, sessionId, exerciseId }: World): Door[] => {
+const doors = ({ clientId, archivedId, goalId, propId, occasionId, trialId, painId, sessionId, exerciseId }: World): Door[] => {
   const client = '/people/[clientId=id]';
   const params = { clientId: String(clientId) };
   const ofClient = (page: string, action: string, typed: Typed, query = {}): Door => ({
@@ -475,6 +484,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, trialId, sess
       workSide: 'left',
       note: 'On the stairs.'
     }),
+    ofClient('pain', 'withdraw', { painId, by: 'M. Ash', why: 'It was the other knee.' }),
     { route: '/props', action: 'add', typed: block },
     { route: '/props', action: 'edit', typed: { ...block, propId: String(propId) } },
     { route: '/props', action: 'quantity', typed: { propId: String(propId), quantity: '3' } },
@@ -609,6 +619,7 @@ describe('forms', () => {
     propId: 0,
     occasionId: 0,
     trialId: 0,
+    painId: '',
     sessionId: 0,
     exerciseId: ''
   });
@@ -695,6 +706,7 @@ describe('forms filled in by chance', () => {
     propId: 0,
     occasionId: 0,
     trialId: 0,
+    painId: '',
     sessionId: 0,
     exerciseId: ''
   });
@@ -756,7 +768,17 @@ describe('addresses', () => {
 
   test.each(
     Object.keys(
-      asks({ clientId: 0, archivedId: 0, goalId: 0, propId: 0, occasionId: 0, trialId: 0, sessionId: 0, exerciseId: '' })
+      asks({
+        clientId: 0,
+        archivedId: 0,
+        goalId: 0,
+        propId: 0,
+        occasionId: 0,
+        trialId: 0,
+        painId: '',
+        sessionId: 0,
+        exerciseId: ''
+      })
     )
   )('%s is not brought down by what its address asks for', async (page) => {
     const wrong: string[] = [];

@@ -108,6 +108,14 @@ export const toldPainForm = (today: string) =>
     });
 export type ToldPainInput = z.output<ReturnType<typeof toldPainForm>>;
 
+/** A pain that was told in error is taken back by name, with why. */
+export const withdrawPainForm = z.object({
+  painId: z.uuid(),
+  by: requiredLine(120, 'Who says so? A name is needed'),
+  why: requiredText(300, 'What was wrong with it?')
+});
+export type WithdrawPainInput = z.output<typeof withdrawPainForm>;
+
 /** Length of one breath of a person; empty goes back to the usual. */
 export const breathForm = z.object({ breathS: optionalNumber(3, 20, 's') });
 

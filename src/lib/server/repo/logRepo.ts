@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { feltPlaces, figuresSchema, leftOutReasons, slips, type SetLogInput } from '$lib/contract/setForms';
 import { painGrades, painPlaceIds, sides, type PainEvent, type PainKindId, type Setting, type Side } from '$lib/core';
 import type { ClientTx, Db } from '../db/db';
-import { allRows, rowsAtOnce } from '../db/rows';
+import { allRows, changedOne, rowsAtOnce } from '../db/rows';
 
 const SetLogRow = z
   .object({
@@ -155,10 +155,43 @@ export type PainRecord = z.output<typeof PainRow>;
 export async function listPains(db: Db, clientId: number): Promise<PainRecord[]> {
   const { rows } = await db.query(
     `select id, session_id, set_index, exercise_id, work_side, place, side, kind, felt_on, told_at, grade, note
-       from pain_event where client_id = $1 order by felt_on, told_at, id`,
+       from pain_event where client_id = $1 and withdrawn_at is null order by felt_on, told_at, id`,
     [clientId]
   );
   return allRows(PainRow, rows);
+}
+
+const WithdrawnPainRow = PainRow.and(
+  z
+    .object({ withdrawn_at: z.string(), withdrawn_by: z.string(), withdrawn_why: z.string() })
+    .transform((r) => ({ withdrawnAt: r.withdrawn_at, withdrawnBy: r.withdrawn_by, withdrawnWhy: r.withdrawn_why }))
+);
+
+/** Returns the pains of a client that were told in error, the last one first. */
+export async function listWithdrawnPains(db: Db, clientId: number) {
+  const { rows } = await db.query(
+    `select id, session_id, set_index, exercise_id, work_side, place, side, kind, felt_on, told_at, grade, note,
+            withdrawn_at, withdrawn_by, withdrawn_why
+       from pain_event where client_id = $1 and withdrawn_at is not null order by withdrawn_at desc limit 20`,
+    [clientId]
+  );
+  return allRows(WithdrawnPainRow, rows);
+}
+
+/** Takes back a pain that counts. Throws: CoreError 'not_found' where there is none. */
+export async function updatePainWithdrawn(
+  tx: ClientTx,
+  clientId: number,
+  { painId, by, why, at }: Readonly<{ painId: string; by: string; why: string; at: string }>
+): Promise<void> {
+  changedOne(
+    await tx.query(
+      `update pain_event set withdrawn_at = $3, withdrawn_by = $4, withdrawn_why = $5
+        where id = $1 and client_id = $2 and withdrawn_at is null`,
+      [painId, clientId, at, by, why]
+    ),
+    'pain'
+  );
 }
 
 export type NewPain = PainEvent &

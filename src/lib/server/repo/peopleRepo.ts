@@ -135,7 +135,7 @@ export async function listPeople(db: Db, ids: readonly number[]): Promise<Person
                                               and d.exercise_id = s."exerciseId" and d.side is not distinct from s.side))
              or exists (select 1 from pain_event e join decision d on d.session_id = n.id and d.moment = 'review'
                                               and d.exercise_id = e.exercise_id and (e.work_side is null or d.side is null or d.side = e.work_side)
-                         where e.session_id = n.id and e.told_at > d.decided_at and e.kind = any ($4::text[])
+                         where e.session_id = n.id and e.withdrawn_at is null and e.told_at > d.decided_at and e.kind = any ($4::text[])
                            and not exists (select 1 from decision a where a.session_id = n.id and a.moment = 'afterwards'
                                               and a.exercise_id = d.exercise_id and a.side is not distinct from d.side)) as wait
            from (

@@ -17,8 +17,9 @@ import {
 } from '$lib/core';
 import type { Database } from '../db/db';
 import { lanternHallShelf } from '../demo/lanternHall';
+import { listWithdrawnPains } from '../repo/logRepo';
 import { insertProp } from '../repo/propRepo';
-import { passCheck, personWithGoal, take, testDay } from '../testing/people';
+import { newPerson, passCheck, personWithGoal, take, testDay } from '../testing/people';
 import { at, fit, nextSession, play } from '../testing/sessions';
 import { getPrescribed } from '../repo/sessionRepo';
 import { testDatabase } from '../testing/testDatabase';
@@ -26,7 +27,7 @@ import { agesOf, clearLock, isOpenForWork, limitsOf, saveScreening } from './che
 import { splitWeekIds } from '$lib/core/testing/week';
 import { loadCase, loadSplitCase, withGoal, loadLoggedCase, withLog } from './clientCase';
 import { gradeOf } from './gradeExercise';
-import { painAlertsOf, tellLater } from './pain';
+import { painAlertsOf, tellLater, withdrawPain } from './pain';
 import { planView } from './composing';
 import { makePlan } from './planning';
 import { barredSince, startSession, tellPain } from './practising';
@@ -282,6 +283,30 @@ describe('stops that stay stopped', () => {
 });
 
 describe('pain told at any time', () => {
+  test('told in error it counts no more, in the verdicts nor in the gate; what it stopped stays stopped', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      await play(db, id, today);
+      await acceptProposals(db, id, today);
+      await tellLater(db, id, told({}), at(today));
+      const known = (await loadLoggedCase(db, id, today)).pains[0]!;
+      const taken = { painId: known.id, by: 'M. Ash', why: 'It was the other knee.' };
+      const other = await newPerson(db, 'Other');
+      await expect(withdrawPain(db, other, taken, at(today))).rejects.toEqual(refusal('not_found'));
+      await withdrawPain(db, id, taken, at(today));
+      const after = await withLog(db, await loadSplitCase(db, id, today));
+      expect([after.pains, proposalsOf(after)]).toEqual([[], []]);
+      expect(gateOf(after, exerciseOf('front_split_on_stack'), 'left', { depthCm: 20 }).noHarder).toBeNull();
+      expect(await listWithdrawnPains(db, id)).toMatchObject([{ withdrawnBy: 'M. Ash', withdrawnWhy: taken.why }]);
+      await expect(withdrawPain(db, id, taken, at(today))).rejects.toEqual(refusal('not_found'));
+
+      await tellLater(db, id, told({ kind: 'sharp_pop', place: 'knee', exerciseId: null, workSide: null }), at(today));
+      const { pains } = await loadCase(db, id, today);
+      await withdrawPain(db, id, { ...taken, painId: pains[0]!.id }, at(today));
+      const { locks } = await loadCase(db, id, today);
+      expect(locks.filter((l) => l.clearedOn === null).length).toBeGreaterThan(0);
+    }));
+
   test('after the verdicts were accepted it is decided on anew, and keeps the exercise from going on meanwhile', () =>
     store.rolledBack(async (db) => {
       const id = await withPlan(db);

@@ -1,8 +1,8 @@
-import type { ToldPainInput } from '$lib/contract/forms';
+import type { ToldPainInput, WithdrawPainInput } from '$lib/contract/forms';
 import { addDays, locksFrom, painKindOf, painPlaceOf, type PainEvent, type Side } from '$lib/core';
 import type { ClientTx, Database } from '../db/db';
 import { insertLock } from '../repo/lockRepo';
-import { insertPain, updatePainNote, type PainRecord } from '../repo/logRepo';
+import { insertPain, updatePainNote, updatePainWithdrawn, type PainRecord } from '../repo/logRepo';
 import { endSessionsOf, listSessions } from '../repo/sessionRepo';
 import { changeClient } from './changing';
 import { dateOf, loadCase, type ClientCase } from './clientCase';
@@ -74,6 +74,15 @@ export const tellLater = (db: Database, clientId: number, input: LaterPain, now:
     await insertPain(tx, clientId, told);
     await lockFor(tx, clientId, { kind, place, side, grade }, { exerciseId, workSide, painEventId: id }, now);
   });
+
+/**
+ * Takes back a pain that was told in error: it counts in no verdict and rests nothing any more. What it stopped stays stopped until the Check
+ * clears it, since a slip of the hand must not open it.
+ *
+ * Throws: CoreError 'not_found' for one that is not there, or was taken back already.
+ */
+export const withdrawPain = (db: Database, clientId: number, input: WithdrawPainInput, now: Date): Promise<void> =>
+  changeClient(db, clientId, (tx) => updatePainWithdrawn(tx, clientId, { ...input, at: now.toISOString() }));
 
 /** Days within which a pain told again at one place counts as twice running (assumption). */
 const againWithinDays = 14;

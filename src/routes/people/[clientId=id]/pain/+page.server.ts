@@ -1,17 +1,18 @@
 import { redirect } from '@sveltejs/kit';
-import { toldPainForm } from '$lib/contract/forms';
+import { toldPainForm, withdrawPainForm, type WithdrawPainInput } from '$lib/contract/forms';
 import { orNotFound } from '$lib/server/orNotFound';
 import { openLocks } from '$lib/server/repo/lockRepo';
+import { listWithdrawnPains, type PainRecord } from '$lib/server/repo/logRepo';
 import { withGoal } from '$lib/server/service/clientCase';
-import { painAlertsOf, tellLater } from '$lib/server/service/pain';
+import { painAlertsOf, tellLater, withdrawPain } from '$lib/server/service/pain';
 import { painText } from '$lib/server/service/safety';
 import { weekOf } from '$lib/server/service/week';
-import { runFormOnce } from '$lib/server/runForm';
+import { runForm, runFormOnce } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 
 const shownPains = 20;
 
-export const load: PageServerLoad = async ({ params, url, locals: { caseOf, today } }) => {
+export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, today } }) => {
   const c = await orNotFound(caseOf(Number(params.clientId)));
   const goalCase = withGoal(c);
   const nameOf = (id: string | null) => c.catalogue.find((e) => e.id === id)?.name ?? null;
@@ -23,6 +24,15 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
       ?.plannedSets.map((p) => p.exerciseId) ?? [];
   const week = goalCase ? weekOf(goalCase).map((w) => w.exercise.id) : [];
   const side = url.searchParams.get('side');
+  const shownPain = (p: PainRecord) => ({
+    id: p.id,
+    on: p.feltOn,
+    text: painText(p),
+    exercise: nameOf(p.exerciseId),
+    workSide: p.workSide,
+    inSession: p.setIndex !== null,
+    note: p.note
+  });
   return {
     today,
     exercises: [...new Set([...done, ...week])].map((id) => ({ id, name: nameOf(id) ?? id })),
@@ -30,18 +40,13 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf, toda
     told: url.searchParams.get('told') === 'yes',
     alerts: painAlertsOf(c),
     hasStops: openLocks(c.locks).length > 0,
-    pains: c.pains
-      .toReversed()
-      .slice(0, shownPains)
-      .map((p) => ({
-        id: p.id,
-        on: p.feltOn,
-        text: painText(p),
-        exercise: nameOf(p.exerciseId),
-        workSide: p.workSide,
-        inSession: p.setIndex !== null,
-        note: p.note
-      }))
+    pains: c.pains.toReversed().slice(0, shownPains).map(shownPain),
+    withdrawn: (await listWithdrawnPains(db, c.client.id)).map(({ withdrawnAt, withdrawnBy, withdrawnWhy, ...p }) => ({
+      ...shownPain(p),
+      at: withdrawnAt,
+      by: withdrawnBy,
+      why: withdrawnWhy
+    }))
   };
 };
 
@@ -56,5 +61,10 @@ export const actions: Actions = {
     );
     if (!done.ok) return done.failure;
     redirect(303, `/people/${params.clientId}/pain?told=yes`);
+  },
+  withdraw: async ({ request, params, locals: { db, now } }) => {
+    const run = (input: WithdrawPainInput) => withdrawPain(db, Number(params.clientId), input, now);
+    const done = await runForm(request, withdrawPainForm, run, { form: 'withdraw' });
+    return done.ok ? { withdrawn: true } : done.failure;
   }
 };
