@@ -102,6 +102,18 @@ type World = Readonly<{
   sessionId: number;
   exerciseId: string;
 }>;
+/** Names the doors before anybody is there to go through them. */
+const nobody: World = {
+  clientId: 0,
+  archivedId: 0,
+  goalId: 0,
+  propId: 0,
+  occasionId: 0,
+  trialId: 0,
+  painId: '',
+  sessionId: 0,
+  exerciseId: ''
+};
 let world: World;
 let asItWas: string;
 
@@ -612,17 +624,7 @@ describe('forms', () => {
       expect((await post(db, door, { ...door.typed, once })).end).toBe('away');
     }));
 
-  const named = doors({
-    clientId: 0,
-    archivedId: 0,
-    goalId: 0,
-    propId: 0,
-    occasionId: 0,
-    trialId: 0,
-    painId: '',
-    sessionId: 0,
-    exerciseId: ''
-  });
+  const named = doors(nobody);
   test.each(named.map((d, i) => ({ name: `${d.route} ${d.action}`, i })))(
     '$name is not brought down by a field',
     async ({ i }) => {
@@ -699,17 +701,7 @@ describe('forms filled in by chance', () => {
         })
       );
 
-  const named = doors({
-    clientId: 0,
-    archivedId: 0,
-    goalId: 0,
-    propId: 0,
-    occasionId: 0,
-    trialId: 0,
-    painId: '',
-    sessionId: 0,
-    exerciseId: ''
-  });
+  const named = doors(nobody);
   test.each(named.map((d, i) => ({ name: `${d.route} ${d.action}`, i })))('$name', async ({ i }) => {
     const door = doors(world)[i]!;
     const whose = fc.constantFrom(door.params, { ...door.params, clientId: String(world.archivedId), exerciseId: '__proto__' });
@@ -766,21 +758,7 @@ describe('addresses', () => {
     }
   });
 
-  test.each(
-    Object.keys(
-      asks({
-        clientId: 0,
-        archivedId: 0,
-        goalId: 0,
-        propId: 0,
-        occasionId: 0,
-        trialId: 0,
-        painId: '',
-        sessionId: 0,
-        exerciseId: ''
-      })
-    )
-  )('%s is not brought down by what its address asks for', async (page) => {
+  test.each(Object.keys(asks(nobody)))('%s is not brought down by what its address asks for', async (page) => {
     const wrong: string[] = [];
     const usual = asks(world)[page]!;
     const tried = Object.keys(usual).flatMap((name) => nasty.map((value) => ({ [name]: value })));

@@ -29,7 +29,7 @@ export type RoundOfItsOwn = Readonly<{ press?: Partial<Effort>; draw?: Partial<E
 
 export type CycleSpec = Readonly<{
   holdS: number;
-  /** What the opening hold goes by, where it is not seconds. */
+  /** How the opening hold is counted, where not in seconds. */
   hold?: TimedHold;
   rounds: number;
   press?: Effort;

@@ -11,7 +11,7 @@ export type Phase = Readonly<{
   cue: string;
   /** Length of one breath, pulse or circle, where they are counted inside the phase. */
   beatS?: number;
-  /** What a hold goes by, where it is not seconds. */
+  /** How a hold is counted, where not in seconds. */
   goesBy?: HoldTime;
   /** Which repetition it is, of how many; `least` where as many are done as stay clean, from so many on. */
   rep?: Readonly<{ at: number; of: number; least?: number }>;
@@ -20,7 +20,7 @@ export type Phase = Readonly<{
   note?: string;
 }>;
 
-/** What a hold goes by besides seconds: slow counts of a second, breaths, or the stretch itself, which eases before its time is over. */
+/** Ways to count a hold besides seconds: slow counts of a second, breaths, or the stretch itself, which eases before its time is over. */
 export type HoldTime = 'counts' | 'breaths' | 'until eased';
 
 export type PhaseKind =

@@ -75,18 +75,18 @@ describe('headlineForecast', () => {
 
 // Source: the assumption of the forecast (docs/sources.md#forecast), by hand: gain × rate × sessions of a week.
 test('what is expected of a week: that of an angle where there is room, else a share of the usual range', () => {
-  const of = (measureId: string) => expectedPerWeek({ measureId, legs: ask.legs, limbCm: 90, sessionsPerWeek: 3 });
-  expect(of('HF-KS')).toBeCloseTo(25 * 0.03 * 3, 9);
+  const expected = (measureId: string) => expectedPerWeek({ measureId, legs: ask.legs, limbCm: 90, sessionsPerWeek: 3 });
+  expect(expected('HF-KS')).toBeCloseTo(25 * 0.03 * 3, 9);
   /** So much of its usual range is to be gained at most (assumption). */
   const gainOfRange = 0.25;
   const points = measures.filter((m) => m.unit === '/10');
   const rangeOf = ({ usual: [least, most] }: (typeof measures)[number]) => most - least;
   expect(points.length).toBeGreaterThan(0);
-  for (const m of points) expect(of(m.id) / of(points[0]!.id)).toBeCloseTo(rangeOf(m) / rangeOf(points[0]!), 9);
+  for (const m of points) expect(expected(m.id) / expected(points[0]!.id)).toBeCloseTo(rangeOf(m) / rangeOf(points[0]!), 9);
   const angles = measures.filter((m) => m.unit === '°');
   const isNarrow = (m: (typeof measures)[number]) => gainOfRange * rangeOf(m) < 25;
   expect(angles.filter(isNarrow).length).toBeGreaterThan(0);
-  for (const m of angles) expect(of(m.id), m.id).toBeCloseTo((isNarrow(m) ? gainOfRange * rangeOf(m) : 25) * 0.03 * 3, 9);
+  for (const m of angles) expect(expected(m.id), m.id).toBeCloseTo((isNarrow(m) ? gainOfRange * rangeOf(m) : 25) * 0.03 * 3, 9);
 });
 
 describe('a kept forecast', () => {

@@ -31,7 +31,7 @@ export type WeekWork = Readonly<{
   lifts?: SideLifts | null;
   /** Which variant of the exercise, where it is not the usual one. */
   variant?: string | null;
-  /** What shape, hands and time go by, where that is not what the school says. */
+  /** Rules of shape, hands and time that are not those of the school. */
   rules?: Partial<Policies>;
   /** Not one that ships: the block keeps it as it is. */
   isOwn: boolean;

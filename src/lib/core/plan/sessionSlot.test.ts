@@ -159,7 +159,7 @@ describe('who joins in step', () => {
 });
 
 test('hard is an effort from 60 % on, drawn as well as pressed, and every lift', () => {
-  const block = (peakPct: number, of: 'press' | 'draw', part: Block['part'] = 'open'): Block => ({
+  const block = (peakPct: number, effort: 'press' | 'draw', part: Block['part'] = 'open'): Block => ({
     ...{ exerciseId: 'rear_hip_cycle', part, links: ['HE'], baseSets: 1, leastHoldS: 30, priority: 1, props: [], because: [] },
     work: [
       {
@@ -168,13 +168,14 @@ test('hard is an effort from 60 % on, drawn as well as pressed, and every lift',
           kind: 'cycle',
           spec: {
             ...{ holdS: 30, rounds: 1, turnS: 0, settleS: 10, finalSettleS: 10 },
-            [of]: { rampUpS: 2, holdS: 5, rampDownS: 2, peakPct }
+            [effort]: { rampUpS: 2, holdS: 5, rampDownS: 2, peakPct }
           }
         }
       }
     ]
   });
-  for (const of of ['press', 'draw'] as const) expect([59, 60].map((pct) => isHard(block(pct, of)))).toEqual([false, true]);
+  for (const effort of ['press', 'draw'] as const)
+    expect([59, 60].map((pct) => isHard(block(pct, effort)))).toEqual([false, true]);
   expect(isHard(block(20, 'press', 'own'))).toBe(true);
 });
 

@@ -190,11 +190,11 @@ test('what shape, hands and time go by goes into the work, and no hold gets long
   for (const time of ['counts', 'breaths', 'until eased'] as const) {
     const works = held({ time });
     works.forEach((w, i) => expect(holdOf(w)).toBeLessThanOrEqual(usualS[i]!));
-    const told = works.flatMap(({ form }) =>
+    const timed = works.flatMap(({ form }) =>
       form.kind === 'hold' ? [form.spec] : form.kind === 'cycle' ? [form.spec.hold] : []
     );
-    expect(told.length).toBeGreaterThan(2);
-    for (const hold of told) expect(hold).toMatchObject({ goesBy: time });
+    expect(timed.length).toBeGreaterThan(2);
+    for (const hold of timed) expect(hold).toMatchObject({ goesBy: time });
     if (time === 'breaths') for (const w of works) expect(holdOf(w) % ask.breathS).toBe(0);
   }
   expect(held({}).every((w) => w.rules === undefined)).toBe(true);

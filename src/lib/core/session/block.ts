@@ -47,7 +47,7 @@ export type Work = Readonly<{
   most?: number;
   /** Which variant of the exercise, where it is not the usual one. */
   variant?: string;
-  /** What shape, hands and time go by, where somebody chose otherwise than its school says. */
+  /** Rules of shape, hands and time that somebody chose in place of the school's. */
   rules?: Partial<Policies>;
   /** What keeps it within its limits, and what the people in the room have to keep: told at the exercise. */
   notes?: readonly GateReason[];

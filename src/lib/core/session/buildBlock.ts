@@ -42,7 +42,7 @@ export type BlockAsk = Readonly<{
   lifts?: SideLifts | null;
   /** Which variant of the exercise, where it is not the usual one. */
   variant?: string | null;
-  /** What shape, hands and time go by, where that is not what the school says. */
+  /** Rules of shape, hands and time that are not those of the school. */
   rules?: Partial<Policies>;
   /** Of what is done with both sides together that of the left counts. */
   states: Readonly<Record<Side, SideState>>;
