@@ -110,7 +110,7 @@ export const handle: Handle = async ({ event, resolve }) => {
   const { locals, request } = event;
   // Two names at once are nobody's: what stands before this server may have read the other one.
   const names = event.platform?.req.rawHeaders.filter((h, i) => i % 2 === 0 && h.toLowerCase() === 'host') ?? [];
-  if (names.length > 1) error(400, 'This was asked under two names.');
+  if (names.length > 1) error(400, 'This request names two hosts.');
   if (!isHost(request.headers.get('host'))) error(421, 'This studio is not reached by that name.');
   if (!['GET', 'HEAD', 'OPTIONS'].includes(request.method) && !isOrigin(request.headers.get('origin')))
     error(403, 'This was not sent by a page of this studio.');

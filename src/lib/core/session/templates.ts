@@ -122,9 +122,9 @@ export const sessionTemplates: readonly SessionTemplate[] = [
   },
   {
     id: 'short day',
-    name: 'Daily short one',
+    name: 'Short daily session',
     words:
-      'What is missed most and the active work that holds it, between the warm-up and the settle: ten minutes, or as few more as that takes.',
+      'What would be missed most and the active work that keeps it, between the warm-up and the settle: ten minutes, or as few more as that takes.',
     of: (usual, blocks) => {
       const [most, ...others] = blocks.filter(isWorked).toSorted((a, b) => b.priority - a.priority);
       if (!most) return usual;

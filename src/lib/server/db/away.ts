@@ -2,7 +2,7 @@
 export class DatabaseAway extends Error {}
 
 const codes = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'EAI_AGAIN', 'ETIMEDOUT', 'EHOSTUNREACH', 'EPIPE']);
-/** What was asked took too long: a row that somebody else holds, or a limit of the server. Nothing of it was written. */
+/** The database took too long: somebody else holds the row, or the server has a limit. Nothing of it was written. */
 export class DatabaseBusy extends Error {}
 /** SQLSTATE: a statement that was cancelled for its time, a lock that was waited for too long, a deadlock. */
 const busyStates = /^(57014|55P03|40P01)$/;

@@ -69,7 +69,7 @@ export type LockOptions = Readonly<{
 }>;
 
 export type DataDirLock = Readonly<{
-  /** Whether this process still has it: asked of the file after every silence in which another may have taken it. */
+  /** True while this process still has it: the file is read after every silence in which another may have taken it. */
   isHeld: () => boolean;
   free: () => void;
 }>;
@@ -172,7 +172,7 @@ function holds({ pid, place, began }: Holder, here: string, isTouched: () => boo
   return isTouched();
 }
 
-/** Whether a file is still touched. A touch from the future says nothing by itself: only one that moves does. */
+/** Returns a check that is true while the file is still touched. A touch from the future says nothing by itself: only one that moves does. */
 function touchSeen(path: string, silentMs: number): () => boolean {
   let seen: { touchMs: number; sinceMs: number } | null = null;
   return () => {

@@ -79,8 +79,8 @@ async function openHeld({ dataDir, restore, say, free, requireHeld }: Held): Pro
   await rm(join(dataDir, trialFolder), { recursive: true, force: true }); // of a start that was cut off
   const closedPath = join(dataDir, 'closed');
   const wasClosed = await isThere(closedPath);
+  await rm(closedPath, { force: true }); // before anything is opened: a kill from here on is an end without a close
   const db = await openOrStandIn({ dataDir, snapshots, markPath, say, requireHeld, wasClosed });
-  await rm(closedPath, { force: true });
   const take = (occasion: Snapshot['occasion']) => snapshots.take(occasion, new Date(), db.whileStill);
   await update(db, say, async () => void (await take('migration')));
   const due = dueSnapshots(db, snapshots, take, say);
@@ -98,6 +98,7 @@ async function openHeld({ dataDir, restore, say, free, requireHeld }: Held): Pro
     async close() {
       await due.stop();
       await db.close();
+      requireHeld(); // of another's data nothing is said
       await writeFile(closedPath, '');
       free();
     }
@@ -205,13 +206,13 @@ async function goBack(dataDir: string, snapshots: Snapshots, name: string, say: 
   if (!wanted) throw new Error(`There is no snapshot "${name}" in ${join(dataDir, 'snapshots')}. There are: ${listed(all)}.`);
   const under = join(dataDir, restoringFile);
   // One that was cut off has its snapshot of the moment before.
-  const isFirstTry = !(await isThere(under));
+  const isFirstTry = !(await readFile(under, 'utf8').catch(() => ''));
   const before =
     isFirstTry && (await isThere(join(dataDir, 'database')))
       ? await snapshots.take('restore', new Date(), (copy) => copy())
       : null;
-  await writeFile(under, wanted.name);
   await snapshots.unpack(wanted, join(dataDir, trialFolder));
+  await writeFile(under, wanted.name); // until here nothing of the present data was touched
   await rm(join(dataDir, 'database'), { recursive: true, force: true });
   await rename(join(dataDir, trialFolder), join(dataDir, 'database'));
   await rm(under, { force: true });

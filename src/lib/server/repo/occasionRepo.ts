@@ -156,7 +156,7 @@ export const listTrialsOfDay = (db: Db, clientId: number, occasionId: number, me
     [clientId, occasionId, measureId]
   );
 
-/** What becomes of one number: other entries, or taken out, or put back. */
+/** One change of a number: other entries, or taken out, or put back. */
 export type TrialChange = Readonly<{ kind: (typeof trialChangeKinds)[number]; entries: Entries; value: number; at: string }>;
 
 /** Changes one number, and keeps what it was before. */

@@ -57,6 +57,20 @@ test('one number is corrected, taken out and put back by itself, with what it wa
     );
   }));
 
+test('a number put back is worth what the lengths of the body say by then', () =>
+  store.rolledBack(async (db) => {
+    const id = await personWithGoal(db, 'front_split');
+    await db.query('update client set left_leg_cm = 90, right_leg_cm = 90 where id = $1', [id]);
+    const occasionId = await take(db, id, 'HF-KS', 'left', [45], { ...on, way: 'rise and run' });
+    const list = () => listTrialsOfDay(db, id, occasionId, 'HF-KS');
+    const at = { occasionId, measureId: 'HF-KS', trialId: (await list())[0]!.id };
+    await setTrialRemoved(db, id, at, 'taken out', new Date('2026-03-02T10:00:00Z'));
+    await db.query('update client set left_leg_cm = 80 where id = $1', [id]);
+    await setTrialRemoved(db, id, at, 'put back', new Date('2026-03-02T11:00:00Z'));
+    // By hand: 45 cm of a leg of 80 cm is asin(0.5625), 34.2°.
+    expect((await list())[0]!.value).toBeCloseTo(34.23, 1);
+  }));
+
 test('a day that was taken out can be put back for thirty days, with all that was measured on it', () =>
   store.rolledBack(async (db) => {
     const id = await personWithGoal(db, 'front_split');

@@ -64,7 +64,7 @@ function weekWork(c: GoalCase, planSchool: SchoolId, place: Place = 'studio'): W
   }));
 }
 
-/** Of the rules somebody chose those that are not the school's anyway. */
+/** Returns the rules somebody chose that the school does not have anyway. */
 const chosenRules = ({ policies }: School, chosen: Partial<Policies>): Partial<Policies> => ({
   ...(chosen.alignment && chosen.alignment !== policies.alignment && { alignment: chosen.alignment }),
   ...(chosen.hands && chosen.hands !== policies.hands && { hands: chosen.hands }),

@@ -97,7 +97,11 @@ export const setTrialRemoved = (
     const trial = (await listTrialsOfDay(tx, clientId, occasionId, measureId)).find((t) => t.id === trialId);
     if (!trial) throw new CoreError('not_found', { what: 'trial' });
     if ((trial.removedAt === null) === (kind === 'put back')) return; // sent twice
-    await updateTrial(tx, trial, { kind, entries: trial.entries, value: trial.value, at: now.toISOString() });
+    // A length of the body may have been corrected while it was out.
+    const { side, way, entries } = trial;
+    const client = await getClient(tx, clientId);
+    const made = compute(() => trialValue(measureOf(measureId), way, entries, lengthsOf(client, side)));
+    await updateTrial(tx, trial, { kind, entries, value: made.ok ? made.value : trial.value, at: now.toISOString() });
   });
 
 function requirePlausible(

@@ -69,7 +69,7 @@ export const sessionOf = ({ client, session }: PlayedSession): string =>
 export const keepPlayed = (played: PlayedSession): Promise<void> =>
   putSession({ ...played, copy: null, keptOn: dateToday(), days: [], without: [], effortCapPct: 100 }).catch(() => undefined);
 
-/** What every kept session has, whichever version of the program kept it. */
+/** The least a kept session needs to be played, whichever version of the program kept it. */
 const keptShape = z.looseObject({
   client: z.looseObject({ id: z.number(), name: z.string() }),
   session: z.looseObject({ id: z.number(), week: z.number(), ordinal: z.number(), status: z.string() }),

@@ -71,7 +71,7 @@ export function checksOf(
     rules.alignment === 'graded'
       ? []
       : rules.alignment === 'joint only'
-        ? ['the joint in question keeps its way, the rest is free']
+        ? ['the joint in question stays in line, the rest is free']
         : checks;
   return noHands ? [...ofShape, 'no hands'] : ofShape;
 }

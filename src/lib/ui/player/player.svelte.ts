@@ -408,7 +408,7 @@ export class Player {
     else this.#goOn();
   }
 
-  /** What a set was to last: a hold until it eases as long as it took, from its least on. */
+  /** Seconds a set was to last: a hold until it eases as long as it took, from its least on. */
   readonly #plannedS = (set: TimelineSet, spentS: number): number => {
     const { form } = this.#workOf(set);
     const longestS = Math.round(compileForm(form, { effortCapPct: 100 }).at(-1)?.endS ?? 0);
@@ -595,11 +595,11 @@ export class Player {
 /** A list as it was kept; none where there is none. */
 const listed = <T>(kept: readonly T[] | undefined): readonly T[] => (Array.isArray(kept) ? kept : []);
 
-/** Of a set that hurt, or of which nobody said how it was. */
 /** No stretch has eased sooner (assumption). */
 const leastEasedS = 10;
 const isUntilEased = (form: Form): boolean => form.kind === 'hold' && form.spec.goesBy === 'until eased';
 
+/** Of a set that hurt, or of which nobody said how it was. */
 const unsaidButHurt: Said = { clean: false, sensation: null, felt: null, slipped: null };
 
 /** "Left groin", "Nowhere in one place". */
