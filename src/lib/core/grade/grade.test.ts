@@ -89,14 +89,21 @@ describe('what the shelf lacks', () => {
 // Source: common practice, the greatest usual step of a stack is 5 cm.
 describe('a jump', () => {
   test('is more than one usual step harder, counted from what is in use or measured', () => {
-    expect(jumpOf(dial, 20, 15)).toBeNull();
-    expect(jumpOf(dial, 20, 14)).toEqual({ steps: 2, by: 6 });
-    expect(jumpOf(dial, 15, 30)).toBeNull();
-    expect(jumpOf(dial, null, 0)).toBeNull();
+    expect(jumpOf(dial, 20, 15, [])).toBeNull();
+    expect(jumpOf(dial, 20, 14, [])).toEqual({ steps: 2, by: 6 });
+    expect(jumpOf(dial, 15, 30, [])).toBeNull();
+    expect(jumpOf(dial, null, 0, [])).toBeNull();
+  });
+  test('is two rungs of the ladder, however near they lie', () => {
+    const rungs = [32.5, 30, 27.5, 25].map((depthCm) => ({ ...grade({ setAt: 30 }).rung, depthCm }));
+    expect(jumpOf(dial, 32.5, 30, rungs)).toBeNull();
+    expect(jumpOf(dial, 32.5, 27.5, rungs)).toEqual({ steps: 2, by: 5 });
+    expect(jumpOf(dial, 32.5, 29, rungs)).toEqual({ steps: 2, by: 3.5 });
+    expect(jumpOf(dial, 25, 32.5, rungs)).toBeNull();
   });
   test('goes by its own step on a dial without a stack', () => {
     const hold = exerciseOf('front_split_on_stack').dials.find((d) => d.id === 'holdS')!;
-    expect(jumpOf(hold, 30, 30 + hold.step)).toBeNull();
-    expect(jumpOf(hold, 30, 30 + 2 * hold.step)?.steps).toBe(2);
+    expect(jumpOf(hold, 30, 30 + hold.step, [])).toBeNull();
+    expect(jumpOf(hold, 30, 30 + 2 * hold.step, [])?.steps).toBe(2);
   });
 });

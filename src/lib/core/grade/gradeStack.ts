@@ -120,10 +120,18 @@ export const countsFrom = (
 /** A move harder by more than one usual step: how many steps, and how far in the unit of the dial. */
 export type Jump = Readonly<{ steps: number; by: number }>;
 
-/** Null for a move that is one usual step, easier, or counted from nothing. */
-export function jumpOf(dial: Dial, from: number | null, to: number): Jump | null {
+/**
+ * The jump a move makes; null for one that is one step, easier, or counted from nothing.
+ *
+ * Model:  a step is the usual one of the dial and, on a stack, never more than the next rung of its ladder, however near the rungs lie.
+ * Units:  `from` and `to` in those of the dial; `rungs` the ladder of its stack, none on another dial.
+ */
+export function jumpOf(dial: Dial, from: number | null, to: number, rungs: readonly Rung[]): Jump | null {
   if (from === null) return null;
-  const by = depthOfDial(dial, from) - depthOfDial(dial, to);
-  const steps = by / (dial.stack ? usualStepCm.max : dial.step);
-  return steps > 1 + 1e-3 ? { steps: Math.ceil(steps - 1e-3), by } : null;
+  const [fromCm, toCm] = [depthOfDial(dial, from), depthOfDial(dial, to)];
+  const by = fromCm - toCm;
+  const usual = Math.ceil(by / (dial.stack ? usualStepCm.max : dial.step) - 1e-3);
+  const passed = rungs.filter((r) => r.depthCm < fromCm - 1e-9 && r.depthCm > toCm + 1e-9).length;
+  const steps = Math.max(usual, by > 0 ? passed + 1 : 0);
+  return steps > 1 ? { steps, by } : null;
 }

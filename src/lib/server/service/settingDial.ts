@@ -62,7 +62,7 @@ export async function moveDial(tx: ClientTx, clientId: number, input: DialInput,
   const to = placeOf(c, graded, input.value);
   const soon = wait && inUse !== undefined && isHarder(dial, to, inUse) ? wait : null;
   if (soon && input.reason === '') throw new CoreError('wait_not_over', { why: reasonText(soon.why), opensOn: soon.opensOn });
-  const jump = jumpOf(dial, graded.from, to);
+  const jump = jumpOf(dial, graded.from, to, graded.stack?.rungs ?? []);
   if (jump && !input.sure) {
     const show = (v: number) => (dial.kind === 'level' ? levelName(dial, v) : String(v));
     throw new CoreError('jump_unconfirmed', { steps: jump.steps, from: show(graded.from!), to: show(to) });

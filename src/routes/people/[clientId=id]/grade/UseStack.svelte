@@ -40,7 +40,7 @@
   const nearby = $derived([stack.rung, ...stack.near].toSorted((a, b) => b.depthCm - a.depthCm));
   const value = $derived(dialAtRung(graded.dial, rung));
   const atNow = $derived(dialAtRung(graded.dial, stack.rung));
-  const jump = $derived(jumpOf(graded.dial, graded.from, value));
+  const jump = $derived(jumpOf(graded.dial, graded.from, value, stack.rungs));
   const isEasier = $derived(stack.chosen && isHarder(graded.dial, atNow, value));
   /** Harder than what is in use, before its day. */
   const waits = $derived(graded.wait !== null && stack.chosen && isHarder(graded.dial, value, atNow));
