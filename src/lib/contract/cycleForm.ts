@@ -13,8 +13,6 @@ import { exerciseId, jsonField, requiredLine, rowId, text } from './fields';
 const pct = z.number().min(0).max(100);
 const seconds = (most: number) => z.number().min(0).max(most);
 const effort = z.strictObject({ rampUpS: seconds(60), holdS: seconds(600), rampDownS: seconds(60), peakPct: pct });
-const keysOf = <K extends string>(of: Readonly<Record<K, string>>) => z.enum(Object.keys(of) as [K, ...K[]]);
-
 /** A cycle as it is shaped by hand, whole. */
 export const cycleSchema: z.ZodType<CycleSpec> = z.strictObject({
   holdS: seconds(600),
@@ -29,7 +27,7 @@ export const cycleSchema: z.ZodType<CycleSpec> = z.strictObject({
       z.strictObject({
         press: effort.partial().optional(),
         draw: effort.partial().optional(),
-        deepening: keysOf<Deepening>(deepenings).optional()
+        deepening: z.enum(deepenings).optional()
       })
     )
     .max(mostCycleRounds)
@@ -41,8 +39,8 @@ export const cycleSchema: z.ZodType<CycleSpec> = z.strictObject({
   mostRounds: z.int().min(0).max(mostCycleRounds).optional(),
   leaves: z.boolean().optional(),
   brace: z.boolean().optional(),
-  resistance: keysOf<Resistance>(resistances).optional(),
-  deepening: keysOf<Deepening>(deepenings).optional(),
+  resistance: z.enum(resistances).optional(),
+  deepening: z.enum(deepenings).optional(),
   secondWay: z.string().trim().max(120).optional()
 });
 

@@ -86,6 +86,7 @@ export {
   type Effort,
   type Resistance
 } from './cycle/compileCycle';
+export type { Cue, CueCode, CueNote, FlowCue, HoldCue } from './cycle/cue';
 export {
   cornersOf,
   moveCorner,

@@ -37,7 +37,7 @@ export function compileBreaths(spec: BreathsSpec, limits: EffortLimits = {}): Ph
         kind: 'hold' as const,
         durationS: breaths * breathS,
         fromPct: effortPct,
-        cue: effortPct > 0 ? 'Breathe, lightly at work. Longer out than in.' : 'Breathe slowly. Longer out than in.',
+        cue: { code: effortPct > 0 ? ('breathe at work' as const) : ('breathe' as const) },
         beatS: breathS,
         ...(how !== undefined && { how })
       }))

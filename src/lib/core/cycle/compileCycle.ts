@@ -1,28 +1,17 @@
 import type { TimedHold } from './compileHold';
 import { CoreError, requireRange } from '../errors';
+import type { Cue, CueNote } from './cue';
 import { layPhases, type Phase, type PhaseKind, type Piece } from './phase';
 
 export type Effort = Readonly<{ rampUpS: number; holdS: number; rampDownS: number; peakPct: number }>;
 
-/** What gives the resistance, how it goes deeper between the rounds: each with the words beside the mat. */
-export const resistances = {
-  hand: 'against the hand',
-  floor: 'into the floor',
-  strap: 'against the strap',
-  wall: 'against the wall',
-  partner: 'against the partner, who only gives way when asked',
-  'other leg': 'against the other leg'
-} as const;
-export type Resistance = keyof typeof resistances;
+/** What gives the resistance. */
+export const resistances = ['hand', 'floor', 'strap', 'wall', 'partner', 'other leg'] as const;
+export type Resistance = (typeof resistances)[number];
 
-export const deepenings = {
-  'move the limb': 'move the limb a little further',
-  'tilt the pelvis': 'tilt the pelvis a little more',
-  lean: 'lean in a little further',
-  'lower the prop': 'come up, lower the prop, come back',
-  'breathe out': 'let each breath out take it a little deeper'
-} as const;
-export type Deepening = keyof typeof deepenings;
+/** How it goes deeper between the rounds. */
+export const deepenings = ['move the limb', 'tilt the pelvis', 'lean', 'lower the prop', 'breathe out'] as const;
+export type Deepening = (typeof deepenings)[number];
 
 /** What one round has of its own, in place of the usual. */
 export type RoundOfItsOwn = Readonly<{ press?: Partial<Effort>; draw?: Partial<Effort>; deepening?: Deepening }>;
@@ -89,10 +78,10 @@ export function compileCycle(spec: CycleSpec, limits: EffortLimits = {}): Phase[
   const rounds = Array.from({ length: spec.rounds }, (_, i) => roundPieces(spec, i, capPct)).flat();
   return layPhases([
     holdPct === 0
-      ? { kind: 'hold', durationS: spec.holdS, cue: 'Hold. Breathe and let it come.', ...spec.hold }
-      : { kind: holdPct > 0 ? 'press' : 'draw', durationS: spec.holdS, fromPct: holdPct, cue: 'Lightly at work all the while.' },
+      ? { kind: 'hold', durationS: spec.holdS, cue: { code: 'let it come' }, ...spec.hold }
+      : { kind: holdPct > 0 ? 'press' : 'draw', durationS: spec.holdS, fromPct: holdPct, cue: { code: 'lightly at work' } },
     ...rounds,
-    { kind: 'settle', durationS: spec.finalSettleS, cue: 'Stay. Breathe in the new place.', beatS: spec.breathS }
+    { kind: 'settle', durationS: spec.finalSettleS, cue: { code: 'stay' }, beatS: spec.breathS }
   ]);
 }
 
@@ -104,12 +93,12 @@ function roundPieces(spec: CycleSpec, round: number, capPct: number): Piece[] {
     ...(draw ? [effortPieces('draw', draw, spec, capPct)] : [])
   ];
   const [first, second] = spec.drawFirst ? efforts.toReversed() : efforts;
-  const turn: Piece = { kind: 'turn', durationS: spec.turnS, cue: 'Let go. Keep the shape.', beatS: spec.breathS };
+  const turn: Piece = { kind: 'turn', durationS: spec.turnS, cue: { code: 'let go' }, beatS: spec.breathS };
   return [
     ...(first ?? []),
     ...(second ? [turn, ...second] : []),
     spec.leaves && round < spec.rounds - 1
-      ? { kind: 'rest', durationS: spec.settleS, cue: 'Come out of it slowly, move a little, go back in.' }
+      ? { kind: 'rest', durationS: spec.settleS, cue: { code: 'out and in again' } }
       : { kind: 'settle', durationS: spec.settleS, cue: settleCue(spec, round), beatS: spec.breathS }
   ];
 }
@@ -123,10 +112,10 @@ export function effortsOf(spec: CycleSpec, round: number): { press?: Effort; dra
   };
 }
 
-function settleCue({ stays, deepening: usual, perRound }: CycleSpec, round: number): string {
-  if (stays) return 'Settle. Stay at this depth.';
+function settleCue({ stays, deepening: usual, perRound }: CycleSpec, round: number): Cue {
+  if (stays) return { code: 'settle here' };
   const deepening = perRound?.[round]?.deepening ?? usual;
-  return deepening ? `Settle: ${deepenings[deepening]}.` : 'Settle a little deeper on the out-breath.';
+  return { code: 'settle deeper', ...(deepening && { deepening }) };
 }
 
 function requireEffort(pct: number, capPct: number): number {
@@ -139,20 +128,17 @@ function effortPieces(kind: 'press' | 'draw', effort: Effort, spec: CycleSpec, c
   for (const s of [effort.rampUpS, effort.holdS, effort.rampDownS]) requireRange('duration', s, 0, 600);
   const sign = kind === 'press' ? 1 : -1;
   const peak = sign * requireEffort(effort.peakPct, capPct);
-  const word = kind === 'press' ? 'Press' : 'Draw';
-  const note = [
-    spec.resistance && kind === 'press' ? `${word} ${resistances[spec.resistance]}.` : '',
-    spec.brace ? 'Tighten the whole body, and keep breathing.' : ''
-  ]
-    .filter(Boolean)
-    .join(' ');
-  const told = { ...(how !== undefined && { how }), ...(note && { note }) };
-  const ramp = (end: PhaseKind, durationS: number, fromPct: number, toPct: number, cue: string): Piece[] =>
-    rampPieces(spec.stepPct, durationS, fromPct, toPct).map((piece) => ({ kind: end, cue, ...piece, ...told }));
+  const notes: CueNote[] = [
+    ...(spec.resistance && kind === 'press' ? [{ code: 'against', resistance: spec.resistance } as const] : []),
+    ...(spec.brace ? [{ code: 'brace' } as const] : [])
+  ];
+  const shared = { ...(how !== undefined && { how }), notes };
+  const ramp = (end: PhaseKind, durationS: number, fromPct: number, toPct: number, cue: Cue): Piece[] =>
+    rampPieces(spec.stepPct, durationS, fromPct, toPct).map((piece) => ({ kind: end, cue, ...piece, ...shared }));
   return [
-    ...ramp(`${kind} up`, effort.rampUpS, 0, peak, `${word}, building up. Keep breathing.`),
-    { kind, durationS: effort.holdS, fromPct: peak, toPct: peak, cue: `${word}, steady. Keep breathing.`, ...told },
-    ...ramp(`${kind} down`, effort.rampDownS, peak, 0, 'Release slowly.')
+    ...ramp(`${kind} up`, effort.rampUpS, 0, peak, { code: `build the ${kind}` }),
+    { kind, durationS: effort.holdS, fromPct: peak, toPct: peak, cue: { code: kind }, ...shared },
+    ...ramp(`${kind} down`, effort.rampDownS, peak, 0, { code: 'release' })
   ];
 }
 

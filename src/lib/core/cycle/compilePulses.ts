@@ -1,4 +1,5 @@
 import { requireRange } from '../errors';
+import type { CueCode } from './cue';
 import { layPhases, type Phase } from './phase';
 
 export type PulsesSpec = Readonly<{
@@ -23,14 +24,12 @@ export function compilePulses({ sets, pulses, pulseS, holdS, settleS, bothWays =
   requireRange('rounds', sets, 1, 20);
   requireRange('reps', pulses, 0, 200);
   for (const s of [pulseS, holdS, settleS]) requireRange('duration', s, 0, 600);
-  const move = (cue: string) => ({ kind: 'move' as const, durationS: pulses * pulseS, cue, beatS: pulseS });
+  const move = (code: CueCode) => ({ kind: 'move' as const, durationS: pulses * pulseS, cue: { code }, beatS: pulseS });
   return layPhases([
     ...Array.from({ length: sets }, () => [
-      ...(bothWays
-        ? [move('One way round.'), move('The other way round.')]
-        : [move('Small first, then as far as it goes easily.')]),
-      { kind: 'hold' as const, durationS: holdS, cue: 'Hold. Breathe slowly.' }
+      ...(bothWays ? [move('one way round'), move('the other way round')] : [move('small, then wide')]),
+      { kind: 'hold' as const, durationS: holdS, cue: { code: 'hold' as const } }
     ]).flat(),
-    { kind: 'settle' as const, durationS: settleS, cue: 'Settle.' }
+    { kind: 'settle' as const, durationS: settleS, cue: { code: 'settle' as const } }
   ]);
 }

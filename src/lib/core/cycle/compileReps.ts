@@ -1,5 +1,6 @@
 import { CoreError, requireRange } from '../errors';
 import { defaultEffortCapPct, type EffortLimits } from './compileCycle';
+import type { CueNote } from './cue';
 import { layPhases, type Phase, type Piece } from './phase';
 
 export type RepsSpec = Readonly<{
@@ -48,34 +49,35 @@ export function compileReps(spec: RepsSpec, limits: EffortLimits = {}): Phase[] 
     if (peakPct > capPct) throw new CoreError('effort_above_cap', { peakPct, capPct });
   }
   const peak = -spec.peakPct;
-  const note = spec.allows === undefined ? undefined : `Open: ${spec.allows}.`;
-  const where = spec.atDeg === undefined ? '' : ` at ${Math.round(spec.atDeg)}°`;
+  const notes: readonly CueNote[] = spec.allows === undefined ? [] : [{ code: 'open', allows: spec.allows }];
   return layPhases(
     Array.from({ length: reps }, (_, i): Piece[] => {
       const last = i === reps - 1;
-      const of = spec.leastReps === undefined ? `${i + 1} of ${reps}` : `${i + 1}, from ${spec.leastReps} to ${reps} clean ones`;
       const rep = { at: i + 1, of: reps, ...(spec.leastReps !== undefined && { least: spec.leastReps }) };
       return [
         spec.letGo
-          ? { kind: 'move', durationS: liftS, cue: `Place it by hand above where it lifts by itself, ${of}.`, note }
-          : { kind: 'lift', durationS: liftS, fromPct: 0, toPct: peak, cue: `Lift, ${of}.`, rep, note },
+          ? { kind: 'move', durationS: liftS, cue: { code: 'place by hand' }, rep, notes }
+          : { kind: 'lift', durationS: liftS, fromPct: 0, toPct: peak, cue: { code: 'lift' }, rep, notes },
         {
           kind: spec.assisted ? 'hold' : 'held',
           durationS: last ? (lastHoldS ?? holdS) : holdS,
           fromPct: peak,
-          cue: spec.letGo ? `Let go, and keep it there, ${of}.` : `Hold it there${where}, ${of}.`,
-          note
+          cue: spec.letGo
+            ? { code: 'let it stay' }
+            : { code: 'hold there', ...(spec.atDeg !== undefined && { atDeg: Math.round(spec.atDeg) }) },
+          rep,
+          notes
         },
         {
           kind: 'press',
           durationS: deepest?.holdS ?? 0,
           fromPct: deepest?.peakPct ?? 0,
-          cue: `Press against the pull, there where it is deepest, ${of}.`,
-          how: 'Press against the pull, there where it is deepest.',
-          note
+          cue: { code: 'press against the pull' },
+          rep,
+          notes
         },
-        { kind: 'lower', durationS: lowerS, fromPct: peak, toPct: 0, cue: 'Lower slowly.', note },
-        { kind: 'rest', durationS: last ? 0 : restS, cue: 'Rest.' }
+        { kind: 'lower', durationS: lowerS, fromPct: peak, toPct: 0, cue: { code: 'lower' }, notes },
+        { kind: 'rest', durationS: last ? 0 : restS, cue: { code: 'rest' } }
       ];
     }).flat()
   );

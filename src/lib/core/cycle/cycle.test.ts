@@ -140,9 +140,11 @@ describe('compileCycle', () => {
     const phases = compileCycle({ ...worked, resistance: 'strap', deepening: 'lean', secondWay: 'in toward the middle' });
     const presses = phases.filter((p) => p.kind === 'press');
     expect(presses.map((p) => p.how)).toEqual([undefined, 'in toward the middle']);
-    expect(presses[0]?.note).toBe('Press against the strap.');
-    expect(phases.find((p) => p.kind === 'settle')?.cue).toBe('Settle: lean in a little further.');
-    expect(compileCycle({ ...worked, deepening: 'lean', stays: true }).find((p) => p.kind === 'settle')?.cue).toMatch(/Stay/);
+    expect(presses[0]?.notes).toEqual([{ code: 'against', resistance: 'strap' }]);
+    expect(phases.find((p) => p.kind === 'settle')?.cue).toEqual({ code: 'settle deeper', deepening: 'lean' });
+    expect(compileCycle({ ...worked, deepening: 'lean', stays: true }).find((p) => p.kind === 'settle')?.cue).toEqual({
+      code: 'settle here'
+    });
   });
 
   test('a round may keep its effort as long as it wants, and go deeper its own way; the others stay as they are', () => {
@@ -150,14 +152,17 @@ describe('compileCycle', () => {
     const phases = compileCycle(spec);
     const kept = phases.filter((p) => p.kind === 'press').map((p) => p.endS - p.startS);
     expect(kept).toEqual([worked.press!.holdS, 8]);
-    const settles = phases.filter((p) => p.kind === 'settle' && p.cue.startsWith('Settle:')).map((p) => p.cue);
-    expect(settles).toEqual(['Settle: lean in a little further.', 'Settle: tilt the pelvis a little more.']);
+    const settles = phases.filter((p) => p.cue.deepening).map((p) => p.cue);
+    expect(settles).toEqual([
+      { code: 'settle deeper', deepening: 'lean' },
+      { code: 'settle deeper', deepening: 'tilt the pelvis' }
+    ]);
     // A peak set before or after stands beside it, and going back to the usual forgets it.
     expect(effortsOf(withPeak(spec, 'press', 1, 50), 1).press).toMatchObject({ holdS: 8, peakPct: 50 });
     expect(compileCycle(withRound(spec, 1, { press: { holdS: worked.press!.holdS }, deepening: undefined }))).toEqual(
       compileCycle({ ...worked, deepening: 'lean' })
     );
-    expect(compileCycle({ ...spec, stays: true }).filter((p) => /pelvis|lean/.test(p.cue))).toEqual([]);
+    expect(compileCycle({ ...spec, stays: true }).filter((p) => p.cue.deepening)).toEqual([]);
   });
 
   test('a hundred rounds are refused', () =>
@@ -221,7 +226,7 @@ describe('compileReps and compileHold', () => {
   test('as many as stay clean: the phases go to the most, each says from how many on', () => {
     const phases = compileReps({ ...spec, reps: 8, leastReps: 5 });
     expect(phases.filter((p) => p.kind === 'lift')).toHaveLength(8);
-    expect(phases[0]!.cue).toBe('Lift, 1, from 5 to 8 clean ones.');
+    expect(phases[0]).toMatchObject({ cue: { code: 'lift' }, rep: { at: 1, of: 8, least: 5 } });
     expect(() => compileReps({ ...spec, reps: 4, leastReps: 5 })).toThrow(CoreError);
   });
   test('placed by hand nothing works until it is let go', () => {
@@ -242,8 +247,9 @@ describe('compileReps and compileHold', () => {
   test('the open variant and the angle are told where they count', () => {
     const phases = compileReps({ ...spec, atDeg: 51.6, allows: 'the pelvis may tip' });
     expect(phases.find((p) => p.kind === 'held')).toMatchObject({
-      cue: 'Hold it there at 52°, 1 of 5.',
-      note: 'Open: the pelvis may tip.'
+      cue: { code: 'hold there', atDeg: 52 },
+      rep: { at: 1, of: 5 },
+      notes: [{ code: 'open', allows: 'the pelvis may tip' }]
     });
   });
   test('so many are over as have been lowered, whatever the shape', () =>

@@ -1,3 +1,5 @@
+import type { Cue, CueNote } from './cue';
+
 /**
  * A stretch of time with a cue and an effort that runs straight from `fromPct` to `toPct`.
  * Press is positive, draw negative: the curve shows the one above the line and the other below it.
@@ -8,16 +10,16 @@ export type Phase = Readonly<{
   endS: number;
   fromPct: number;
   toPct: number;
-  cue: string;
+  cue: Cue;
   /** Length of one breath, pulse or circle, where they are counted inside the phase. */
   beatS?: number;
   /** How a hold is counted, where not in seconds. */
   goesBy?: HoldTime;
   /** Which repetition it is, of how many; `least` where as many are done as stay clean, from so many on. */
   rep?: Readonly<{ at: number; of: number; least?: number }>;
-  /** What is done in this phase in place of what the exercise says; and what else is to be kept to. */
+  /** What is done in this phase in place of what the exercise says, in words of the exercise or the instructor; and what else is to be kept to. */
   how?: string;
-  note?: string;
+  notes?: readonly CueNote[];
 }>;
 
 /** Ways to count a hold besides seconds: slow counts of a second, breaths, or the stretch itself, which eases before its time is over. */
@@ -61,13 +63,13 @@ export function layPhases(pieces: readonly Piece[], startS = 0): Phase[] {
   let atS = startS;
   return pieces
     .filter((piece) => piece.durationS > 0)
-    .map(({ kind, durationS, fromPct = 0, toPct = fromPct, cue, beatS, goesBy, rep, how, note }) => {
+    .map(({ kind, durationS, fromPct = 0, toPct = fromPct, cue, beatS, goesBy, rep, how, notes }) => {
       const told = {
         ...(beatS !== undefined && { beatS }),
         ...(goesBy && { goesBy }),
         ...(rep && { rep }),
         ...(how && { how }),
-        ...(note && { note })
+        ...(notes && notes.length > 0 && { notes })
       };
       const phase = { kind, startS: atS, endS: atS + durationS, fromPct, toPct, cue, ...told };
       atS += durationS;

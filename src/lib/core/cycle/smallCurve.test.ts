@@ -8,7 +8,7 @@ const phase = (kind: Phase['kind'], startS: number, endS: number, fromPct = 0, t
   endS,
   fromPct,
   toPct,
-  cue: ''
+  cue: { code: 'hold' }
 });
 
 describe('smallCurve', () => {

@@ -1,15 +1,16 @@
+import type { FlowCue } from '../cycle/cue';
 import { exerciseOf } from '../exercise/exercises';
 import { capsOf } from '../safety/caps';
 import { toldPainOf } from '../safety/ends';
 import { gate } from '../safety/gate';
 import type { SafetyPerson } from '../safety/person';
 import type { MotionId } from '../body/motions';
-import { otherSide, sides, type Side } from '../body/side';
+import { sides, type Side } from '../body/side';
 import type { FlowStep } from '../session/block';
 import type { LeftOut } from './leftOut';
 
 /** A movement of a warm-up; `weight` is its share of the time among those that are done. */
-type Step = Readonly<{ exerciseId: string; side: Side | null; weight: number; cue: string; for: 'all' | readonly MotionId[] }>;
+type Step = Readonly<{ exerciseId: string; side: Side | null; weight: number; cue: FlowCue; for: 'all' | readonly MotionId[] }>;
 
 const usualWarmUpS = 360;
 
@@ -20,36 +21,35 @@ const behind: readonly MotionId[] = ['HE', 'HE-KF'];
 const ankles: readonly MotionId[] = ['ADF', 'APF'];
 const arms: readonly MotionId[] = ['WF', 'WE', 'SF', 'SER', 'SIR'];
 
-/** One movement on either side, with its cue: the side is said in it. */
-const eachSide = (exerciseId: string, weight: number, of: readonly MotionId[], cue: (side: Side) => string): Step[] =>
-  sides.map((side) => ({ exerciseId, side, weight, cue: cue(side), for: of }));
+/** One movement on either side. */
+const eachSide = (exerciseId: string, weight: number, moved: readonly MotionId[], cue: FlowCue): Step[] =>
+  sides.map((side) => ({ exerciseId, side, weight, cue, for: moved }));
 
 /** A warm-up, each part an exercise of its own: the pulse first, then what the session moves (common practice; shares are assumptions). */
 const warmUpSteps: readonly Step[] = [
-  { exerciseId: 'march_on_the_spot', side: null, weight: 60, cue: 'March on the spot, arms swinging.', for: 'all' },
-  { exerciseId: 'hip_circles', side: null, weight: 40, cue: 'Hip circles, both ways.', for: hips },
-  { exerciseId: 'cat_and_cow', side: null, weight: 40, cue: 'Cat and cow, five of each.', for: 'all' },
-  { exerciseId: 'arm_circles', side: null, weight: 60, cue: 'Circles of arms, elbows and wrists, both ways.', for: arms },
-  ...eachSide('leg_swings_forward', 40, ['HF-KS', ...behind], (side) => `Leg swings, ${side}. A hand on the wall.`),
-  ...eachSide('leg_swings_across', 40, apart, (side) => `Leg swings across, ${side}. Both hands on the wall.`),
-  // The lunge is named by the leg behind; its cue by the foot in front, as it is said.
-  ...eachSide('lunge_bounces_knee_down', 40, behind, (side) => `Lunge and sink, ${otherSide(side)} foot in front.`).toReversed(),
-  ...eachSide('half_split_pulses', 30, ['HF-KS'], (side) => `Half-split pulses, ${side} leg in front.`),
-  ...eachSide('knee_circles_sitting', 40, turned, (side) => `Sit. Knee circles, ${side}, both ways.`),
-  ...eachSide('ankle_circles', 20, ankles, (side) => `Ankle circles, ${side}, both ways.`),
-  { exerciseId: 'heel_raises', side: null, weight: 40, cue: 'Heel raises, slow.', for: ankles },
-  { exerciseId: 'shake_out', side: null, weight: 30, cue: 'Shake out arms and hands, easily.', for: arms }
+  { exerciseId: 'march_on_the_spot', side: null, weight: 60, cue: 'march', for: 'all' },
+  { exerciseId: 'hip_circles', side: null, weight: 40, cue: 'hip circles', for: hips },
+  { exerciseId: 'cat_and_cow', side: null, weight: 40, cue: 'cat and cow', for: 'all' },
+  { exerciseId: 'arm_circles', side: null, weight: 60, cue: 'arm circles', for: arms },
+  ...eachSide('leg_swings_forward', 40, ['HF-KS', ...behind], 'leg swings'),
+  ...eachSide('leg_swings_across', 40, apart, 'leg swings across'),
+  ...eachSide('lunge_bounces_knee_down', 40, behind, 'lunge and sink').toReversed(),
+  ...eachSide('half_split_pulses', 30, ['HF-KS'], 'half-split pulses'),
+  ...eachSide('knee_circles_sitting', 40, turned, 'knee circles'),
+  ...eachSide('ankle_circles', 20, ankles, 'ankle circles'),
+  { exerciseId: 'heel_raises', side: null, weight: 40, cue: 'heel raises', for: ankles },
+  { exerciseId: 'shake_out', side: null, weight: 30, cue: 'shake out hands', for: arms }
 ];
 
 /** What takes the time of a part that is left out, the first that is open to the person. The last one loads nothing. */
 const substitutes: readonly Pick<Step, 'exerciseId' | 'side' | 'cue'>[] = [
-  { exerciseId: 'hip_circles', side: null, cue: 'Hip circles, slow, both ways.' },
-  { exerciseId: 'heel_raises', side: null, cue: 'Heel raises, slow.' },
-  { exerciseId: 'cat_and_cow', side: null, cue: 'Cat and cow, slow.' },
-  { exerciseId: 'ankle_pumps', side: null, cue: 'Sit. Feet pointed and drawn up, in turn.' },
-  { exerciseId: 'arm_circles', side: null, cue: 'Arm circles, forward and back.' },
-  { exerciseId: 'seated_twist_side_bend', side: null, cue: 'Sit tall. Turn and bend to either side.' },
-  { exerciseId: 'shake_out', side: null, cue: 'Shake out arms and legs, easily.' }
+  { exerciseId: 'hip_circles', side: null, cue: 'slow hip circles' },
+  { exerciseId: 'heel_raises', side: null, cue: 'heel raises' },
+  { exerciseId: 'cat_and_cow', side: null, cue: 'slow cat and cow' },
+  { exerciseId: 'ankle_pumps', side: null, cue: 'feet in turn' },
+  { exerciseId: 'arm_circles', side: null, cue: 'arm circles both ways' },
+  { exerciseId: 'seated_twist_side_bend', side: null, cue: 'turn and bend' },
+  { exerciseId: 'shake_out', side: null, cue: 'shake out all' }
 ];
 
 const backWarmers: ReadonlySet<string> = new Set(['cat_and_cow', 'prone_press_up']);
@@ -101,10 +101,10 @@ export function warmUpFlow(person: SafetyPerson, today: string, motions: Readonl
 }
 
 const onSide: readonly FlowStep[] = [
-  { durationS: 60, cue: 'Lie on your side, a cushion between the knees. Breathe slowly.' },
-  { durationS: 60, cue: 'Stay. Push yourself up with your hands when you rise.' }
+  { durationS: 60, cue: 'lie on the side' },
+  { durationS: 60, cue: 'rise by the hands' }
 ];
-const onFeet: readonly FlowStep[] = [{ durationS: 120, cue: 'Stand at ease, both feet alike. Breathe slowly.' }];
+const onFeet: readonly FlowStep[] = [{ durationS: 120, cue: 'stand at ease' }];
 
 /** How a session settles where it cannot be done lying on the back, in the order in which they are taken. */
 const otherSettles: readonly Readonly<{ exerciseId: string; steps: readonly FlowStep[] }>[] = [
@@ -129,8 +129,8 @@ export function settleFlow(
     return {
       exerciseId: lying,
       steps: [
-        { durationS: 60, cue: 'Lie on your back, knees bent, feet wide. Breathe slowly.' },
-        { durationS: 60, cue: 'Stay. When you rise, turn to the right side first.' }
+        { durationS: 60, cue: 'lie on the back' },
+        { durationS: 60, cue: 'rise by the side' }
       ],
       leftOut: []
     };

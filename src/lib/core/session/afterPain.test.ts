@@ -89,7 +89,7 @@ describe('afterPain', () => {
 });
 
 describe('stepsAfterPain', () => {
-  const stepOf = (exerciseId: string, side: Side | null): FlowStep => ({ exerciseId, side, durationS: 40, cue: 'Move.' });
+  const stepOf = (exerciseId: string, side: Side | null): FlowStep => ({ exerciseId, side, durationS: 40, cue: 'march' });
   const steps = [
     stepOf('march_on_the_spot', null),
     stepOf('leg_swings_forward', 'left'),
@@ -97,7 +97,7 @@ describe('stepsAfterPain', () => {
     stepOf('half_split_pulses', 'left'),
     stepOf('half_split_pulses', 'right'),
     stepOf('arm_circles', null),
-    { durationS: 60, cue: 'Kept before steps had an exercise.' }
+    { durationS: 60, cue: 'march' } as FlowStep
   ];
   const after = (event: Parameters<typeof afterPain>[2]) => stepsAfterPain(steps, 1, event);
 

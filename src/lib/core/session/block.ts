@@ -15,7 +15,7 @@ import type { GateReason } from '../safety/reason';
 import type { Side } from '../body/side';
 
 /** A movement of a flow; with its own exercise and side where it has one, so that it is shown, stopped and left out as such. */
-export type FlowStep = FlowSpec['steps'][number] & Readonly<{ exerciseId?: string; side?: Side | null }>;
+export type FlowStep = FlowSpec['steps'][number] & Readonly<{ exerciseId?: string }>;
 
 export type Form =
   | Readonly<{ kind: 'cycle'; spec: CycleSpec }>

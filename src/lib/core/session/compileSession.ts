@@ -80,7 +80,7 @@ export function compileSession(blocks: readonly Block[], options: SessionOptions
       const changeS = newExercise || (sideChange && sides !== 'inside a set') ? setupS : restS;
       const readyS = last === null ? 0 : inTurn || inSet ? Math.min(turnS, setupS) : changeS;
       const ready = layPhases(
-        [{ kind: newExercise || sideChange ? 'ready' : 'rest', durationS: readyS, cue: 'Get ready.' }],
+        [{ kind: newExercise || sideChange ? 'ready' : 'rest', durationS: readyS, cue: { code: 'get ready' } }],
         atS
       );
       const workStartS: number = atS + readyS;

@@ -1,3 +1,4 @@
+import type { HoldCue } from '../cycle/cue';
 import type { Effort } from '../cycle/compileCycle';
 import type { DialId } from '../exercise/dial';
 import { schoolFigure } from '../exercise/schoolFigure';
@@ -50,8 +51,7 @@ function wayOf(ask: FormAsk, figures: Figures): Made {
   }
   if (ask.cycle && presses(exercise)) return shapedCycle(ask, ask.cycle, figures);
   if (figures.has('breaths') && !figures.has('holdS')) return inBreaths(ask, figures);
-  if (exercise.phases[0] === 'test' && !figures.has('holdS'))
-    return { form: holdForm(ask, testS, 'Measure, and write it down.') };
+  if (exercise.phases[0] === 'test' && !figures.has('holdS')) return { form: holdForm(ask, testS, 'measure') };
   switch (school.way.kind) {
     case 'cycle':
       return presses(exercise) ? cycle(ask, figures) : { form: holdForm(ask, figures.of('holdS', holdFigure(ask))) };
@@ -71,7 +71,7 @@ function holdFigure({ school, exercise, level }: FormAsk): number | null {
   return school.leastHoldS?.[level] ?? (figure && lowOf(figure.span));
 }
 
-const holdForm = ({ gated }: FormAsk, holdS: number, cue?: string): Form => ({
+const holdForm = ({ gated }: FormAsk, holdS: number, cue?: HoldCue): Form => ({
   kind: 'hold',
   spec: { holdS: within(holdS, gated.longestHoldS), ...(cue !== undefined && { cue }) }
 });
@@ -86,7 +86,7 @@ function movement(ask: FormAsk, figures: Figures): Made {
     return { form: { kind: 'pulses', spec: { ...spec, ...(goesRound(exercise) && { bothWays: true }) } } };
   }
   const holdS = within(figures.untold('holdS', move.untoldS), ask.gated.longestHoldS);
-  return { form: { kind: 'hold', spec: { holdS, moving: true, cue: 'Move easily, through what is free.' } } };
+  return { form: { kind: 'hold', spec: { holdS, moving: true, cue: 'move easily' } } };
 }
 
 const beatOf = ({ way }: School): number => (way.kind === 'pulses and holds' ? way.pulseS : move.beatS);
@@ -187,7 +187,7 @@ function quiet(ask: FormAsk, figures: Figures): Made {
     const { form } = inBreaths(ask, figures);
     return { form: form.kind === 'breaths' ? { kind: 'breaths', spec: { ...form.spec, effortPct: 0, passes: 1 } } : form };
   }
-  return { form: holdForm(ask, figures.untold('holdS', quietS), 'Lie still. Breathe slowly.') };
+  return { form: holdForm(ask, figures.untold('holdS', quietS), 'lie still') };
 }
 
 function cycle(ask: FormAsk, figures: Figures): Made {

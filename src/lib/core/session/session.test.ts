@@ -12,7 +12,7 @@ const warmUp: Block = {
   priority: 9,
   props: [],
   because: [],
-  work: [{ side: null, sets: 1, setting: {}, form: { kind: 'flow', spec: { steps: [{ durationS: 360, cue: 'Move.' }] } } }]
+  work: [{ side: null, sets: 1, setting: {}, form: { kind: 'flow', spec: { steps: [{ durationS: 360, cue: 'march' }] } } }]
 };
 const cycleBlock = (exerciseId: string, link: 'HE' | 'HF-KS', priority: number, props: string[]): Block => ({
   exerciseId,

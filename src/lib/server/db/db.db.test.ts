@@ -3,9 +3,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test, vi } from 'vitest';
 import { z } from 'zod';
-import { fromText } from '$lib/core';
+import { fromText, type CueCode } from '$lib/core';
+import { cueSentence } from '$lib/words/cueWords';
 import { findScreening } from '../repo/screeningRepo';
-import { newPerson } from '../testing/people';
+import { newPerson, personWithGoal } from '../testing/people';
 import { testDatabase } from '../testing/testDatabase';
 import { inPlainWords, lockDataDir } from './dataDirLock';
 import type { Database, Db } from './db';
@@ -135,6 +136,51 @@ describe('what was kept as a sentence', () => {
         expect(kept.limits.map(fromText)).toContain('a row that was reworded since');
       }
     }));
+});
+
+describe('the cues of sessions', () => {
+  const codeCues = migrations.find((m) => m.name === '0036_code_cues.sql')!;
+  const flow = (cues: readonly string[]) => [
+    { exerciseId: 'own_1', work: [{ form: { kind: 'flow', spec: { steps: cues.map((cue) => ({ cue, durationS: 60 })) } } }] }
+  ];
+
+  /** A session of a plan, as rows alone. */
+  async function bareSession(db: Database): Promise<number> {
+    await personWithGoal(db, 'front_split');
+    const { rows } = await db.query(
+      `with p as (insert into plan (goal_id, version, school_id, weeks, sessions_per_week, minutes, start_on)
+                  select max(id), 1, 'joint_control', 4, 3, 45, '2026-03-02' from goal returning id)
+       insert into session (plan_id, week, ordinal, phase, easy, light, retest, planned_on)
+       select id, 1, 1, 'open', false, false, false, '2026-03-02' from p returning id`
+    );
+    return z.object({ id: z.int() }).parse(rows[0]).id;
+  }
+
+  test('become codes, in sessions and in the copies of devices; a sentence nobody knows stays; once more changes nothing', () =>
+    store.rolledBack(async (db) => {
+      const sessionId = await bareSession(db as Database);
+      const before = flow(['Leg swings, left. A hand on the wall.', 'Stand on one leg.', 'Lie still. Breathe slowly.']);
+      await db.query('update session set prescribed = $2 where id = $1', [sessionId, JSON.stringify(before)]);
+      await db.query('insert into kept_session (session_id, copy, prescribed) values ($1, $2, $3)', [
+        sessionId,
+        'a'.repeat(64),
+        JSON.stringify(before)
+      ]);
+      for (let time = 1; time <= 2; time++) {
+        for (const statement of statementsOf(codeCues.sql)) await db.query(statement);
+        for (const table of ['session where id', 'kept_session where session_id']) {
+          const { rows } = await db.query(`select prescribed from ${table} = $1`, [sessionId]);
+          expect(rows).toEqual([{ prescribed: flow(['leg swings', 'Stand on one leg.', 'lie still']) }]);
+        }
+      }
+    }));
+
+  // Every sentence has a code that the words know; none is lost on the way.
+  test('every code the sentences become has words', () => {
+    const codes = [...codeCues.sql.matchAll(/', '([a-z -]+)'\]/g)].map(([, code]) => code as CueCode);
+    expect(codes.length).toBeGreaterThan(20);
+    for (const code of codes) expect(cueSentence({ cue: { code } }), code).not.toBe(`${code}.`);
+  });
 });
 
 describe('lockDataDir', () => {

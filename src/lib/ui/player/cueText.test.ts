@@ -57,12 +57,12 @@ describe('the cue', () => {
 
   test('a lift is held there, not drawn by percent', () => {
     const lifted = setOf('front_leg_lift', reps);
-    const held: Phase = { ...of('draw'), kind: 'held', cue: 'Hold.' };
+    const held: Phase = { ...of('draw'), kind: 'held', cue: { code: 'hold' } };
     expect(cueOf(held, 50, lifted).text).toBe('Hold it there');
   });
 
   test('a change of sides is said while getting ready', () => {
-    const ready: Phase = { kind: 'ready', startS: 0, endS: 5, fromPct: 0, toPct: 0, cue: 'Get ready.' };
+    const ready: Phase = { kind: 'ready', startS: 0, endS: 5, fromPct: 0, toPct: 0, cue: { code: 'get ready' } };
     expect(cueOf(ready, 0, set).text).toBe('Get ready');
     expect(cueOf(ready, 0, { ...set, sideChange: true }).text).toBe('Change sides');
   });
@@ -82,20 +82,20 @@ describe('the line under it', () => {
   });
 
   test('what resists, and another way to press, stand with it', () => {
-    const pressed: Phase = { ...of('press'), how: 'in toward the middle', note: 'Press against the strap.' };
+    const pressed: Phase = { ...of('press'), how: 'in toward the middle', notes: [{ code: 'against', resistance: 'strap' }] };
     expect(howOf(pressed, exercise)).toBe('in toward the middle. Press against the strap.');
   });
 
   test('an exercise that has no words of its own falls back on those of the phase', () => {
     const { press, ...silent } = exerciseOf('front_split_on_stack');
     expect(press).toBeUndefined();
-    expect(howOf(of('press'), exerciseOf(silent.id))).toBe(of('press').cue);
+    expect(howOf(of('press'), exerciseOf(silent.id))).toBe('Press, steady. Keep breathing.');
   });
 });
 
 describe('what is said aloud', () => {
   const shown = { exerciseId: 'front_hamstring_cycle', side: 'left' } as const;
-  const ready: Phase = { kind: 'ready', startS: 0, endS: 15, fromPct: 0, toPct: 0, cue: 'Get ready.' };
+  const ready: Phase = { kind: 'ready', startS: 0, endS: 15, fromPct: 0, toPct: 0, cue: { code: 'get ready' } };
   const split = exerciseOf('front_split_on_stack');
   const on = (depthCm: number, under: 'pelvis' | 'lead heel' = 'pelvis') => ({
     stacks: [{ dialId: 'depthCm', rung: { depthCm, items: [{ propId: 'block', face: 0 }], under, heightCm: Math.abs(depthCm) } }]
@@ -119,7 +119,9 @@ describe('what is said aloud', () => {
       'Let them rise slowly',
       'Let them rise slowly.'
     ]);
-    expect(spokenText({ ...ready, kind: 'move', cue: 'March on the spot.' }, 0, set, shown, '')).toBe('March on the spot.');
+    expect(spokenText({ ...ready, kind: 'move', cue: { code: 'march' } }, 0, set, shown, '')).toBe(
+      'March on the spot, arms swinging.'
+    );
     expect(spokenText(of('press'), 40, set, shown, '')).toBe('Press 40 %');
   });
 
@@ -134,7 +136,7 @@ describe('what is said aloud', () => {
   });
 
   test('breaths and pulses are cues of their own, and what is counted is told', () => {
-    const breaths: Phase = { kind: 'hold', startS: 0, endS: 24, fromPct: 15, toPct: 15, cue: '', beatS: 8 };
+    const breaths: Phase = { kind: 'hold', startS: 0, endS: 24, fromPct: 15, toPct: 15, cue: { code: 'breathe' }, beatS: 8 };
     expect(cueOf(breaths, 15, set)).toEqual({ text: 'Breathe', tone: 'iris' });
     expect(cueOf({ ...breaths, fromPct: 0, toPct: 0 }, 0, set)).toEqual({ text: 'Breathe', tone: 'ink' });
     expect(countText(countAt(breaths, 0))).toBe('1 of 3');

@@ -14,6 +14,7 @@ import type { LastTime } from '$lib/contract/review';
 import { figuresText } from '$lib/ui/figuresText';
 import { clockText, shortDate } from '$lib/ui/format';
 import { stackLine } from '$lib/ui/stackText';
+import { cueSentence, noteSentences } from '$lib/words/cueWords';
 import { holdCues } from '$lib/words/holdWords';
 import { repText, repWordsOf } from '$lib/words/repWords';
 
@@ -89,16 +90,16 @@ export function countText(count: Readonly<{ at: number; of: number }> | null): s
 export function howOf(phase: Phase, exercise: Exercise): string {
   if (phase.kind === 'ready') return exercise.setup.join(' ') || `Take your place for ${exercise.name}.`;
   const effort = phase.kind.startsWith('press') ? exercise.press : phase.kind.startsWith('draw') ? exercise.draw : undefined;
-  // The count and the way back are under the words of the exercise, not under those of a lift.
-  const own = phase.goesBy
-    ? holdCues[phase.goesBy]
-    : phase.rep
-      ? repText(phase.rep)
-      : phase.kind === 'lower'
-        ? `${repWordsOf(exercise.id).back}.`
-        : phase.cue;
-  const how = phase.how ?? effort ?? own;
-  return phase.note ? `${how.replace(/\.$/, '')}. ${phase.note}` : how;
+  // An effort against the pull is another than that of the exercise.
+  const how = phase.how ?? (phase.cue.code === 'press against the pull' ? undefined : effort) ?? ownWords(phase, exercise);
+  return phase.notes ? `${how.replace(/\.$/, '')}. ${noteSentences(phase.notes)}` : how;
+}
+
+/** Of a lift the count alone, and the way back in the words of the exercise: "Lift" is none of its own. */
+function ownWords(phase: Phase, exercise: Exercise): string {
+  if (phase.goesBy) return holdCues[phase.goesBy];
+  if (phase.kind === 'lift' && phase.rep) return repText(phase.rep);
+  return phase.kind === 'lower' ? `${repWordsOf(exercise.id).back}.` : cueSentence(phase);
 }
 
 type Shown = Readonly<{ exerciseId: string; side: Side | null }>;
@@ -139,7 +140,7 @@ export function spokenText(
     case 'lift':
       return phase.rep ? `${cue}, ${repText(phase.rep)}.` : cue;
     case 'move':
-      return phase.cue;
+      return cueSentence(phase);
     case 'hold':
       // A place of a circuit.
       return phase.how ?? cue;

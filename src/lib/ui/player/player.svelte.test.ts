@@ -21,7 +21,7 @@ function blockOf(exerciseId: string, sides: readonly (Side | null)[] = ['left', 
   };
 }
 
-const lying: Form = { kind: 'flow', spec: { steps: [{ durationS: holdS, cue: 'Lie still.' }] } };
+const lying: Form = { kind: 'flow', spec: { steps: [{ durationS: holdS, cue: 'lie on the back' }] } };
 const blocks = [blockOf('front_hamstring_cycle'), blockOf('front_split_on_stack'), blockOf('settle', [null], lying)];
 
 const outboxOf = (setIndices: number[] = []) => {
@@ -376,7 +376,7 @@ describe('the announced effort', () => {
 });
 
 describe('a warm-up of several movements', () => {
-  const stepOf = (exerciseId: string, side: Side | null) => ({ exerciseId, side, durationS: 30, cue: 'Move.' });
+  const stepOf = (exerciseId: string, side: Side | null) => ({ exerciseId, side, durationS: 30, cue: 'march' as const });
   const flow: Form = {
     kind: 'flow',
     spec: {
@@ -435,7 +435,7 @@ describe('a warm-up of several movements', () => {
   });
 
   test('pain in a flow whose movements have no exercise of their own ends it', () => {
-    const still: Form = { kind: 'flow', spec: { steps: [60, 60].map((durationS) => ({ durationS, cue: 'Lie still.' })) } };
+    const still: Form = { kind: 'flow', spec: { steps: [60, 60].map((durationS) => ({ durationS, cue: 'lie on the back' })) } };
     const { player } = playerOf({ blocks: [blockOf('settle', [null], still)] });
     player.togglePause();
     player.tick(5);

@@ -230,7 +230,8 @@ export class Player {
   #phasesOf(set: TimelineSet, extraS: Record<number, number>): Phase[] {
     const readyS = set.workStartS - set.startS;
     const kind = set.newExercise || set.sideChange ? ('ready' as const) : ('rest' as const);
-    const ready: Phase[] = readyS > 0 ? [{ kind, startS: 0, endS: readyS, fromPct: 0, toPct: 0, cue: 'Get ready.' }] : [];
+    const ready: Phase[] =
+      readyS > 0 ? [{ kind, startS: 0, endS: readyS, fromPct: 0, toPct: 0, cue: { code: 'get ready' } }] : [];
     let shiftS = readyS;
     const work = compileForm(this.#workOf(set).form, { effortCapPct: 100 });
     return [...ready, ...work].map((phase, i) => {

@@ -1,17 +1,16 @@
 <!-- Long because every number of a cycle stands here once, by its own name. -->
 <script lang="ts">
   import {
-    deepenings,
     effortInWords,
     effortsOf,
     mostCycleRounds,
-    resistances,
     withPeak,
     type Deepening,
     type Effort,
     type Exercise,
     type Resistance
   } from '$lib/core';
+  import { deepeningWords, resistanceWords } from '$lib/words/cueWords';
   import { capital } from '$lib/ui/format';
   import type { CycleDraft } from './cycle.svelte';
   import FigureNumber from '../FigureNumber.svelte';
@@ -214,7 +213,7 @@
     {@render choice(
       'What resists',
       cycle.resistance ?? '',
-      [['', 'as the exercise says'], ...Object.entries(resistances)],
+      [['', 'as the exercise says'], ...Object.entries(resistanceWords)],
       (id) => draft.set({ resistance: (id || undefined) as Resistance | undefined })
     )}
     {#if stays}
@@ -223,7 +222,7 @@
       {@render choice(
         'How it goes deeper',
         cycle.deepening ?? '',
-        [['', 'on the out-breath'], ...Object.entries(deepenings)],
+        [['', 'on the out-breath'], ...Object.entries(deepeningWords)],
         (id) => draft.set({ deepening: (id || undefined) as Deepening | undefined })
       )}
     {/if}

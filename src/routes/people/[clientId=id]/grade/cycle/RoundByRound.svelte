@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { deepenings, effortsOf, withRound, type Deepening } from '$lib/core';
+  import { effortsOf, withRound, type Deepening } from '$lib/core';
+  import { deepeningWords } from '$lib/words/cueWords';
   import FigureNumber from '../FigureNumber.svelte';
   import type { CycleDraft } from './cycle.svelte';
 
@@ -44,7 +45,7 @@
                 draft.take(withRound(cycle, round, { deepening: (e.currentTarget.value || undefined) as Deepening | undefined }))}
             >
               <option value="">as in every round</option>
-              {#each Object.entries(deepenings) as [id, words] (id)}<option value={id}>{words}</option>{/each}
+              {#each Object.entries(deepeningWords) as [id, words] (id)}<option value={id}>{words}</option>{/each}
             </select>
           </label>
         {/if}

@@ -1,4 +1,5 @@
-import { deepenings, effortsOf, resistances, type CornerId, type CycleSpec, type Effort } from '$lib/core';
+import { effortsOf, type CornerId, type CycleSpec, type Effort } from '$lib/core';
+import { deepeningWords, resistanceWords } from '$lib/words/cueWords';
 
 /** A pause in the unit it is counted in. */
 export function pauseText(s: number, breathS: number | undefined): string {
@@ -18,7 +19,7 @@ export function cycleLines(spec: CycleSpec): { label: string; text: string }[] {
       const { peakPct = 0, holdS = 0 } = effortsOf(spec, i)[kind] ?? {};
       return holdS === spec[kind]!.holdS ? `${peakPct} %` : `${peakPct} % for ${holdS} s`;
     });
-  const deeper = (own = spec.deepening) => (own ? deepenings[own] : 'breathing out');
+  const deeper = (own = spec.deepening) => (own ? deepeningWords[own] : 'breathing out');
   const rounds = spec.perRound ?? [];
   const pause = (s: number) => pauseText(s, spec.breathS);
   return [
@@ -34,7 +35,7 @@ export function cycleLines(spec: CycleSpec): { label: string; text: string }[] {
     ...(spec.press ? [{ label: 'Press, round by round', text: efforts('press') }] : []),
     ...(spec.draw ? [{ label: 'Draw, round by round', text: efforts('draw') }] : []),
     { label: 'Between rounds', text: spec.leaves ? 'out of the position' : 'stay in it' },
-    { label: 'Against', text: spec.resistance ? resistances[spec.resistance] : 'as the exercise says' },
+    { label: 'Against', text: spec.resistance ? resistanceWords[spec.resistance] : 'as the exercise says' },
     {
       label: 'Deeper by',
       text: rounds.some((r) => r.deepening) ? byRound((i) => deeper(rounds[i]?.deepening)) : deeper()
