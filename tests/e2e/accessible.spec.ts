@@ -78,6 +78,11 @@ test('every kind of page keeps the rules in both lights', async ({ browser }) =>
     expect((await page.goto(path))?.status(), path).toBe(200);
     await inBothLights(page);
   }
+  await page.goto(`/people/${lotus}/measure?m=HER90`);
+  const numbers = page.locator('a[href*="/numbers?"]').first();
+  await page.goto((await numbers.getAttribute('href'))!);
+  await expect(page.getByRole('button', { name: /^Keep: / }).first()).toBeVisible();
+  await inBothLights(page);
   expect(faults).toEqual([]);
   await context.close();
 });

@@ -1,13 +1,5 @@
 import { z } from 'zod';
-import {
-  deepenings,
-  mostCycleRounds,
-  resistances,
-  type CycleSpec,
-  type Deepening,
-  type Resistance,
-  type SideCycles
-} from '$lib/core';
+import { deepenings, mostCycleRounds, resistances, type CycleSpec, type SideCycles } from '$lib/core';
 import { exerciseId, jsonField, requiredLine, rowId, text } from './fields';
 
 const pct = z.number().min(0).max(100);

@@ -156,6 +156,8 @@ export const painSchema = z.object({
   place: z.enum(painPlaceIds),
   side: z.enum(sides).nullable(),
   kind: painKindId,
+  /** Told once more under the same id, when somebody says how strong it is. */
+  grade: z.enum(painGrades).nullish(),
   at: toldAt
 });
 export type PainInput = z.output<typeof painSchema>;

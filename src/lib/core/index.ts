@@ -395,7 +395,7 @@ export { seedOf, standInValue } from './standIn/standInValue';
 export { drawnPicture, rodBandCm, sceneBlockCm, sceneColours, type DrawnPicture } from './standIn/drawnPicture';
 export { splitOpening } from './measure/splitOpening';
 export { rungsAround, type RungsAround } from './props/rungsAround';
-export { afterPain, stepsAfterPain, type PainOutcome } from './session/afterPain';
+export { afterPain, endsSession, stepsAfterPain, type PainOutcome } from './session/afterPain';
 
 export { theilSen, type TheilSen } from './trend/theilSen';
 export { mannKendall, type MannKendall } from './trend/mannKendall';

@@ -81,6 +81,24 @@ describe('afterPain', () => {
     expect(named(outcome.dropped)).not.toContain('rear_hip_cycle/left');
   });
 
+  test('a moderate pain rests whatever loads its joint, a mild one no more than before, a severe one ends the session', () => {
+    const at = indexOf('front_split_on_stack', 'left');
+    const pinch = { kind: 'pinch', place: 'knee', side: 'left' } as const;
+    const resting = sets.filter((s) => s.index > at && loadsKnee(s.exerciseId, s.side)).map((s) => s.index);
+    expect(resting.length).toBeGreaterThan(0);
+    for (const kind of ['pinch', 'joint', 'too_strong', 'bone_attachment'] as const) {
+      const moderate = afterPain(sets, at, { ...pinch, kind, grade: 'moderate' });
+      expect(moderate.dropped, kind).toEqual(expect.arrayContaining(resting));
+      expect(
+        moderate.eased.filter((i) => moderate.dropped.includes(i)),
+        kind
+      ).toEqual([]);
+      expect(afterPain(sets, at, { ...pinch, kind, grade: 'severe' }), kind).toMatchObject({ endsSession: true });
+    }
+    expect(afterPain(sets, at, { ...pinch, grade: 'mild' })).toEqual(afterPain(sets, at, pinch));
+    expect(afterPain(sets, at, { ...pinch, kind: 'stretch_or_work', grade: 'severe' }).endsSession).toBe(false);
+  });
+
   test.each(['sharp_pop', 'nerve', 'locking', 'urgent_sign'] as const)('%s ends the session', (kind) => {
     const outcome = afterPain(sets, 0, { kind, place: 'knee', side: 'right' });
     expect(outcome.endsSession).toBe(true);

@@ -16,13 +16,20 @@ export type PainOutcome = Readonly<{
   eased: readonly number[];
 }>;
 
+/** True where a pain ends the session at once: a stop sign, and whatever hurts severely. */
+export function endsSession({ kind, grade }: Pick<PainEvent, 'kind' | 'grade'>): boolean {
+  const { action } = painKindOf(kind);
+  return action === 'urgent' || action === 'stop session' || (grade === 'severe' && action !== 'carry on');
+}
+
 /**
  * What is left of a session after pain was told in one of its sets. Needs no server, so that it acts without a connection.
  *
  * Model:  fine → nothing. Too strong → the set ends, later sets of the exercise on that side take the easier setting. A pinch, or
  *         pain told of afterwards → the same, and so does what else loads that joint. Joint pain → the exercise ends, on both sides,
  *         and what else loads that joint is eased. At the bone → every later set that stretches that line goes, and the exercise.
- *         Stop signs → the session ends. Sets of both sides together are among them.
+ *         Told as moderate → whatever loads that joint goes. Stop signs, and what hurts severely → the session ends. Sets of both sides
+ *         together are among them.
  * Source: docs/sources.md#screening
  */
 export function afterPain(
@@ -39,25 +46,26 @@ export function afterPain(
   const isSameSide = (s: TimelineSet) => isSame(s) && sidesMeet(s.side, current?.side);
   const easier = (some: readonly TimelineSet[]) => indices(some.filter((s) => s.work.easier));
   const nothing: PainOutcome = { endsSet: true, endsSession: false, dropped: [], eased: [] };
+  if (action === 'carry on') return { ...nothing, endsSet: false };
+  if (endsSession(event)) return { ...nothing, endsSession: true, dropped: sets.filter((s) => s.index > at).map((s) => s.index) };
+  const rests = (s: TimelineSet) => event.grade === 'moderate' && loads(s, event, find);
+  const going = later.filter((s) => !rests(s));
+  const resting = indices(later.filter(rests));
   switch (action) {
-    case 'carry on':
-      return { ...nothing, endsSet: false };
     case 'ease':
       return {
         ...nothing,
-        eased: easier(later.filter((s) => isSameSide(s) || (event.kind !== 'too_strong' && !isSame(s) && loads(s, event, find))))
+        dropped: resting,
+        eased: easier(going.filter((s) => isSameSide(s) || (event.kind !== 'too_strong' && !isSame(s) && loads(s, event, find))))
       };
     case 'stop exercise':
       return {
         ...nothing,
-        dropped: indices(later.filter(isSame)),
-        eased: easier(later.filter((s) => !isSame(s) && loads(s, event, find)))
+        dropped: [...resting, ...indices(going.filter(isSame))],
+        eased: easier(going.filter((s) => !isSame(s) && loads(s, event, find)))
       };
-    case 'stop line':
-      return { ...nothing, dropped: indices(later.filter((s) => isSame(s) || stretches(s, event, find))) };
-    case 'stop session':
-    case 'urgent':
-      return { ...nothing, endsSession: true, dropped: sets.filter((s) => s.index > at).map((s) => s.index) };
+    default:
+      return { ...nothing, dropped: [...resting, ...indices(going.filter((s) => isSame(s) || stretches(s, event, find)))] };
   }
 }
 
@@ -65,13 +73,13 @@ export function afterPain(
  * The steps of a flow that are not done any more after pain was told in one of them; nothing of a flow has an easier setting.
  *
  * Model:  the step ends, and so do later ones of its exercise; after anything but a stretch that was too strong also those that load
- *         the joint, and at the bone those that stretch the line. Stop signs end the session.
+ *         the joint, and at the bone those that stretch the line. Stop signs end the session. Told as moderate, whatever loads the joint.
  */
 export function stepsAfterPain(steps: readonly FlowStep[], at: number, event: PainEvent): number[] {
   const { action } = painKindOf(event.kind);
   if (action === 'carry on') return [];
   const reaches = (id: string, side: Side | null) =>
-    event.kind !== 'too_strong' &&
+    (event.kind !== 'too_strong' || event.grade === 'moderate') &&
     (loads({ exerciseId: id, side }, event, exerciseOf) ||
       (action === 'stop line' && stretches({ exerciseId: id, side }, event, exerciseOf)));
   return steps.flatMap(({ exerciseId, side = null }, i) =>

@@ -1,6 +1,15 @@
 import { z } from 'zod';
 import { feltPlaces, figuresSchema, leftOutReasons, slips, type SetLogInput } from '$lib/contract/setForms';
-import { painGrades, painPlaceIds, sides, type PainEvent, type PainKindId, type Setting, type Side } from '$lib/core';
+import {
+  painGrades,
+  painPlaceIds,
+  sides,
+  type PainEvent,
+  type PainGrade,
+  type PainKindId,
+  type Setting,
+  type Side
+} from '$lib/core';
 import type { ClientTx, Db } from '../db/db';
 import { allRows, changedOne, rowsAtOnce } from '../db/rows';
 
@@ -225,6 +234,15 @@ export async function insertPain(tx: ClientTx, clientId: number, p: NewPain): Pr
       p.note,
       p.grade ?? null
     ]
+  );
+  return rowCount === 1;
+}
+
+/** Says how strong a pain is that was told without; false where it is not there or has been graded. */
+export async function updatePainGrade(tx: ClientTx, clientId: number, id: string, grade: PainGrade): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    'update pain_event set grade = $3 where id = $2 and client_id = $1 and grade is null and withdrawn_at is null',
+    [clientId, id, grade]
   );
   return rowCount === 1;
 }

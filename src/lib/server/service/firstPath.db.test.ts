@@ -305,6 +305,30 @@ describe('practising', () => {
       ).toContain('front_split_on_stack');
     }));
 
+  test('a pain is graded after it was told, once: severe, it stops the joint and ends the session', () =>
+    store.rolledBack(async (db) => {
+      const id = await withPlan(db);
+      const sessionId = await nextSession(db, id);
+      await startSession(db, id, sessionId, fit, at(today));
+      const pain: PainInput = {
+        id: uuid(),
+        setIndex: 2,
+        exerciseId: 'rear_hip_cycle',
+        workSide: 'left',
+        place: 'knee',
+        side: 'left',
+        kind: 'joint'
+      };
+      await tellPain(db, id, sessionId, pain, at(today));
+      expect((await loadSplitCase(db, id, today)).locks).toEqual([]);
+      await tellPain(db, id, sessionId, { ...pain, grade: 'severe' }, at(today));
+      await tellPain(db, id, sessionId, { ...pain, grade: 'mild' }, at(today)); // said too late
+      const c = await loadSplitCase(db, id, today);
+      expect(c.pains.map((p) => p.grade)).toEqual(['severe']);
+      expect(c.locks.map((l) => l.stop)).toEqual([{ joint: 'knee', side: 'left' }]);
+      expect(c.sessions.find((s) => s.id === sessionId)!.status).toBe('stopped');
+    }));
+
   test('an ache at the bone rests that line and nothing else', () =>
     store.rolledBack(async (db) => {
       const id = await withPlan(db);

@@ -7,6 +7,7 @@ import {
   CoreError,
   countedIn,
   easedBlock,
+  endsSession,
   exercisesIn,
   isAsked,
   painKindOf,
@@ -21,7 +22,7 @@ import {
 import type { ClientTx, Database } from '../db/db';
 import { sqlProblem } from '../db/sqlState';
 import { openLocks } from '../repo/lockRepo';
-import { insertPain, upsertSetLogs } from '../repo/logRepo';
+import { insertPain, updatePainGrade, upsertSetLogs } from '../repo/logRepo';
 import { findRunning, getPrescribed, getSession, updateEnded, updateStarted, type Session } from '../repo/sessionRepo';
 import { changeClient } from './changing';
 import { isCheckDue, isOpenForWork } from './checking';
@@ -227,7 +228,8 @@ export function momentOf(at: string | undefined, now: Date): Date {
 
 /**
  * Keeps a told pain with what it locks; a stop sign ends the session here as well. Of a session that is not known to have begun, since
- * what a device says of its start did not arrive, it is kept without it: its stop waits for nothing.
+ * what a device says of its start did not arrive, it is kept without it: its stop waits for nothing. Told once more with how strong it is, it
+ * is graded.
  */
 export async function tellPain(
   db: Database,
@@ -240,10 +242,12 @@ export async function tellPain(
   await changeClient(db, clientId, async (tx) => {
     const session = await getSession(tx, clientId, sessionId);
     const place = session.startedAt === null ? { sessionId: null, setIndex: null } : { sessionId };
-    if (!(await insertPain(tx, clientId, { ...pain, ...place, feltOn: dateOf(momentOf(at, now)), note: '' }))) return;
+    const isNew = await insertPain(tx, clientId, { ...pain, ...place, feltOn: dateOf(momentOf(at, now)), note: '' });
+    if (!isNew && !(pain.grade && (await updatePainGrade(tx, clientId, pain.id, pain.grade)))) return;
     const { exerciseId, workSide, id } = pain;
-    await lockFor(tx, clientId, pain, { exerciseId, workSide, painEventId: id }, now);
-    if (action === 'stop session' || action === 'urgent') await updateEnded(tx, sessionId, 'stopped', now.toISOString());
+    // An ache at the bone locked its line when it was told; how strong it is adds nothing to that.
+    if (isNew || action !== 'stop line') await lockFor(tx, clientId, pain, { exerciseId, workSide, painEventId: id }, now);
+    if (endsSession(pain)) await updateEnded(tx, sessionId, 'stopped', now.toISOString());
   });
 }
 

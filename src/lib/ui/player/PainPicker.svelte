@@ -1,11 +1,18 @@
 <script lang="ts">
-  import { painKindOf, painKinds, urgentSignsText, type PainPlaceId, type Side } from '$lib/core';
+  import { painKindOf, painKinds, urgentSignsText, type PainEvent, type PainGrade, type PainPlaceId, type Side } from '$lib/core';
+  import { capital } from '$lib/ui/format';
   import BodyMap from '$lib/ui/BodyMap.svelte';
   import { adviceText, placeText, toldText, type Player } from './player.svelte';
 
   let { player }: { player: Player } = $props();
   let where = $state<{ place: PainPlaceId; side: Side | null }>();
   const kinds = painKinds.filter((k) => k.id !== 'afterwards' && k.id !== 'urgent_sign');
+  const hurts = ({ kind }: PainEvent) => painKindOf(kind).action !== 'carry on';
+  const grades = [
+    { id: 'mild', text: 'Mild, to 3' },
+    { id: 'moderate', text: 'Moderate, 4 to 6' },
+    { id: 'severe', text: 'Severe, 7 and more' }
+  ] as const satisfies readonly { id: PainGrade; text: string }[];
   const isSerious = (action: string) => action === 'stop session' || action === 'urgent';
   const nameOf = (index: number) => {
     const set = player.sets[index]!;
@@ -26,10 +33,28 @@
 </script>
 
 {#if player.mode === 'advice' && player.advice}
-  <section class="flex grow flex-col justify-center gap-5" aria-label="What to do">
-    <h2 class="text-5xl leading-tight" role="alert">{adviceText(player.advice)}</h2>
-    <p class="text-2xl">Told: {toldText(player.advice)}</p>
-    {#each result as text (text)}<p class="text-2xl text-ink-soft">{text}</p>{/each}
+  <section class="flex grow flex-col justify-center gap-5 max-sm:gap-3" aria-label="What to do">
+    <h2 class="text-5xl leading-tight max-sm:text-3xl" role="alert">{adviceText(player.advice)}</h2>
+    <p class="text-2xl max-sm:text-lg">Told: {toldText(player.advice)}</p>
+    {#each result as text (text)}<p class="text-2xl text-ink-soft max-sm:text-lg">{text}</p>{/each}
+    {#if hurts(player.advice)}
+      <div class="flex flex-col gap-2">
+        <h3 class="text-2xl max-sm:text-xl">
+          How strong, of 10?{player.advice.grade ? ` ${capital(player.advice.grade)}.` : ''}
+        </h3>
+        {#if !player.advice.grade}
+          <div class="flex flex-wrap gap-2">
+            {#each grades as { id, text } (id)}
+              <button
+                class="btn min-h-16 px-3 text-lg max-sm:grow max-sm:text-base {id === 'severe' ? 'border-2 border-stop' : ''}"
+                onclick={() => player.gradePain(id)}>{text}</button
+              >
+            {/each}
+          </div>
+          <p class="text-lg text-ink-soft">Moderate rests what loads that joint; severe ends the session.</p>
+        {/if}
+      </div>
+    {/if}
     <div><button class="btn btn-primary min-h-16 min-w-40 text-xl" onclick={() => player.afterAdvice()}>Go on</button></div>
   </section>
 {:else if !where}

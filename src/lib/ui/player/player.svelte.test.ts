@@ -328,6 +328,23 @@ describe('pain', () => {
     expect(sent('sets')).toEqual([expect.objectContaining({ setIndex: 0, clean: false, actualS: 10 })]);
   });
 
+  test('how strong it is can be said once; a moderate one rests the joint, a severe one ends the session', () => {
+    const { player, sent } = playerOf();
+    player.tellPain(told('pinch', 'knee'));
+    player.gradePain('moderate');
+    player.gradePain('mild');
+    const [first, second] = sent('pain') as PainEvent[];
+    expect(sent('pain')).toHaveLength(2);
+    expect(second).toEqual({ ...first, grade: 'moderate' });
+    expect(player.outcome!.dropped.length).toBeGreaterThan(0);
+
+    const other = playerOf();
+    other.player.tellPain(told('joint', 'knee'));
+    other.player.gradePain('severe');
+    expect([other.player.mode, other.player.stopped]).toEqual(['ended', true]);
+    expect(other.sent('finish')).toEqual([{ status: 'stopped' }]);
+  });
+
   test('an ache at the left sit-bone takes out the left split, and leaves the right one', () => {
     const { player } = playerOf();
     player.tellPain(told('bone_attachment', 'sit_bone'));

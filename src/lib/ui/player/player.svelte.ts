@@ -4,6 +4,7 @@ import {
   compileForm,
   countAt,
   countedIn,
+  endsSession,
   exercisesIn,
   isAsked,
   painKindOf,
@@ -18,6 +19,7 @@ import {
   type FindExercise,
   type FlowStep,
   type PainEvent,
+  type PainGrade,
   type Phase,
   type SessionOptions,
   type Setting,
@@ -502,9 +504,20 @@ export class Player {
     this.#pains = [...this.#pains, told];
     this.#keepPlace();
     this.advice = event;
-    const { endsSession } = afterPain(this.sets, set.index, event, this.find);
-    if (endsSession) this.#end('stopped');
+    if (endsSession(event)) this.#end('stopped');
     else this.mode = 'advice';
+  }
+
+  /** How strong the pain told last is: what is left follows from it, and a severe one ends the session. */
+  gradePain(grade: PainGrade): void {
+    const told = this.#pains.at(-1);
+    if (!told || !this.advice || this.advice.grade) return;
+    const graded = { ...told, grade };
+    this.#outbox.put('pain', graded);
+    this.#pains = [...this.#pains.slice(0, -1), graded];
+    this.advice = { ...this.advice, grade };
+    this.#keepPlace();
+    if (endsSession(this.advice)) this.#end('stopped');
   }
 
   /** On after the advice: the same set where the pain was none, else the next one. */

@@ -69,7 +69,7 @@
     <label class="flex flex-col gap-1">
       <span class="font-semibold">Sessions with hard work</span>
       <select
-        class="input w-56"
+        class="input w-56 max-w-full"
         value={wishes.hardSessions === null ? '' : String(wishes.hardSessions)}
         onchange={(e) => (wishes.hardSessions = e.currentTarget.value === '' ? null : Number(e.currentTarget.value))}
       >
