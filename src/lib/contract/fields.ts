@@ -6,6 +6,9 @@ export type LengthUnit = 'cm' | 'in';
 export type MassUnit = 'kg' | 'lb';
 export type Units = Readonly<{ length: LengthUnit; mass: MassUnit }>;
 
+/** Whatever was taken out can be put back for so many days. */
+export const removedDays = 30;
+
 const cmPerInch = 2.54; // exact by definition
 const kgPerPound = 0.45359237; // exact by definition
 

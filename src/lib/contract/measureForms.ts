@@ -24,8 +24,6 @@ import { bodyState, checkbox, isoDate, line, parseDecimal, rowId, text, toCm, fr
 export const dayTimes = ['', 'morning', 'midday', 'evening'] as const;
 export const trainings = ['', 'before', 'after'] as const;
 export const trialsPerSide = 5;
-/** Whatever was taken out can be put back for so many days. */
-export const removedDays = 30;
 
 /** What must be alike before two measures are compared, and what is only kept. */
 const conditions = {

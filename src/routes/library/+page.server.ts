@@ -1,12 +1,14 @@
 import { queryOf, type LibraryQuery } from '$lib/contract/libraryQuery';
 import { chainsOf, everywhere, findExercises, goalOf } from '$lib/core';
 import { barBrief, barsOf } from '$lib/server/service/safety';
+import { listRemovedExercises } from '$lib/server/repo/exerciseRepo';
 import { listProps } from '$lib/server/repo/propRepo';
 import { kindsOn } from '$lib/server/service/shelf';
 import { loadCatalogue } from '$lib/server/service/library';
+import { takenOutSince } from '$lib/server/repo/takenOut';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf } }) => {
+export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf, now } }) => {
   const query = queryOf(url);
   const catalogue = await loadCatalogue(db);
   const { forClient } = await parent();
@@ -44,6 +46,7 @@ export const load: PageServerLoad = async ({ url, parent, locals: { db, caseOf }
   const barredIds = new Set(c ? catalogue.filter((e) => barsOf(c, e).length > 0).map((e) => e.id) : []);
   return {
     query,
+    removed: await listRemovedExercises(db, takenOutSince(now)),
     found: brief,
     total: catalogue.length,
     rows: rows.map((row) => row.map((id) => ({ ...named.get(id)!, isFound: ids.has(id), isBarred: barredIds.has(id) })))

@@ -6,6 +6,7 @@
   import { capital, plural } from '$lib/ui/format';
   import MiniFigure from '$lib/ui/drawing/MiniFigure.svelte';
   import Finder from '$lib/ui/Finder.svelte';
+  import TakenOut from '$lib/ui/TakenOut.svelte';
   import Select from '$lib/ui/Select.svelte';
 
   let { data } = $props();
@@ -259,5 +260,6 @@
         </div>
       {/if}
     {/if}
+    <TakenOut items={data.removed} field="exerciseId" action={(id) => `/library/${id}?/restore`} />
   </section>
 </main>

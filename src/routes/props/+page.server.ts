@@ -5,12 +5,21 @@ import type { Typed } from '$lib/contract/problem';
 import { heightGaps, stacksFor } from '$lib/core';
 import type { Database } from '$lib/server/db/db';
 import { listPersonMarks } from '$lib/server/repo/caseMarkRepo';
-import { insertProp, listProps, updateProp, updatePropRemoved, updateQuantity, type ShelfProp } from '$lib/server/repo/propRepo';
+import {
+  insertProp,
+  listProps,
+  listRemovedProps,
+  updateProp,
+  updatePropRemoved,
+  updateQuantity,
+  type ShelfProp
+} from '$lib/server/repo/propRepo';
 import { withGoal } from '$lib/server/service/clientCase';
 import { getUnits } from '$lib/server/repo/studioRepo';
 import { propOf } from '$lib/server/service/shelf';
 import { shelfAskOf, shelfUse, usersOfProp, type ShelfAsk } from '$lib/server/service/shelfUse';
 import { runForm, runFormOnce } from '$lib/server/runForm';
+import { takenOutSince } from '$lib/server/repo/takenOut';
 import type { Actions, PageServerLoad } from './$types';
 
 /** Heights that ladders are built of; above, a chair or a box stands alone. */
@@ -47,6 +56,7 @@ export const load: PageServerLoad = async ({ url, locals }) => {
   };
   return {
     shelf,
+    removed: await listRemovedProps(db, clientId, takenOutSince(locals.now)),
     people: people.map(({ id, name }) => ({ id, name })),
     home: home && { id: home.id, name: home.name },
     one: stacks(1),

@@ -11,6 +11,7 @@
   import Why from '$lib/ui/Why.svelte';
   import HeightScale from './HeightScale.svelte';
   import PropForm from './PropForm.svelte';
+  import TakenOut from '$lib/ui/TakenOut.svelte';
   import ShelfAdvice from './ShelfAdvice.svelte';
   import { keepTyped, undoable } from '$lib/ui/sending';
 
@@ -185,6 +186,7 @@
         {/each}
       </ul>
     {/if}
+    <TakenOut items={data.removed} field="propId" action="?/restore{at}" />
   </section>
   <aside class="flex flex-col gap-5 self-start">
     <section class="card flex flex-col gap-4">

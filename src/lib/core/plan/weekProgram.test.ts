@@ -221,6 +221,20 @@ describe('what is given up first', () => {
     expect(setsOf(found, 'lift').filter((n) => n > 0)).toHaveLength(1);
     expect(setsOf(found, 'there')).toEqual([2, 0, 2]);
   });
+  test('of two that are alike the one in favour is done, though it costs props to fetch, and done more often', async () => {
+    const days = (count: number) => ({ sessions: [0, 2, 4].slice(0, count).map((day) => ({ day, seconds: 160 })) });
+    for (const favoured of ['a', 'b']) {
+      const alike = (more: Partial<WeekItem>) =>
+        ['a', 'b'].map((id) => item(id, { mostSets: 1, ...(id === favoured && { favour: 2, ...more }) }));
+      const once = await solveWeek(week(alike({ props: 35 }), days(1)), solveHere);
+      expect(setsOf(once.sessions, favoured), favoured).toEqual([1]);
+      const thrice = await solveWeek(week(alike({}), days(3)), solveHere);
+      expect(
+        setsOf(thrice.sessions, favoured).filter((n) => n > 0),
+        favoured
+      ).toHaveLength(2);
+    }
+  });
   test('once a week and every other day are kept', async () => {
     const sessions = [0, 1, 2].map((day) => ({ day, seconds: 3000 }));
     const { sessions: found } = await solveWeek(

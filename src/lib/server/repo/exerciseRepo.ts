@@ -3,7 +3,8 @@ import { exerciseSchema } from '$lib/contract/exerciseForms';
 import { effects } from '$lib/core';
 import { withBearing, type Exercise } from '$lib/core';
 import type { ClientTx, Db } from '../db/db';
-import { allRows, IdRow, oneRow } from '../db/rows';
+import { allRows, IdRow, oneRow, rowsAtOnce } from '../db/rows';
+import { takenOutRow, type TakenOut } from './takenOut';
 
 /** Id of an exercise of the studio's own, beside those that ship. */
 export const ownExerciseId = (id: number): string => `own_${id}`;
@@ -45,6 +46,16 @@ export async function updateOwnExercise(db: Db, exerciseId: string, exercise: Ex
 export async function updateOwnExerciseRemoved(db: Db, exerciseId: string, removedAt: string | null): Promise<void> {
   await db.query('update own_exercise set removed_at = $1 where id = $2', [removedAt, rowIdOf(exerciseId)]);
 }
+
+/** Returns the own exercises that were taken out of the library since an instant, the last first. */
+export const listRemovedExercises = (db: Db, since: string): Promise<TakenOut<string>[]> =>
+  rowsAtOnce(
+    db,
+    takenOutRow(z.string()),
+    `select 'own_' || id as id, exercise ->> 'name' as text, removed_at as "removedAt" from own_exercise
+      where removed_at > $1 order by removed_at desc`,
+    [since]
+  );
 
 /** Names of the people in whose week an exercise stands. */
 export async function listUsersOf(db: Db, exerciseId: string): Promise<string[]> {

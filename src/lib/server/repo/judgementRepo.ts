@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { effects } from '$lib/core';
 import type { ClientTx, Db } from '../db/db';
-import { allRows, changedOne, IdRow, oneRow } from '../db/rows';
+import { allRows, changedOne, IdRow, oneRow, rowsAtOnce } from '../db/rows';
+import { takenOutRow, type TakenOut } from './takenOut';
 
 const NotedRow = z
   .object({
@@ -63,6 +64,16 @@ export async function insertJudgement(
   );
   return oneRow(IdRow, rows, 'judgement').id;
 }
+
+/** Returns the judgements of a person that were taken out since an instant, the last first. */
+export const listRemovedJudgements = (db: Db, clientId: number, since: string): Promise<TakenOut<number>[]> =>
+  rowsAtOnce(
+    db,
+    takenOutRow(z.int()),
+    `select id, judgement as text, removed_at as "removedAt" from judgement
+      where client_id = $1 and removed_at > $2 order by removed_at desc`,
+    [clientId, since]
+  );
 
 /** Takes a judgement out, or puts it back (null). Throws: CoreError 'not_found'. */
 export async function updateJudgementRemoved(

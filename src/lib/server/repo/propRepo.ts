@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { equipment, equipmentOf, type EquipmentId, type PropFace } from '$lib/core';
 import type { Db } from '../db/db';
-import { allRows, changedOne, IdRow, oneRow } from '../db/rows';
+import { allRows, changedOne, IdRow, oneRow, rowsAtOnce } from '../db/rows';
+import { takenOutRow, type TakenOut } from './takenOut';
 
 const PropRow = z
   .object({
@@ -100,6 +101,16 @@ export async function updateProp(tx: Db, id: number, prop: NewProp): Promise<voi
 export async function updateQuantity(db: Db, id: number, quantity: number): Promise<void> {
   changedOne(await db.query('update prop set quantity = $1 where id = $2', [quantity, id]), 'prop');
 }
+
+/** Returns what was taken off a shelf since an instant, the last first. */
+export const listRemovedProps = (db: Db, clientId: number | null, since: string): Promise<TakenOut<number>[]> =>
+  rowsAtOnce(
+    db,
+    takenOutRow(z.int()),
+    `select id, name as text, removed_at as "removedAt" from prop
+      where client_id is not distinct from $1 and removed_at > $2 order by removed_at desc`,
+    [clientId, since]
+  );
 
 /** Takes a prop off the shelf, or puts it back (null). */
 export async function updatePropRemoved(db: Db, id: number, removedAt: string | null): Promise<void> {

@@ -1,8 +1,7 @@
 import { redirect } from '@sveltejs/kit';
-import { subDays } from 'date-fns';
 import { z } from 'zod';
 import { rowId } from '$lib/contract/fields';
-import { measureForm, measureIdForm, removedDays, sidesOf } from '$lib/contract/measureForms';
+import { measureForm, measureIdForm, sidesOf } from '$lib/contract/measureForms';
 import { measureOf, measures, measuringNotes, measuringOrder, reachableStacks, type OwnRecord, type WayId } from '$lib/core';
 import { goalCaseOr, orNotFound } from '$lib/server/orNotFound';
 import { findConsent } from '$lib/server/repo/photoRepo';
@@ -14,6 +13,7 @@ import { keepMeasure } from '$lib/server/service/measuring';
 import { safetyOf } from '$lib/server/service/safety';
 import { measuresOf, usualSet } from '$lib/server/service/reading';
 import { runForm, runFormOnce } from '$lib/server/runForm';
+import { takenOutSince } from '$lib/server/repo/takenOut';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 type SetSize = 'short' | 'full';
@@ -67,7 +67,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, 
     stackStepCm: stackStepCm(c),
     stackHeights: measure.ways.includes('stack') ? reachableStacks(c.shelf).map((s) => s.heightCm) : [],
     taken,
-    removed: await listRemovedOccasions(db, c.client.id, measureId, subDays(now, removedDays).toISOString()),
+    removed: await listRemovedOccasions(db, c.client.id, measureId, takenOutSince(now)),
     // Numbers written today by other ways: held against those typed now.
     todaysTrials: c.occasions
       .filter((o) => o.takenOn === today)

@@ -4,11 +4,11 @@
   import Pencil from '@lucide/svelte/icons/pencil';
   import Trash from '@lucide/svelte/icons/trash-2';
   import type { LengthUnit } from '$lib/contract/fields';
-  import { removedDays } from '$lib/contract/measureForms';
   import type { Taken } from '$lib/contract/taken';
   import { wayOf, type Measure } from '$lib/core';
   import { changeText, dateText, dateTimeText, headlineText, plural, stateText } from '$lib/ui/format';
   import { keepTyped, undoable } from '$lib/ui/sending';
+  import TakenOut from '$lib/ui/TakenOut.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
 
   type Props = {
@@ -25,24 +25,14 @@
   const isFirst = (row: Taken, i: number) => rows[i - 1]?.occasionId !== row.occasionId;
 </script>
 
-{#if removed.length > 0}
-  <details class="card mt-5">
-    <summary class="font-semibold">Taken out in the last {removedDays} days</summary>
-    <ul class="mt-2 flex flex-col gap-1">
-      {#each removed as { id, takenOn, removedAt, measures } (id)}
-        <li class="flex flex-wrap items-center gap-x-4">
-          <span class="grow">
-            {dateText(takenOn)}, {plural(measures.length, 'measure')}, taken out {dateTimeText(removedAt)}
-          </span>
-          <form method="POST" action="?/restore" use:enhance={keepTyped}>
-            <input type="hidden" name="occasionId" value={id} />
-            <button class="btn" aria-label="Put back the measures of {dateText(takenOn)}">Put back</button>
-          </form>
-        </li>
-      {/each}
-    </ul>
-  </details>
-{/if}
+<TakenOut
+  items={removed.map(({ measures, takenOn, ...r }) => ({
+    ...r,
+    text: `${dateText(takenOn)}, ${plural(measures.length, 'measure')}`
+  }))}
+  field="occasionId"
+  action="?/restore"
+/>
 {#if rows.length > 0}
   <details class="card mt-5">
     <summary class="font-semibold">Earlier measures</summary>

@@ -9,16 +9,17 @@ import { beforeAndAfter } from '$lib/server/service/comparing';
 import { attendanceOf, proposalsOf } from '$lib/server/service/reviewing';
 import { doneAgainstPlan } from '$lib/server/service/doneAgainstPlan';
 import { listLeftOut } from '$lib/server/repo/logRepo';
-import { listNoted } from '$lib/server/repo/judgementRepo';
+import { listNoted, listRemovedJudgements } from '$lib/server/repo/judgementRepo';
 import { judge, setJudgementRemoved, withNames } from '$lib/server/service/judging';
 import { runForm, runFormOnce } from '$lib/server/runForm';
+import { takenOutSince } from '$lib/server/repo/takenOut';
 import type { Actions, PageServerLoad } from './$types';
 import { acceptProposals, decideProposal, isOpenToUndo, undoDecision } from '$lib/server/service/deciding';
 
 const shownDecisions = 12;
 const shownNotes = 8;
 
-export const load: PageServerLoad = async ({ params, locals: { caseOf, memory, db } }) => {
+export const load: PageServerLoad = async ({ params, locals: { caseOf, memory, db, now } }) => {
   const c = await memory.withLog(await goalCaseOr(caseOf(Number(params.clientId))));
   const last = doneAgainstPlan(c);
   const proposals = proposalsOf(c);
@@ -50,6 +51,7 @@ export const load: PageServerLoad = async ({ params, locals: { caseOf, memory, d
     shelf: c.shelf,
     noted: await withNames(db, noted),
     hasMoreNotes: hasMore,
+    removed: await listRemovedJudgements(db, c.client.id, takenOutSince(now)),
     alerts: alertsOf(c, await memory.outlooksOf(c)),
     names: Object.fromEntries(weekOf(c).map(({ exercise }) => [exercise.id, exercise.name]))
   };

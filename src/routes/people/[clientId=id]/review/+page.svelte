@@ -178,6 +178,7 @@
   <Judgements
     noted={data.noted}
     hasMore={data.hasMoreNotes}
+    removed={data.removed}
     clientId={data.client.id}
     week={Object.entries(data.names).map(([id, name]) => ({ id, name }))}
     form={judging}

@@ -6,6 +6,7 @@
   import Once from '$lib/ui/Once.svelte';
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import Select from '$lib/ui/Select.svelte';
+  import TakenOut from '$lib/ui/TakenOut.svelte';
   import { sending, undoable } from '$lib/ui/sending';
   import type { ComponentProps } from 'svelte';
 
@@ -13,11 +14,12 @@
   type Props = {
     noted: ComponentProps<typeof NotedList>['noted'];
     hasMore: boolean;
+    removed: ComponentProps<typeof TakenOut>['items'];
     clientId: number;
     week: readonly Readonly<{ id: string; name: string }>[];
     form: FormState;
   };
-  let { noted, hasMore, clientId, week, form }: Props = $props();
+  let { noted, hasMore, removed, clientId, week, form }: Props = $props();
 </script>
 
 <section class="card" aria-labelledby="judgement">
@@ -71,6 +73,7 @@
       </NotedList>
     </div>
   {/if}
+  <TakenOut items={removed} field="id" action="?/rejudge" />
   <p class="mt-2">
     <a class="underline" href="/library/notes?person={clientId}"
       >{hasMore ? 'All notes of this person' : 'Find notes by exercise and person'}</a
