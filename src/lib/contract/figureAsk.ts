@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exerciseOf, goalOf, poseIds, positionOf, type Exercise } from '$lib/core';
+import { exerciseOf, goalOf, recipeOf, poseIds, positionOf, type Exercise } from '$lib/core';
 
 /** What the address of a small figure asks for. */
 export const figureAsk = z.object({
@@ -20,9 +20,10 @@ export function figureHref({ pose, path }: Pick<Exercise, 'pose' | 'path'>, vers
 
 /** The address of the small figure of a goal at its usual end, of one told by ease that of its first exercise; null for one of a person's own. */
 export function goalFigureHref(goalId: string, version: string): string | null {
-  const { headline, target, firstExercises } = goalOf(goalId);
+  const { headline, target } = goalOf(goalId);
+  const first = recipeOf({ goal: goalId, stage: 0, school: null })?.roles[0]?.candidates[0];
   if (goalId === 'custom') return null;
-  if (headline === 'ease' && firstExercises?.[0]) return figureHref(exerciseOf(firstExercises[0]), version);
+  if (headline === 'ease' && first) return figureHref(exerciseOf(first.id), version);
   const { pose, drives } = positionOf(headline);
   return figureHref({ pose, path: drives && target !== null ? [target, target] : undefined }, version);
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { painGrades, painKinds, painPlaceIds, sides, todayThings, type PainKindId } from '$lib/core';
+import { levels, painGrades, painKinds, painPlaceIds, sides, todayThings, type PainKindId } from '$lib/core';
 import {
   checkbox,
   exerciseId,
@@ -19,8 +19,6 @@ import {
   whole,
   type Units
 } from './fields';
-
-export const levels = ['beginner', 'intermediate', 'advanced'] as const;
 
 /** Sessions and minutes that are common where nothing was said yet; the plan shows them and lets them be changed. */
 export const usualWeek = { sessions: 3, minutes: 45 } as const;

@@ -172,6 +172,8 @@ export {
   usualRole,
   stretchedLines,
   stretchesLine,
+  asPieceFor,
+  lackedBy,
   partOf,
   propWords,
   startPositions,
@@ -206,6 +208,8 @@ export { chainOf, chainsOf, harderOfTwo, neighboursOf, ringThrough, type Neighbo
 export { sceneOf, supportsFor, type ExerciseScene } from './exercise/scene';
 export { findExercises, type ExerciseQuery } from './exercise/findExercises';
 export { goalExercises, jointsOfGoal, motionOfDemand } from './exercise/goalExercises';
+export { fillRecipe, recipeOf, type FilledRecipe } from './recipe/fillRecipe';
+export { levels, type Level, type Role } from './recipe/recipe';
 export { longHold, schoolOf, schools } from './school/schools';
 export {
   alignmentPolicies,
@@ -228,7 +232,6 @@ export {
   equipment,
   equipmentOf,
   everywhere,
-  lacking,
   substitutesFor,
   type Equipment,
   type EquipmentId,

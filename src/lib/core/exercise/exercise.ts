@@ -2,7 +2,7 @@ import { sidesMeet, type Joint, type JointSide, type Line, type LineSide } from 
 import type { Push } from '../figure/arrows';
 import type { PoseId } from '../figure/poses';
 import type { MotionId } from '../body/motions';
-import { equipmentOf, type EquipmentId } from '../props/equipment';
+import { equipmentOf, lacking, type EquipmentId } from '../props/equipment';
 import type { SchoolId } from '../school/school';
 import { otherSide, sides, type Side } from '../body/side';
 import type { Span } from '../span';
@@ -193,9 +193,21 @@ export function partOf({ phases, positionOf }: Pick<Exercise, 'phases' | 'positi
   }
 }
 
+/** Returns an exercise as it is in sessions for some goals: a position of none of them is a piece like any other. */
+export function asPieceFor<E extends Pick<Exercise, 'positionOf'>>(exercise: E, goals: ReadonlySet<string>): E {
+  return exercise.positionOf.some((id) => goals.has(id)) ? exercise : { ...exercise, positionOf: [] };
+}
+
 /** Things to fetch, in words. */
 export const propWords = (exercise: Pick<Exercise, 'props'>): string[] =>
   exercise.props.filter((p) => !p.optional).map((p) => p.words ?? equipmentOf(p.id).name.toLowerCase());
+
+/** Things it needs that are not at hand, nor anything that does in their place. */
+export const lackedBy = ({ props }: Pick<Exercise, 'props'>, atHand: ReadonlySet<string>): EquipmentId[] =>
+  lacking(
+    props.filter((p) => !p.optional).map((p) => p.id),
+    atHand
+  );
 
 /** The sides of the body something lies on when an exercise is done on a side; both where it is done with both, null in the middle. */
 export function bodySides(on: 'same' | 'other' | 'middle', side: Side | null): readonly (Side | null)[] {

@@ -44,13 +44,14 @@ function fitness(e: Exercise, motion: MotionId, part: 'open' | 'own', wanted: Re
 /**
  * A first list of exercises for a goal.
  *
- * Model:  the position itself, or that of the stage in work, what the goal names as usual, then for every motion it demands, or that it is told by, and that nothing named opens
- *         or makes the client's own, the fittest exercise that does; of equals the one that stands first in the catalogue. The position of another
- *         goal is none of them: it has stages and rules of its own. A goal of one's own without needs has nothing.
+ * Model:  the position itself, or that of the stage in work, what its recipe names, then for every motion it demands, or that it is told by, and
+ *         that nothing named opens or works, the fittest exercise that does; of equals the one that stands first in the catalogue. The position of
+ *         another goal is none of those: it has stages and rules of its own. A goal of one's own without needs has nothing.
  */
 export function goalExercises(
-  goal: Pick<Goal, 'id' | 'demands' | 'headline' | 'firstExercises' | 'stagePositions'> & Readonly<{ stage?: number }>,
-  catalogue: readonly Exercise[]
+  goal: Pick<Goal, 'id' | 'demands' | 'headline' | 'stagePositions'> & Readonly<{ stage?: number }>,
+  catalogue: readonly Exercise[],
+  named: readonly Exercise[] = []
 ): Exercise[] {
   // Of several, the one that can be graded on a stack.
   const positions = catalogue.filter((e) => e.positionOf.includes(goal.id));
@@ -67,11 +68,9 @@ export function goalExercises(
       (a, b) => fitness(b, motion, part, wanted, position?.family) - fitness(a, motion, part, wanted, position?.family)
     )[0];
   };
-  const usual = (goal.firstExercises ?? []).flatMap((id) => catalogue.find((e) => e.id === id) ?? []);
-  const isNamed = (motion: MotionId, part: 'open' | 'own') =>
-    usual.some((e) => partOf(e) === part && motionsOfRole(e, roleFor[part]).includes(motion));
+  const isNamed = (motion: MotionId, part: 'open' | 'own') => named.some((e) => motionsOfRole(e, roleFor[part]).includes(motion));
   const found = motions.flatMap((motion) =>
     (['open', 'own'] as const).flatMap((part) => (isNamed(motion, part) ? [] : (fittest(motion, part) ?? [])))
   );
-  return [...new Set([...(position ? [position] : []), ...usual, ...found])];
+  return [...new Set([...(position ? [position] : []), ...named, ...found])];
 }

@@ -42,8 +42,6 @@ export type Goal = Readonly<{
   alsoMeasured: readonly string[];
   model: ReadingModel;
   demands: readonly Demand[];
-  /** Ids of exercises a first week begins with; what they leave open follows from the demands. */
-  firstExercises?: readonly string[];
   /** Usual target of the headline; null where there is none to set. */
   target: number | null;
   endPoint: string;

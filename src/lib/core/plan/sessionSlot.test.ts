@@ -1,10 +1,10 @@
+import { lacking } from '../props/equipment';
 import { describe, expect, test } from 'vitest';
 import {
   type Block,
   exerciseOf,
   hardLinks,
   isAsked,
-  lacking,
   leftOutTexts,
   noPlanWishes,
   phasesJoined,

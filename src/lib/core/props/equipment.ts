@@ -163,8 +163,8 @@ export function equipmentOf(id: EquipmentId): Equipment {
   return found;
 }
 
-/** A wall and one's own clothes are everywhere, and stand on no shelf. */
-export const everywhere: readonly EquipmentId[] = ['wall', 'towel', 'shoes'];
+/** A wall, a mat or carpet and one's own clothes are everywhere, and stand on no shelf. */
+export const everywhere: readonly EquipmentId[] = ['wall', 'mat', 'towel', 'shoes'];
 
 /** Of the things needed those that are not at hand: neither themselves nor a kind that does in their place; what only does for that is too far. */
 export const lacking = (needed: readonly EquipmentId[], atHand: ReadonlySet<string>): EquipmentId[] =>

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import type { WeekInput } from '$lib/contract/checkForms';
 import { policiesSchema, type PolicyChanges } from '$lib/contract/exerciseForms';
-import { levels, weekThings, type ClientInput } from '$lib/contract/forms';
-import { schoolIds, type SchoolId } from '$lib/core';
+import { weekThings, type ClientInput } from '$lib/contract/forms';
+import { levels, schoolIds, type SchoolId } from '$lib/core';
 import type { ClientTx, Db } from '../db/db';
 import { changedOne, IdRow, oneRow } from '../db/rows';
 

@@ -6,7 +6,7 @@ import {
   doseByLink,
   exercises,
   fittedSession,
-  lacking,
+  lackedBy,
   mendOf,
   phasesJoined,
   weekFlags,
@@ -34,7 +34,7 @@ import type { Plan } from '../repo/planRepo';
 import { listPrescribed, type Prescribed, type Session } from '../repo/sessionRepo';
 import { breathOf, type ClientCase, type GoalCase, type PlannedCase } from './clientCase';
 import { weakerSide } from './comparing';
-import { demandedLinks, goalsServed, type Served } from './goalsServed';
+import { demandedLinks, goalsServed, pieceIn, type Served } from './goalsServed';
 import { homeState, sideState } from './gradeExercise';
 import { perCase } from './perCase';
 import { positionReadings } from './reading';
@@ -50,7 +50,7 @@ function weekWork(c: GoalCase, planSchool: SchoolId, place: Place = 'studio'): W
   const state = place === 'home' ? homeState : sideState;
   const atHome = kindsOn(c.homeShelf);
   return weekOf(c).map(({ exercise, schoolId, choice }) => ({
-    exercise,
+    exercise: pieceIn(c, exercise),
     cycles: choice.cycles,
     lifts: choice.lifts,
     // Of an own exercise it may have been taken out again.
@@ -59,7 +59,7 @@ function weekWork(c: GoalCase, planSchool: SchoolId, place: Place = 'studio'): W
     rules: chosenRules(schoolOf(schoolId ?? planSchool), { ...c.client.policies, ...choice.policies }),
     isOwn: !shipped.has(exercise.id),
     effect: effectOf(c, exercise.id),
-    ...(place === 'home' && { lacks: lacking(exercise.props.filter((p) => !p.optional).map((p) => p.id), atHome) }), // prettier-ignore
+    ...(place === 'home' && { lacks: lackedBy(exercise, atHome) }),
     states: { left: state(c, exercise, 'left'), right: state(c, exercise, 'right') }
   }));
 }

@@ -1,4 +1,4 @@
-import { motionOfDemand, motionOf, type AlsoServed, type LinkId, type PlanWishes } from '$lib/core';
+import { asPieceFor, motionOfDemand, motionOf, type AlsoServed, type Exercise, type LinkId, type PlanWishes } from '$lib/core';
 import type { Db } from '../db/db';
 import { listChoices, type ExerciseChoice } from '../repo/choiceRepo';
 import { findPlan, listSettings } from '../repo/planRepo';
@@ -18,6 +18,13 @@ export function goalsServed(c: GoalCase, { also } = c.plan?.wishes ?? { also: []
     return goal ? [{ of: { ...c, goal }, weight: weights[weight] }] : [];
   });
   return [{ of: c, weight: 1 }, ...others];
+}
+
+/** An exercise as it is in sessions for this person: a position of none of their goals is a piece like any other. */
+export function pieceIn<E extends Exercise>(c: GoalCase, exercise: E): E {
+  const goals = new Set(goalsServed(c).map((s) => s.of.goal.kind));
+  // Toward a goal of one's own any position may be the one that is meant.
+  return goals.has('custom') ? exercise : asPieceFor(exercise, goals);
 }
 
 /** Motions the goals need, as they name them. */
@@ -83,7 +90,7 @@ async function leaving(
 ): Promise<ExerciseChoice[]> {
   const week = weekOf(c);
   const theirs = new Set((await Promise.all(gone.map(choicesOf))).flat().map((k) => k.exerciseId));
-  const needed = new Set<string>(served.flatMap((s) => s.of.goal.demands.map((d) => d.measure)));
-  const rest = week.filter((w) => !theirs.has(w.exercise.id) || w.exercise.links.some((link) => needed.has(link)));
+  const needed = new Set(served.flatMap(({ of }) => firstWeek(of)).map((e) => e.id));
+  const rest = week.filter((w) => !theirs.has(w.exercise.id) || needed.has(w.exercise.id));
   return (rest.length > 0 ? rest : week).map((w) => w.choice);
 }

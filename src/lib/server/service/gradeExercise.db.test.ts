@@ -145,7 +145,7 @@ describe('grading', () => {
       const id = await newClient(db, 'standing_fold');
       await take(db, id, 'fingertip_floor', null, 20);
       await setDial(db, id, dial('standing_fold', 'handsCm', 20), now);
-      await setDial(db, id, dial('standing_fold', 'handsCm', 16), now);
+      await setDial(db, id, dial('standing_fold', 'handsCm', 16, { sure: true }), now);
       const grade = gradeOf(await caseOf(db, id), exerciseOf('standing_fold'), 'left');
       expect(grade.history.map((h) => [h.dial, h.from, h.to, h.on])).toEqual([
         ['handsCm', 20, 15, today],

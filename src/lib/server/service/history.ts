@@ -6,6 +6,7 @@ import {
   trainedMotions,
   partOf,
   smallWins,
+  type Exercise,
   type LinkId,
   type Side,
   type Win
@@ -17,6 +18,9 @@ import { sessionsOfPlan } from './composing';
 import { perCase } from './perCase';
 import { takenOf } from './taken';
 import { endedSessions } from './sessionRecords';
+
+/** True of active work, also where it is the position of a goal. */
+const isLift = (exercise: Exercise): boolean => partOf({ ...exercise, positionOf: [] }) === 'own';
 
 /** What was set on a set that met what was asked; where nothing was asked of it, nothing is known. */
 const isClean = (l: SetLog): boolean => l.clean === true;
@@ -43,7 +47,7 @@ export const winsOf = perCase((c: LoggedCase): readonly Win[] => {
         on,
         exerciseId: l.exerciseId,
         side: l.side,
-        isLift: partOf(exercise) === 'own',
+        isLift: isLift(exercise),
         holdS: l.setting.holdS ?? null,
         heightCm: dial ? (l.setting.depthCm ?? null) : null
       }
@@ -101,7 +105,7 @@ export const linksDone = perCase((c: LoggedCase): readonly LinkDone[] => {
     if (part === 'warm-up' || part === 'settle') continue;
     for (const { motion: link, side } of trainedMotions(exercise, l.side)) {
       const sum = done.get(`${link}/${side}`) ?? { link, side, passiveS: 0, activeS: 0 };
-      sum[part === 'own' ? 'activeS' : 'passiveS'] += l.actualS;
+      sum[isLift(exercise) ? 'activeS' : 'passiveS'] += l.actualS;
       done.set(`${link}/${side}`, sum);
     }
   }

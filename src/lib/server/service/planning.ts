@@ -30,7 +30,7 @@ import { isOpenForWork } from './checking';
 import { changeClient } from './changing';
 import { loadGoalCase, type GoalCase, isPlanned } from './clientCase';
 import { arrangedAs, blocksBase, homeWeek } from './composing';
-import { demandedLinks, goalsServed, type Served } from './goalsServed';
+import { demandedLinks, goalsServed, pieceIn, type Served } from './goalsServed';
 import { forecastsOf, keepForecasts } from './forecasting';
 import { settingOf, stackGradeOf } from './gradeExercise';
 import { positionReadings } from './reading';
@@ -91,7 +91,7 @@ export function planAsk(c: GoalCase, { wishes, ...p }: Shape): PlanAsk {
 
 /** A position whose nearest stack is far harder than what was measured waits for another shelf, or for somebody's choice. */
 function requireStacks(c: GoalCase): void {
-  for (const { exercise } of weekOf(c).filter((w) => partOf(w.exercise) === 'position'))
+  for (const { exercise } of weekOf(c).filter((w) => partOf(pieceIn(c, w.exercise)) === 'position'))
     for (const side of sides) {
       const grade = stackGradeOf(c, exercise, side);
       if (grade?.measured && !grade.chosen && grade.tooFar)

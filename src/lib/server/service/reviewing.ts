@@ -29,6 +29,7 @@ import type { Session } from '../repo/sessionRepo';
 import { dateOf, withLog, type GoalCase, type LoggedCase } from './clientCase';
 import { sessionsOfPlan } from './composing';
 import { weakerSide } from './comparing';
+import { pieceIn } from './goalsServed';
 import { sideState } from './gradeExercise';
 import { takenOf } from './taken';
 import { perCase } from './perCase';
@@ -37,7 +38,7 @@ import { endedSessions, isOfVariantNow, limitsOfLastSession, painsIn, recordsOf 
 
 /** Parts in the order in which a link is deepened first: the position, then what opens it, then the active work. */
 const decidingOrder: readonly SessionPart[] = ['position', 'open', 'own', 'mobilise', 'warm-up', 'settle'];
-const rank = (e: Exercise) => decidingOrder.indexOf(partOf(e));
+const rankIn = (c: GoalCase, e: Exercise) => decidingOrder.indexOf(partOf(pieceIn(c, e)));
 
 /** What was asked about in a session, in the order it is decided on. What left the library since is not decided on any more. */
 const plannedIn = (c: GoalCase, session: Session) =>
@@ -47,7 +48,9 @@ const plannedIn = (c: GoalCase, session: Session) =>
       return exercise ? [{ exercise, ...planned }] : [];
     })
     // One side after the other, left first, whichever was worked first.
-    .toSorted((a, b) => rank(a.exercise) - rank(b.exercise) || (a.exercise.id === b.exercise.id ? sideRank(a) - sideRank(b) : 0));
+    .toSorted(
+      (a, b) => rankIn(c, a.exercise) - rankIn(c, b.exercise) || (a.exercise.id === b.exercise.id ? sideRank(a) - sideRank(b) : 0)
+    );
 const sideRank = ({ side }: { side: Side | null }) => (side === 'right' ? 1 : 0);
 type PlannedIn = ReturnType<typeof plannedIn>[number];
 

@@ -1,5 +1,18 @@
 import type { NoteInput, SchoolInput, VariantInput } from '$lib/contract/exerciseForms';
-import { chainOf, CoreError, goalExercises, goalOf, motionOf, partOf, reasonText, type Exercise, type SchoolId } from '$lib/core';
+import {
+  chainOf,
+  CoreError,
+  fillRecipe,
+  goalExercises,
+  goalOf,
+  lackedBy,
+  motionOf,
+  partOf,
+  reasonText,
+  type Exercise,
+  type FilledRecipe,
+  type SchoolId
+} from '$lib/core';
 import type { Database } from '../db/db';
 import { replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
 import { updateSchool } from '../repo/clientRepo';
@@ -10,6 +23,7 @@ import { loadGoalCase, type GoalCase } from './clientCase';
 import { exerciseIn } from './library';
 import { perCase } from './perCase';
 import { barsOf } from './safety';
+import { kindsOn } from './shelf';
 
 /** An exercise of the week with the school it is done by: its own, or the one the client prefers. */
 export type WeekExercise = Readonly<{ exercise: Exercise; choice: ExerciseChoice; schoolId: SchoolId | null }>;
@@ -37,14 +51,30 @@ export const plainChoice = (exerciseId: string): ExerciseChoice => ({
   variant: null
 });
 
+/** The recipe of the goal in work, filled for this person from what the gate lets through and the studio has. */
+export const filledRecipe = perCase((c: GoalCase): FilledRecipe =>
+  fillRecipe({
+    goal: c.goal.kind,
+    stage: c.goal.stage,
+    level: c.client.level,
+    school: c.client.schoolId,
+    catalogue: c.catalogue,
+    isOpen: (e) => barsOf(c, e).length === 0,
+    // A shelf that nobody filled says nothing.
+    isAtHand: (e) => c.shelf.length === 0 || lackedBy(e, kindsOn(c.shelf)).length === 0
+  })
+);
+
 /** A first list that the gate lets through; a position that is not open yet gives way to the nearest easier one that is. */
 export function firstWeek(c: GoalCase): Exercise[] {
   const goal = { ...goalOf(c.goal.kind), headline: c.goal.headline, demands: c.goal.demands };
-  const list = goalExercises({ ...goal, stage: c.goal.stage }, c.catalogue);
+  const named = filledRecipe(c).picks.map((p) => p.exercise);
+  const list = goalExercises({ ...goal, stage: c.goal.stage }, c.catalogue, named);
   const position = list[0] && openOrEasier(c, list[0]);
   const open = goalExercises(
     goal,
-    c.catalogue.filter((e) => barsOf(c, e).length === 0)
+    c.catalogue.filter((e) => barsOf(c, e).length === 0),
+    named
   );
   // Where each stage is a position of its own, one of them is enough.
   const isOtherStage = (e: Exercise) => goal.stagePositions !== undefined && e.positionOf.includes(goal.id) && e !== position;

@@ -1,0 +1,72 @@
+import type { Exercise } from '../exercise/exercise';
+import type { SchoolId } from '../school/school';
+import { levels, type Candidate, type Level, type Recipe, type RecipeSection, type Role } from './recipe';
+import { recipes } from './recipes';
+
+export type RecipeAsk = Readonly<{
+  goal: string;
+  stage: number;
+  /** What nobody said stands for the first level. */
+  level: Level;
+  /** The school the person prefers; null where none is. */
+  school: SchoolId | null;
+  catalogue: readonly Exercise[];
+  /** True where the gate lets it be done on a side. */
+  isOpen: (exercise: Exercise) => boolean;
+  /** True where what it needs is there. */
+  isAtHand: (exercise: Exercise) => boolean;
+}>;
+
+/** An exercise and the section of the session it is for. */
+export type RolePick = Readonly<{ exercise: Exercise; section: RecipeSection }>;
+
+/** A role nothing fills: for want of props, or because the gate leaves nothing of it. */
+export type Unfilled = Readonly<{ role: Role; why: 'props' | 'barred' }>;
+
+export type FilledRecipe = Readonly<{ picks: readonly RolePick[]; unfilled: readonly Unfilled[] }>;
+
+/** Returns the recipe of a goal: of its school before its own, of the stage in work before either; null where there is none. */
+export function recipeOf({
+  goal,
+  stage,
+  school
+}: Readonly<{ goal: string; stage: number; school: SchoolId | null }>): Recipe | null {
+  const all = recipes.filter((r) => r.goal === goal);
+  return (
+    all.find((r) => r.stage === stage) ??
+    all.find((r) => r.stage === undefined && r.school !== undefined && r.school === school) ??
+    all.find((r) => r.stage === undefined && r.school === undefined) ??
+    null
+  );
+}
+
+/**
+ * A recipe filled for a person.
+ *
+ * Model:  role by role the first candidates of this level that the gate lets through and whose things are there; those their school prefers
+ *         before the others. None twice. A role whose things are not there takes its stand-in, the next candidate, or is left out and said;
+ *         it is never filled by another motion.
+ */
+export function fillRecipe(ask: RecipeAsk): FilledRecipe {
+  const picks: RolePick[] = [];
+  const unfilled: Unfilled[] = [];
+  for (const role of (recipeOf(ask)?.roles ?? []).filter((r) => reaches(ask.level, r.from))) {
+    const fits = inOrder(role, ask).flatMap(({ id }) => ask.catalogue.find((e) => e.id === id) ?? []);
+    const fresh = fits.filter((e) => picks.every((p) => p.exercise !== e));
+    const open = fresh.filter(ask.isOpen);
+    const found = open.filter(ask.isAtHand).slice(0, role.count);
+    picks.push(...found.map((exercise) => ({ exercise, section: role.section })));
+    // What another role does already is not missed.
+    if (found.length === 0 && fresh.length > 0) unfilled.push({ role, why: open.length > 0 ? 'props' : 'barred' });
+  }
+  return { picks, unfilled };
+}
+
+const reaches = (level: Level, least: Level | undefined): boolean =>
+  least === undefined || levels.indexOf(level) >= levels.indexOf(least);
+
+function inOrder({ candidates }: Role, { level, school }: RecipeAsk): Candidate[] {
+  const fits = candidates.filter((c) => reaches(level, c.from) && (c.upTo === undefined || reaches(c.upTo, level)));
+  const isPreferred = ({ schools }: Candidate) => school !== null && (schools?.includes(school) ?? false);
+  return [...fits.filter(isPreferred), ...fits.filter((c) => !isPreferred(c))];
+}

@@ -1,0 +1,42 @@
+import type { MotionId } from '../body/motions';
+import type { SchoolId } from '../school/school';
+
+export const levels = ['beginner', 'intermediate', 'advanced'] as const;
+/** How far along a person is, as the instructor says. */
+export type Level = (typeof levels)[number];
+
+/** What a role is there for, in the order of a session: to loosen, to open, to press and draw, to own, to hold the position itself. */
+export const recipeSections = ['loosen', 'open', 'press and draw', 'own', 'position'] as const;
+export type RecipeSection = (typeof recipeSections)[number];
+
+/** An exercise that may fill a role: from a level on or up to one, and before the others in the schools that prefer it. */
+export type Candidate = Readonly<{ id: string; from?: Level; upTo?: Level; schools?: readonly SchoolId[] }>;
+
+/**
+ * A place in a session for one exercise, or for so many that belong together.
+ *
+ * Candidates are alternatives, the preferred one first: of two ways into one stretch, or two rungs of a ladder, never both.
+ */
+export type Role = Readonly<{
+  section: RecipeSection;
+  /** What it opens or works; empty where it loosens, or is no motion that is measured. */
+  motions: readonly MotionId[];
+  candidates: readonly Candidate[];
+  /** So many of them are done; more than one where the pieces belong together. */
+  count: number;
+  /** Not for those below this level: they learn fewer places first. */
+  from?: Level;
+}>;
+
+/** What a session toward a goal is made of. */
+export type Recipe = Readonly<{
+  goal: string;
+  /** Where a school has its own way to the goal. */
+  school?: SchoolId;
+  /** Where a stage of the goal is work of its own. */
+  stage?: number;
+  /** In the order they are done. */
+  roles: readonly Role[];
+  /** Taught so, or put together by analogy. */
+  basis: 'common practice' | 'our judgement';
+}>;
