@@ -34,12 +34,13 @@ const allowed: Readonly<Record<string, readonly string[]>> = {
 
 /** The folders of the core from the ground up: each imports only from rows above its own. */
 const coreOrder: readonly (readonly string[])[] = [
-  ['body', 'cycle', 'geometry', 'props'],
+  ['body', 'geometry', 'props'],
+  ['cycle'],
   ['figure', 'school', 'screen'],
   ['measure'],
   ['goal', 'instrument', 'photo'],
   ['exercise', 'read', 'standIn'],
-  ['safety'],
+  ['safety', 'recipe'],
   ['grade', 'session', 'progress'],
   ['plan'],
   ['trend'],

@@ -447,14 +447,6 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, trialId, pain
       { session: String(sessionId) }
     ),
     ofClient('practise/arrange', 'add', { exerciseId }, { session: String(sessionId) }),
-    ofClient('practise', 'dial', {
-      exerciseId: 'front_split_on_stack',
-      sides: ['left'],
-      dial: 'holdS',
-      value: '20',
-      sure: 'on',
-      reason: ''
-    }),
     ofClient('practise', 'start', {
       sessionId: String(sessionId),
       answer: 'accept',

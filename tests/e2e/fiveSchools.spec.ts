@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test';
 import { test } from './alive';
 import { schoolOf, type SchoolId } from '../../src/lib/core';
 import type { PersonName } from './people';
-import { axe, baseOf, readyToStart, send, setAsked, watched } from './steps';
+import { axe, baseOf, readyToStart, send, watched } from './steps';
 
 /** Plays the session with the clock run ahead, every set as planned; gives how many sets were asked about. */
 async function playAhead(page: Page): Promise<number> {
@@ -39,7 +39,6 @@ for (const [name, school] of walks)
     await expect(page.getByRole('heading', { name: /^(The way to the goal|Down to the floor|The weeks)$/ })).toBeVisible();
 
     await page.goto(`${base}/practise`);
-    await setAsked(page);
     await page.clock.install();
     await readyToStart(page);
     await page.getByRole('button', { name: 'Start the session' }).click();

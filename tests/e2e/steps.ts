@@ -179,19 +179,6 @@ export async function readyToStart(page: Page): Promise<void> {
     .click();
 }
 
-/** Every number that neither exercise nor school gives, set to the least its dial has. */
-export async function setAsked(page: Page): Promise<void> {
-  const asked = page.getByRole('region', { name: 'Numbers to set first' });
-  for (let i = 0; i < 20 && (await asked.isVisible()); i++) {
-    const form = asked.locator('form').first();
-    const [least] = /\d+/.exec((await form.getByText(/\d+ to \d+/).textContent())!)!;
-    const before = await asked.locator('form').count();
-    await form.getByRole('textbox').fill(least);
-    await form.getByRole('button', { name: 'Set' }).click();
-    await expect(asked.locator('form')).toHaveCount(before - 1);
-  }
-}
-
 export async function startSession(page: Page): Promise<void> {
   await readyToStart(page);
   await page.getByRole('button', { name: 'Start the session' }).click();

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { test } from './alive';
-import { axe, passCheck, readyToStart, send, setAsked, skipToQuestion, stamp, watched } from './steps';
+import { axe, passCheck, readyToStart, send, skipToQuestion, stamp, watched } from './steps';
 
 // Somebody who was never here finishes the main job with what the pages say: one address is typed, the first.
 
@@ -112,7 +112,6 @@ for (const [size, viewport] of [
 
       await test.step('practise', async () => {
         await expect(page.getByRole('heading', { name: 'Stop signs' })).toBeVisible();
-        await setAsked(page);
         await accessible();
         await readyToStart(page);
         await page.getByRole('button', { name: 'Start the session' }).click();

@@ -5,7 +5,7 @@ import { measureOf, goalOf, simulateClient, wayOf } from '../../src/lib/core';
 import { allAlive, test } from './alive';
 import type { PersonName } from './people';
 import { copyOfData, killed, startServer } from './server';
-import { baseOf, readyToStart, send, setAsked, studioData, watched, writeDown } from './steps';
+import { baseOf, readyToStart, send, studioData, watched, writeDown } from './steps';
 
 const weeks = 12;
 // Each has a server of its own: the two are walked at once.
@@ -42,7 +42,6 @@ async function measure(page: Page, base: string, goal: string, value: number): P
 /** The next session, written down after it. */
 async function writeNext(page: Page, base: string, isClean: boolean): Promise<void> {
   await page.goto(`${base}/practise`);
-  await setAsked(page);
   const overdue = page.getByRole('checkbox', { name: /overdue/i });
   if (await overdue.isVisible()) await overdue.check();
   await readyToStart(page);

@@ -213,6 +213,3 @@ export const dialForm = z.object({
 });
 export type DialFormInput = z.output<typeof dialForm>;
 export type DialInput = Omit<DialFormInput, 'both'>;
-
-/** A figure that a session asks for, on each side that has none. */
-export const askedDialForm = dialForm.omit({ side: true }).extend({ sides: z.array(sideField).min(1) });

@@ -1,4 +1,4 @@
-import type { Dial, DialEnd, DialWait, Gated, GateReason, Side, StackGrade, Step } from '$lib/core';
+import type { Dial, DialEnd, DialWait, Gated, GateReason, Side, StackGrade, StartOrigin, Step } from '$lib/core';
 import type { BodyState } from './fields';
 
 /** Where a dial that stands on a stack is, and what the shelf makes of it. */
@@ -25,6 +25,8 @@ export type GradedDial = Readonly<{
   end: DialEnd | null;
   wait: DialWait | null;
   stack: GradedStack | null;
+  /** Whose figure it begins with; null once somebody moved it, and where none is usual. */
+  origin: StartOrigin | null;
 }>;
 
 export type DialChange = Readonly<{

@@ -16,7 +16,6 @@ export const problemCodes = [
   'minutes_too_few',
   'session_too_long',
   'everything_locked',
-  'dials_unset',
   'nothing_in_week',
   'session_not_planned',
   'effort_above_cap',

@@ -123,7 +123,7 @@ export {
   type StackOfWork,
   type Work
 } from './session/block';
-export { buildBlock, type DialAsked, type SideCycles, type SideState } from './session/buildBlock';
+export { buildBlock, type SideCycles, type SideState } from './session/buildBlock';
 export { cycleAsksMore, overCap, takesCycle, type OverCap } from './session/shapedCycle';
 export {
   heelHeight,
@@ -209,7 +209,8 @@ export { sceneOf, supportsFor, type ExerciseScene } from './exercise/scene';
 export { findExercises, type ExerciseQuery } from './exercise/findExercises';
 export { goalExercises, jointsOfGoal, motionOfDemand } from './exercise/goalExercises';
 export { fillRecipe, recipeOf, type FilledRecipe } from './recipe/fillRecipe';
-export { levels, type Level, type Role } from './recipe/recipe';
+export type { Role } from './recipe/recipe';
+export { levels, type Level } from './level';
 export { longHold, schoolOf, schools } from './school/schools';
 export {
   alignmentPolicies,
@@ -223,6 +224,7 @@ export {
   type SchoolTopic
 } from './school/school';
 export { differences } from './school/differences';
+export { startDose, startSetting, type StartOrigin } from './exercise/startDose';
 export { isOutside, schoolFigure, suggestedValue, type SchoolFigure } from './exercise/schoolFigure';
 export { compareSchools, isComparable, type SchoolDose } from './exercise/schoolDose';
 export { spanText, type Span } from './span';

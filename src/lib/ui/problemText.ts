@@ -48,8 +48,6 @@ const sentences = {
     'Every exercise loads a locked joint or a resting line. The stop has to be cleared by a named person first.',
   session_not_planned: () => 'This session has begun or is over, so it cannot be arranged any more.',
   nothing_in_week: () => 'There is no exercise in the week yet. Put one in first, in Grade.',
-  dials_unset: (d: Data) =>
-    `${Number(d.dials) === 1 ? 'One exercise has' : 'Some exercises have'} no number yet, because neither they nor the way of working give one. Set ${Number(d.dials) === 1 ? 'it' : 'them'} first, or take ${Number(d.dials) === 1 ? 'the exercise' : 'them'} out of the week.`,
   effort_above_cap: (d: Data) => `An effort of ${d.peakPct} % is above this client's cap of ${d.capPct} %.`,
   cycle_over_cap: (d: Data) => `${overCapText(d)}${d.why ? ` ${d.why}` : ''} Nothing was kept.`,
   nothing_harder: (d: Data) => `This asks for more than it stands at, and nothing gets harder now. ${d.why} Nothing was kept.`,

@@ -155,7 +155,7 @@ export type Exercise = Readonly<{
   dials: readonly Dial[];
   start: Setting;
   doses: readonly Dose[];
-  /** Dials for which no figure is usual: they are asked for, never filled in. */
+  /** Dials for which no figure is usual: they begin with what is ours. */
   asks: readonly DialId[];
   /** Harder neighbours as they are practised, and those that are only a reading across exercises. */
   harder: readonly string[];

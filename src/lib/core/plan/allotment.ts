@@ -1,5 +1,5 @@
 import type { SessionPart } from '../exercise/exercise';
-import { easyShare } from '../session/figures';
+import { easySets } from '../session/figures';
 
 /** How much of one exercise a session holds. */
 export type Allotted = Readonly<{
@@ -21,7 +21,7 @@ export type Allotment = readonly Allotted[];
 
 /** Of an easy week: the same exercises, about 60 % of their sets, and no side gets more. */
 export const easierAllotment = (allotment: Allotment): Allotment =>
-  allotment.map(({ extra: _, ...a }) => ({ ...a, sets: Math.ceil(a.sets * easyShare) }));
+  allotment.map(({ extra: _, ...a }) => ({ ...a, sets: easySets(a.sets) }));
 
 /** Before a dated event: an easy session without hard work, the position in each as it will be on the day. */
 export const rehearsalAllotment = (allotment: Allotment, part: (exerciseId: string) => SessionPart | undefined): Allotment =>

@@ -11,29 +11,28 @@ import type { Place } from './sessionSlot';
 /** What a session could hold: every block uncut, in the usual order. Throws: CoreError 'nothing_in_week', 'everything_locked'. */
 export function uncutSession(ask: BlocksAsk) {
   if (ask.week.length === 0) throw new CoreError('nothing_in_week');
-  const { blocks, leftOut, asks, cuts } = sessionBlocks(ask);
-  if (asks.length === 0 && !blocks.some(isWorked)) throw new CoreError('everything_locked');
-  return { blocks: orderBlocks(blocks), leftOut, asks, cuts };
+  const { blocks, leftOut, cuts } = sessionBlocks(ask);
+  if (!blocks.some(isWorked)) throw new CoreError('everything_locked');
+  return { blocks: orderBlocks(blocks), leftOut, cuts };
 }
 
 /** Everything a session is made from, and the minutes it has. */
 export type SessionAsk = BlocksAsk & Readonly<{ minutes: number }>;
 
 /**
- * One session of a phase as it was arranged, or as usual, cut to the minutes; where every exercise still asks for a number, the warm-up and
- * the settle alone.
+ * One session of a phase as it was arranged, or as usual, cut to the minutes.
  *
  * Throws: CoreError 'nothing_in_week', 'minutes_too_few', 'everything_locked', and those of `arrange`.
  */
 export function fittedSession(ask: SessionAsk, arrangement?: Arrangement) {
   const putIn = new Set(arrangement?.parts.map((p) => p.exerciseId));
-  const { blocks, leftOut, asks, cuts } = uncutSession({ ...ask, putIn });
+  const { blocks, leftOut, cuts } = uncutSession({ ...ask, putIn });
   const given = arrangedSession(
     blocks,
     arrangement ?? usualArrangement(blocks, ask.minutes),
     capsOf(ask.person.limits).effortPct
   );
-  return { ...given, cuts: [...cuts, ...given.cuts], leftOut, asks };
+  return { ...given, cuts: [...cuts, ...given.cuts], leftOut };
 }
 
 /** Sessions of one kind are the same session: composed once. */

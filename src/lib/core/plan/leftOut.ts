@@ -79,8 +79,6 @@ function missingText(left: Wanting): string {
       return `There is no ${left.props.map((p) => equipmentOf(p).name.toLowerCase()).join(' and no ')} there.`;
     case 'no stack':
       return 'The shelf has no stack near the height in use.';
-    case 'no dose':
-      return 'Neither the exercise nor its school says how much. Give it a setting in the Library.';
   }
 }
 

@@ -127,7 +127,7 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
           planProgression(
             {
               week,
-              level: 'other',
+              level: 'intermediate',
               leadSide: 'left',
               weakerSide: null,
               limiting: [],

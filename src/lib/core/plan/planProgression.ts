@@ -5,7 +5,6 @@ import type { Cut } from '../session/fitToMinutes';
 import type { Block } from '../session/block';
 import { partOf, type LinkId } from '../exercise/exercise';
 import type { LinearSolver } from '../linearProgram';
-import type { DialAsked } from '../session/buildBlock';
 import { easierAllotment, rehearsalAllotment, type Allotment } from './allotment';
 import { sessionComposer } from './fittedSession';
 import { isHard } from './hardWork';
@@ -36,8 +35,6 @@ export type PlanSession = Readonly<{
   /** How its sets follow each other, where that was arranged. */
   options?: SessionOptions;
   leftOut: readonly LeftOut[];
-  /** Dials without a figure: set before the session begins. */
-  asks: readonly DialAsked[];
 }>;
 
 export type PlanWeek = Readonly<{

@@ -6,6 +6,7 @@ import type { Block } from '../session/block';
 import { shortest } from '../session/fitToMinutes';
 import { doseByLink } from './doseByLink';
 import { isHard } from './hardWork';
+import { stretchMostOf } from '../safety/upperLimit';
 import { blockOf, dosePhase, frameOf, mostSets, heldBlock, type BlocksAsk, type WeekWork } from './sessionBlocks';
 import { isOfTheme, type SessionSlot } from './sessionSlot';
 import { solveWeek, wholeSeconds, type Often, type SolvedWeek, type Way, type WeekItem, type WeekModel } from './weekProgram';
@@ -57,14 +58,10 @@ export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Solve
   const { blocks: frame, backWarm } = frameOf(ask);
   const frameS = compileSession(frame).durationS;
   const built = ask.week.flatMap((work) => itemOf(work, ask, { frame, backWarm, frameS }));
-  if (built.length === 0) {
-    // An exercise without a figure is set before the first session, and done as usual then.
-    if (ask.week.some((work) => blockOf(work, { ...ask, easy: false, backWarm }, { sets: 1 }).asks.length > 0))
-      return { sessions: ask.slots.map(() => []), gap: 0 };
-    throw new CoreError('everything_locked');
-  }
+  if (built.length === 0) throw new CoreError('everything_locked');
   const seconds = ask.minutes * 60 - frameS;
-  const items = wholeSeconds(built) <= seconds ? built.map(onlyWhole) : built;
+  // Cut short only where one whole set of everything does not fit: more sets are no reason to shorten any.
+  const items = wholeSeconds(built.map((item) => ({ ...item, mostSets: 1 }))) <= seconds ? built.map(onlyWhole) : built;
   const usable = items.flatMap((item) => item.ways.filter((w) => (w.not?.length ?? 0) < ask.slots.length));
   const least = Math.min(...usable.map((w) => w.fixedS + w.setS));
   if (least < Infinity && least > seconds)
@@ -74,7 +71,8 @@ export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Solve
     sessions: ask.slots.map(({ day }) => ({ day, seconds })),
     priority: priorityOf(items, ask.priority),
     demands: ask.demands,
-    hardSessions: ask.wishes.hardSessions
+    hardSessions: ask.wishes.hardSessions,
+    most: stretchMostOf(ask.person)
   };
   return solveWeek(model, solve);
 }
@@ -171,7 +169,8 @@ function waysOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame
         hard: isHard(one) ? one.links : [],
         fixedS: 2 * oneS - twoS,
         setS: twoS - oneS,
-        doseMin: doseMinOf(one, ask.activeWorth)
+        doseMin: doseMinOf(one, ask.activeWorth),
+        stretchMin: stretchMinOf(one)
       }
     ];
   };
@@ -202,6 +201,14 @@ function mergedWays(ways: readonly Way[]): Way[] {
     merged.set(key, { ...way, not: same ? same.filter((s) => not.includes(s)) : not });
   }
   return [...merged.values()].map(({ not, ...way }) => (not && not.length > 0 ? { ...way, not } : way));
+}
+
+/** Minutes one set keeps each motion under stretch, of the side that gets more. */
+function stretchMinOf(block: Block): Way['stretchMin'] {
+  const most = new Map<LinkId, number>();
+  for (const { link, stretchS } of doseByLink([block]))
+    if (stretchS > 0) most.set(link, Math.max(most.get(link) ?? 0, stretchS / 60));
+  return Object.fromEntries(most);
 }
 
 /** Minutes one set is worth for each motion, the mean of both sides; active work counts more where it trails. */

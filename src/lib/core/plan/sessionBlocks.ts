@@ -5,12 +5,13 @@ import { capsOf } from '../safety/caps';
 import { gate } from '../safety/gate';
 import type { SafetyPerson } from '../safety/person';
 import type { EquipmentId } from '../props/equipment';
+import type { Level } from '../level';
 import type { Policies, School } from '../school/school';
 import type { Block, BlockWhy, FlowStep, Form } from '../session/block';
-import { buildBlock, type Built, type DialAsked, type NotBuilt, type SideCycles, type SideState } from '../session/buildBlock';
+import { buildBlock, type Built, type NotBuilt, type SideCycles, type SideState } from '../session/buildBlock';
 import { shortest, type Cut } from '../session/fitToMinutes';
 import type { SideLifts } from '../session/shapedLifts';
-import { easyShare } from '../session/figures';
+import { easySets } from '../session/figures';
 import type { Allotment, Allotted } from './allotment';
 import { hardEffortPct, isHard } from './hardWork';
 import type { LeftOut } from './leftOut';
@@ -53,7 +54,7 @@ export type BlocksAsk = Readonly<{
   /** Motions that were worked hard the day before: they are not worked hard today, whatever was planned. */
   rested?: ReadonlySet<LinkId>;
   week: readonly WeekWork[];
-  level: 'beginner' | 'other';
+  level: Level;
   leadSide: Side;
   /** The side that trails by more than the error; it goes first and gets an extra set. */
   weakerSide: Side | null;
@@ -65,18 +66,19 @@ export type BlocksAsk = Readonly<{
   today: string;
 }>;
 
-/** What a phase asks for: sets of the active work and of the position, and whether range is opened with one round more. */
-const doses: Readonly<Record<PlanPhase, Readonly<{ moreRounds: boolean; ownSets: number; positionSets: number }>>> = {
-  'settle in': { moreRounds: false, ownSets: 1, positionSets: 1 },
-  open: { moreRounds: true, ownSets: 2, positionSets: 2 },
-  own: { moreRounds: false, ownSets: 3, positionSets: 2 },
-  arrive: { moreRounds: false, ownSets: 2, positionSets: 3 }
+type PhaseDose = Readonly<{ moreRounds: boolean; openSets: number; ownSets: number; positionSets: number }>;
+/** What a phase asks for: sets of what opens, of the active work and of the position, and whether range is opened with one round more. */
+const doses: Readonly<Record<PlanPhase, PhaseDose>> = {
+  'settle in': { moreRounds: false, openSets: 1, ownSets: 1, positionSets: 1 },
+  open: { moreRounds: true, openSets: 3, ownSets: 2, positionSets: 2 },
+  own: { moreRounds: true, openSets: 2, ownSets: 3, positionSets: 2 },
+  arrive: { moreRounds: true, openSets: 2, ownSets: 2, positionSets: 3 }
 };
 
 /** Sets of an exercise in a session of a phase that is not easy: at most, and where nobody allotted. */
 export function mostSets(part: SessionPart, phase: PlanPhase): number {
-  const { ownSets, positionSets } = doses[phase];
-  return part === 'own' ? ownSets : part === 'position' ? positionSets : 1;
+  const { openSets, ownSets, positionSets } = doses[phase];
+  return part === 'own' ? ownSets : part === 'position' ? positionSets : part === 'open' ? openSets : 1;
 }
 
 /**
@@ -108,12 +110,11 @@ const partPriority: Readonly<Record<SessionPart, number>> = {
  *
  * Model:  warm-up for what the week moves; each exercise of the week, by its school, where it stands; settle. The phase sets rounds and
  *         sets, an easy week about 60 % of them. What the gate bars is left out, parts of the warm-up and the settle too.
- * Returns the blocks, what was left out with why, and the dials for which there is no figure yet.
+ * Returns the blocks, and what was left out with why.
  */
-export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftOut[]; asks: DialAsked[]; cuts: Cut[] } {
+export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftOut[]; cuts: Cut[] } {
   const frame = frameOf(ask);
   const leftOut: LeftOut[] = [...frame.leftOut];
-  const asks: DialAsked[] = [];
   const cuts: Cut[] = [];
   let isWithoutLifts = false;
   const worked = ask.week.flatMap((work): Block[] => {
@@ -148,7 +149,6 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
     }
     const built = isRested ? blockOf(work, { ...ask, backWarm: frame.backWarm }, { ...given, light: true }) : whole;
     leftOut.push(...built.notBuilt.map((n) => ({ ...n, ...ownName })));
-    asks.push(...built.asks);
     if (!built.block) return [];
     const block = given.stretch ? heldBlock(built.block) : built.block;
     const kept = given.short ? shortest(block) : { block, cuts: [] };
@@ -157,7 +157,7 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
   });
   if (isWithoutLifts) leftOut.push({ code: 'light day' });
   const [warmUp, ...settle] = frame.blocks;
-  return { blocks: [warmUp, ...worked, ...settle], leftOut, asks, cuts };
+  return { blocks: [warmUp, ...worked, ...settle], leftOut, cuts };
 }
 
 /** What stands around the work: the warm-up for what the week moves, and the settle. */
@@ -178,7 +178,7 @@ export function blockOf(
   { sets, light, extra }: Readonly<{ sets: number; light?: boolean; extra?: boolean }>
 ): Built {
   const { exercise, school, states, cycles, lifts, variant, rules, isOwn, effect } = work;
-  if (work.lacks?.length) return { block: null, notBuilt: [lackOf(work)], asks: [] };
+  if (work.lacks?.length) return { block: null, notBuilt: [lackOf(work)] };
   const part = partOf(exercise);
   const phase = dosePhase(work, ask);
   const built = buildBlock({
@@ -273,7 +273,7 @@ function rankOf({ links }: Exercise, limiting: readonly LinkId[]): number {
 
 function usualSets(work: WeekWork, ask: BlocksAsk): number {
   const sets = mostSets(partOf(work.exercise), dosePhase(work, ask));
-  return ask.easy ? Math.ceil(sets * easyShare) : sets;
+  return ask.easy ? easySets(sets) : sets;
 }
 
 const sideOrder = ({ weakerSide, leadSide }: Pick<BlocksAsk, 'weakerSide' | 'leadSide'>): Side[] => {

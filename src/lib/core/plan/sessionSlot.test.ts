@@ -197,7 +197,8 @@ describe('what a week leans on', () => {
     });
     const long = weekFor({
       ...splitWeekAsk,
-      settings: { front_split_on_stack: { left: { depthCm: 15, holdS: 600 }, right: { depthCm: 15, holdS: 600 } } }
+      ids: ['front_split_on_stack', 'front_leg_lift', 'rear_knee_lift'],
+      settings: { front_split_on_stack: { left: { depthCm: 15, holdS: 300 }, right: { depthCm: 15, holdS: 300 } } }
     });
     const leaning = weekFlags(await planWith({}, { week: long, weeks: 1, minutes: 120 })).find((f) => f.code === 'leans on');
     expect(leaning).toMatchObject({ exerciseId: 'front_split_on_stack' });

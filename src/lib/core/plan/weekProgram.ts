@@ -3,6 +3,7 @@ import { CoreError } from '../errors';
 import type { LinkId } from '../exercise/exercise';
 import type { LinearSolver, SearchEnds } from '../linearProgram';
 import type { Allotment, Allotted } from './allotment';
+import { stretchMost, type StretchMost } from '../safety/upperLimit';
 
 /** One way of doing an exercise in a session. */
 export type Way = Readonly<{
@@ -19,6 +20,8 @@ export type Way = Readonly<{
   setS: number;
   /** Minutes each set is worth for a motion, of either side. */
   doseMin: Readonly<Partial<Record<LinkId, number>>>;
+  /** Minutes each set keeps a motion under stretch, of the side that gets more. */
+  stretchMin?: Readonly<Partial<Record<LinkId, number>>>;
 }>;
 
 /** How often an exercise is wished. */
@@ -55,6 +58,8 @@ export type WeekModel = Readonly<{
   demands: readonly LinkId[];
   /** Sessions with hard work in a week, at most; null: as many as recovery allows. */
   hardSessions?: number | null;
+  /** Stretch of a motion at most. @default stretchMost */
+  most?: StretchMost;
 }>;
 
 /**
@@ -92,7 +97,7 @@ export const usualEnds: SearchEnds = { gap: 0.01, nodes: 4000, work: 6_000_000 }
  *
  * Model:  integer program. The greatest sum of priority times benefit, concave in the minutes of a session and of the week, so that no motion
  *         takes all. Firm: the seconds of each session, one way of doing an exercise in it, no hard work for one motion on following days, also from
- *         the last day to the first of the next week, no more sessions with hard work than are wished. Wishes are given up for what they are worth, least first: every exercise in each session, every
+ *         the last day to the first of the next week, no more sessions with hard work than are wished, no motion stretched for longer than is let. Wishes are given up for what they are worth, least first: every exercise in each session, every
  *         exercise once, the set the weaker side gets more, every motion the goal needs, active work for what is opened, what was pinned, anything at all in each
  *         session.
  * Shape:  an allotment for each session; what is banned or had no time stands in it with 0 sets. `gap` is how far the week may be from the best there is, as a share.
@@ -138,13 +143,18 @@ export const wholeSeconds = (items: readonly WeekItem[]): number =>
   items.reduce((sum, { ways, mostSets, extraS }) => sum + ways[0]!.fixedS + ways[0]!.setS * mostSets + (extraS ?? 0), 0);
 
 /** Whether nothing has to be chosen: every set of everything fits, and nothing stands against anything. More is never worth less. */
-function holdsEverything({ items, sessions, hardSessions }: WeekModel): boolean {
+function holdsEverything({ items, sessions, hardSessions, most = stretchMost }: WeekModel): boolean {
   if (hardSessions != null || items.some((i) => i.ways.some((w) => w.not))) return false;
   const isFree = ({ ways, often }: WeekItem) =>
     (often === 'as it fits' || often === 'each session') && ways.every((w) => w.hard.length === 0);
   const seconds = wholeSeconds(items);
+  const isWithin = stretched({ items }).every((link) => {
+    const min = items.reduce((all, { ways, mostSets }) => all + (ways[0]!.stretchMin?.[link] ?? 0) * mostSets, 0);
+    return min <= most.sessionMin && min * sessions.length <= most.weekMin;
+  });
   const isApart = followingSessions(sessions.map((s) => s.day)).length === 0;
   return (
+    isWithin &&
     sessions.every((s) => seconds <= s.seconds) &&
     (isApart ? items.every((i) => isFree({ ...i, ways: [] })) : items.every(isFree))
   );
@@ -192,6 +202,7 @@ function programOf(model: WeekModel, also: (p: Program, model: WeekModel) => voi
   placeItems(p, model);
   keepHardApart(p, model);
   keepHardFew(p, model);
+  capStretch(p, model);
   countBenefit(p, model);
   wishFor(p, model);
   also(p, model);
@@ -269,6 +280,28 @@ function keepHardFew(p: Program, model: WeekModel): void {
   }
   p.row([...model.sessions.keys()].map((s): Term => [1, isHard(s)]), '<=', most); // prettier-ignore
 }
+
+/** No motion is stretched for longer than is let, in a session and in the week. */
+function capStretch(p: Program, model: WeekModel): void {
+  const { sessionMin, weekMin } = model.most ?? stretchMost;
+  for (const link of stretched(model)) {
+    const sessions = [...model.sessions.keys()].map((s) =>
+      usesIn(model, s).flatMap(({ i, way, w }): Term[] => {
+        const min = way.stretchMin?.[link];
+        return min ? [[min, id('sets', i, w, s)]] : [];
+      })
+    );
+    // One set of what somebody made longer than that is theirs to decide.
+    const longest = Math.max(...sessions.flat().map(([min]) => min));
+    for (const terms of sessions) p.row(terms, '<=', Math.max(sessionMin, longest));
+    p.row(sessions.flat(), '<=', weekMin);
+  }
+}
+
+/** Every motion that something of the week stretches. */
+const stretched = ({ items }: Pick<WeekModel, 'items'>): LinkId[] => [
+  ...new Set(items.flatMap((item) => item.ways.flatMap((way) => Object.keys(way.stretchMin ?? {}) as LinkId[])))
+];
 
 function countBenefit(p: Program, model: WeekModel): void {
   for (const [l, [link, priority]] of Object.entries(model.priority).entries()) {

@@ -1,6 +1,7 @@
 import type { Exercise } from '../exercise/exercise';
 import type { SchoolId } from '../school/school';
-import { levels, type Candidate, type Level, type Recipe, type RecipeSection, type Role } from './recipe';
+import { levels, type Level } from '../level';
+import type { Candidate, Recipe, RecipeSection, Role } from './recipe';
 import { recipes } from './recipes';
 
 export type RecipeAsk = Readonly<{

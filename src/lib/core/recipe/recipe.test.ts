@@ -6,8 +6,9 @@ import { goals } from '../goal/goals';
 import type { EquipmentId } from '../props/equipment';
 import type { SchoolId } from '../school/school';
 import { schools } from '../school/schools';
+import { levels } from '../level';
 import { fillRecipe, recipeOf, type RecipeAsk } from './fillRecipe';
-import { levels, type Role } from './recipe';
+import type { Role } from './recipe';
 import { recipes } from './recipes';
 
 const goalsWithRecipe = goals.filter((g) => g.id !== 'custom');

@@ -1,9 +1,6 @@
 import type { MotionId } from '../body/motions';
+import type { Level } from '../level';
 import type { SchoolId } from '../school/school';
-
-export const levels = ['beginner', 'intermediate', 'advanced'] as const;
-/** How far along a person is, as the instructor says. */
-export type Level = (typeof levels)[number];
 
 /** What a role is there for, in the order of a session: to loosen, to open, to press and draw, to own, to hold the position itself. */
 export const recipeSections = ['loosen', 'open', 'press and draw', 'own', 'position'] as const;

@@ -2,7 +2,8 @@
 // taught, by analogy ("our judgement"). docs/sources.md#recipes
 import type { MotionId } from '../body/motions';
 import type { SchoolId } from '../school/school';
-import type { Candidate, Level, Recipe, RecipeSection, Role } from './recipe';
+import type { Level } from '../level';
+import type { Candidate, Recipe, RecipeSection, Role } from './recipe';
 
 type Word = string | Candidate;
 const candidate = (word: Word): Candidate => (typeof word === 'string' ? { id: word } : word);

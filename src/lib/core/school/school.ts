@@ -1,3 +1,4 @@
+import type { Level } from '../level';
 import type { Effort } from '../cycle/compileCycle';
 import type { Span } from '../span';
 
@@ -68,6 +69,10 @@ export type School = Readonly<{
   /** Effort of the first of several rounds, as a share of the peak. */
   firstRoundShare: number;
 }>;
+
+/** The shortest hold before an effort of somebody at a level; null where the school says none. Units: seconds. */
+export const leastHoldOf = ({ leastHoldS }: Pick<School, 'leastHoldS'>, level: Level): number | null =>
+  leastHoldS && (level === 'beginner' ? leastHoldS.beginner : leastHoldS.other);
 
 /** A question on which practitioners differ, with the answers, and which schools give which. */
 export type Difference = Readonly<{

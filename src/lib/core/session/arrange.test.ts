@@ -35,7 +35,7 @@ const ask = {
   phase: 'open',
   easy: false,
   light: false,
-  level: 'other',
+  level: 'intermediate',
   leadSide: 'left',
   weakerSide: null,
   limiting: [],

@@ -7,7 +7,8 @@ import { gate, endValues, type Gated } from '../safety/gate';
 import type { GateReason } from '../safety/reason';
 import type { SafetyPerson } from '../safety/person';
 import { holdWithin } from '../safety/within';
-import type { Policies, School } from '../school/school';
+import type { Level } from '../level';
+import { leastHoldOf, type Policies, type School } from '../school/school';
 import type { EquipmentId } from '../props/equipment';
 import { rungAt, isTooFar, type Rung } from '../props/ladder';
 import type { Side } from '../body/side';
@@ -53,7 +54,7 @@ export type BlockAsk = Readonly<{
   extraSide: Side | null;
   moreRounds: boolean;
   easy: boolean;
-  level: 'beginner' | 'other';
+  level: Level;
   /** Effort at most today, besides the caps of the person. */
   dayCapPct: number;
   breathS: number;
@@ -67,49 +68,37 @@ export type BlockAsk = Readonly<{
 /** A cycle shaped by hand on each side; of what is done with both together that of the left counts. */
 export type SideCycles = Readonly<Record<Side, CycleSpec>>;
 
-/** A dial without a figure: the exercise is not done until somebody sets it. */
-export type DialAsked = Readonly<{ exerciseId: string; side: Side | null; dial: DialId }>;
-
 /** Why a side of an exercise is not done. */
 export type NotBuilt =
   | Readonly<{ code: 'barred'; exerciseId: string; side: Side | null; why: readonly GateReason[] }>
   | Readonly<{ code: 'no stack'; exerciseId: string; side: Side | null }>
   /** It needs things that are not where the session takes place. */
-  | Readonly<{ code: 'no prop'; exerciseId: string; props: readonly EquipmentId[] }>
-  /** Neither the exercise nor its school says how long, and there is no dial to ask for. */
-  | Readonly<{ code: 'no dose'; exerciseId: string; side: Side | null }>;
+  | Readonly<{ code: 'no prop'; exerciseId: string; props: readonly EquipmentId[] }>;
 
-export type Built = Readonly<{ block: Block | null; notBuilt: readonly NotBuilt[]; asks: readonly DialAsked[] }>;
+export type Built = Readonly<{ block: Block | null; notBuilt: readonly NotBuilt[] }>;
 
 /**
  * A block from an exercise, its setting on each side and a school: the one way from the week into a session.
  *
  * Model:  each side is asked of the gate, brought inside its ends, stood on the nearest stack that is no harder, and made a form of
- *         by `formOf`. A side that is barred, has no stack near its height, or no dose is left out and told.
+ *         by `formOf`. A side that is barred or has no stack near its height is left out and told.
  * Throws: nothing of its own.
  */
 export function buildBlock(ask: BlockAsk): Built {
   const { exercise, sets, extraSide, school, level } = ask;
   const notBuilt: NotBuilt[] = [];
-  const asks: DialAsked[] = [];
   const work = (exercise.sides === 'each' ? ask.sideOrder : [null]).flatMap((side): Work[] => {
     const made = workOf(ask, side);
-    if ('asks' in made) {
-      const open = made.asks.filter((dial) => exercise.dials.some((d) => d.id === dial));
-      asks.push(...open.map((dial) => ({ exerciseId: exercise.id, side, dial })));
-      if (open.length < made.asks.length) notBuilt.push({ code: 'no dose', exerciseId: exercise.id, side });
-      return [];
-    }
     if ('code' in made) {
       notBuilt.push(made);
       return [];
     }
     return [{ ...made, sets: made.sets * sets + (side !== null && side === extraSide ? 1 : 0) }];
   });
-  if (work.length === 0) return { block: null, notBuilt, asks };
+  if (work.length === 0) return { block: null, notBuilt };
   const part = partOf(exercise);
   const figure = schoolFigure(school, exercise, 'holdS');
-  const least = school.leastHoldS?.[level] ?? (figure ? lowOf(figure.span) : usualLeastS);
+  const least = leastHoldOf(school, level) ?? (figure ? lowOf(figure.span) : usualLeastS);
   return {
     block: {
       exerciseId: exercise.id,
@@ -123,13 +112,12 @@ export function buildBlock(ask: BlockAsk): Built {
       work,
       because: ask.because
     },
-    notBuilt,
-    asks
+    notBuilt
   };
 }
 
 /** The work of one side as the gate lets it through, or why it is left out. */
-function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ asks: readonly DialId[] }> {
+function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt {
   const { exercise, person, today, backWarm } = ask;
   const state = ask.states[side ?? 'left'];
   const wanted = state.setting;
@@ -142,7 +130,6 @@ function workOf(ask: BlockAsk, side: Side | null): Work | NotBuilt | Readonly<{ 
   const moved = stacks.filter((s) => s.isMeant && held[s.dial.id] !== wanted[s.dial.id]);
   const setting = { ...held, ...Object.fromEntries(moved.map((s) => [s.dial.id, dialAtRung(s.dial, s.rung)])) };
   const made = formFor(ask, side, setting, gated);
-  if ('asks' in made) return made;
   const rungs = Object.fromEntries(stacks.map((s) => [s.dial.id, s.rungs]));
   const dials = exercise.dials.filter((d) => !isOfForm(d) || made.uses.includes(d.id)).map((d) => d.id);
   // A wait, a stage that is still to come and a load that is still new are told where settings are moved, not beside the mat.
@@ -212,7 +199,7 @@ const isOfForm = (dial: Dial): boolean => formUnits.has(dial.unit);
 
 const formFor = (ask: BlockAsk, side: Side | null, setting: Setting, gated: Gated) => {
   const made = usualForm(ask, side, setting, gated);
-  return 'asks' in made ? made : { ...made, form: timedForm(made.form, ask.rules?.time, ask.breathS) };
+  return { ...made, form: timedForm(made.form, ask.rules?.time, ask.breathS) };
 };
 
 /** The same form with its passive hold told by counts, by whole breaths, or until it eases; never longer than it was. */
@@ -282,7 +269,6 @@ function easierWork(
   if (!dial || dial.easier === null) return undefined;
   const setting = { ...at.setting, [dial.id]: dial.easier };
   const made = formFor(ask, side, setting, at.gated);
-  if ('asks' in made) return undefined;
   const eased = at.stacks.map((s) => {
     const to = setting[s.dial.id];
     return { ...s, rung: (to !== undefined && rungAt(s.rungs, depthOfDial(s.dial, to))) || s.rung };

@@ -1,7 +1,9 @@
 import type { CycleSpec } from '../cycle/compileCycle';
 import type { DialId, Setting } from '../exercise/dial';
 import type { Dose, Exercise } from '../exercise/exercise';
+import { ourFigure } from '../exercise/startDose';
 import type { Gated } from '../safety/gate';
+import type { Level } from '../level';
 import type { School } from '../school/school';
 import { lowOf, type Span } from '../span';
 import type { Form } from './block';
@@ -12,7 +14,7 @@ export type FormAsk = Readonly<{
   /** Inside what the gate allows. */
   setting: Setting;
   school: School;
-  level: 'beginner' | 'other';
+  level: Level;
   /** One round more than the school's least: in the weeks in which range is opened. */
   moreRounds: boolean;
   /** An easy week: 60 % of the rounds. */
@@ -33,10 +35,9 @@ export type FormAsk = Readonly<{
 /** A form, and how many sets of it the school makes. */
 export type Made = Readonly<{ form: Form; sets?: number }>;
 
-/** Takes figures in one order for every form, and notes which dials they came from and which are missing. */
+/** Takes figures in one order for every form, and notes which dials they came from. */
 export class Figures {
   readonly used: DialId[] = [];
-  readonly asked: DialId[] = [];
   readonly dose: Dose | undefined;
 
   constructor(readonly ask: FormAsk) {
@@ -45,7 +46,7 @@ export class Figures {
 
   has = (id: DialId): boolean => this.ask.exercise.dials.some((d) => d.id === id);
 
-  /** `usual` is the school's figure, or null where it has none. */
+  /** `usual` is the school's figure, or null where it has none: then ours. */
   of(id: DialId & keyof Dose, usual: number | null): number {
     if (this.has(id)) {
       this.used.push(id);
@@ -53,10 +54,7 @@ export class Figures {
       if (set !== undefined) return set;
     }
     const own = this.dose?.[id] as Span | undefined;
-    const figure = own === undefined ? usual : lowOf(own);
-    if (figure !== null) return figure;
-    this.asked.push(id);
-    return 1;
+    return own === undefined ? (usual ?? ourFigure(this.ask.exercise, id, this.ask.level)) : lowOf(own);
   }
 
   /** What the dial was set to, where there is one; else as it was shaped by hand. */
@@ -74,3 +72,6 @@ export class Figures {
 
 /** What an easy week keeps of rounds and sets (common practice). */
 export const easyShare = 0.6;
+
+/** Sets of an easy week: fewer wherever there are two, and never none. */
+export const easySets = (sets: number): number => (sets === 0 ? 0 : Math.max(1, Math.round(sets * easyShare)));

@@ -32,12 +32,11 @@ function made(id: string, school: SchoolId, setting: Setting, { person = somebod
   const exercise = exerciseOf(id);
   const side = exercise.sides === 'each' ? 'left' : null;
   const gated = gate({ exercise, side, setting, person, today: '2026-03-02' });
-  const base = { level: 'other', moreRounds: false, easy: false, capPct: gated.caps.effortPct, breathS: 8 } as const;
+  const base = { level: 'intermediate', moreRounds: false, easy: false, capPct: gated.caps.effortPct, breathS: 8 } as const;
   return formOf({ ...base, exercise, setting, school: schoolOf(school), gated, ...more });
 }
 function secondsOf(...ask: Parameters<typeof made>) {
   const form = made(...ask);
-  if ('asks' in form) throw new Error(`asks for ${form.asks.join()}`);
   return { ...totals(compileForm(form.form, { effortCapPct: 100 })), sets: form.sets };
 }
 
@@ -102,11 +101,23 @@ describe('figures of one school', () => {
     expect(secondsOf('pancake_floor', 'long_hold', {}, { level: 'beginner' }).durationS).toBe(30);
   });
 
-  test('a school without a figure asks for it, and takes none of another', () => {
+  test('a school without a figure takes none of another: it begins with ours, by the level', () => {
     // The low lunge has 20 to 30 s by the drills: no other school may have them.
-    expect(made('low_lunge', 'contract_relax', {})).toEqual({ asks: ['holdS'] });
-    expect(made('side_lying_abduction', 'long_hold', {})).toEqual({ asks: ['reps', 'holdS'] });
+    expect(made('low_lunge', 'contract_relax', {}, { level: 'beginner' })).toMatchObject({ form: { spec: { holdS: 30 } } });
+    expect(made('low_lunge', 'contract_relax', {}, { level: 'advanced' })).toMatchObject({ form: { spec: { holdS: 60 } } });
+    const lifts = made('side_lying_abduction', 'long_hold', {}, { level: 'beginner' });
+    expect(lifts).toMatchObject({ form: { spec: { reps: 5, holdS: 2 } }, uses: ['reps', 'holdS'] });
     expect(made('side_lying_abduction', 'long_hold', { reps: 4, holdS: 3 })).toMatchObject({ uses: ['reps', 'holdS'] });
+  });
+
+  test('rounds grow by one where range is opened, from what was set, and fall to 60 % in an easy week', () => {
+    const roundsOf = (more: Ask, setting: Setting = { rounds: 2, effortPct: 40 }) => {
+      const { form } = made('pancake_press_draw', 'long_hold', setting, more);
+      return form.kind === 'cycle' ? form.spec.rounds : null;
+    };
+    expect([roundsOf({}), roundsOf({ moreRounds: true }), roundsOf({ easy: true })]).toEqual([2, 3, 1]);
+    // No more than the dial has.
+    expect(roundsOf({ moreRounds: true }, { rounds: 3, effortPct: 40 })).toBe(3);
   });
 
   test('only the dials a form is made from are used', () => {
@@ -157,7 +168,7 @@ describe('the gate', () => {
     const person = somebody({ limits: [limit('no long hold of a line', { line: 'hamstring', side: 'left' })] });
     for (const { id } of schools) {
       const form = made('half_split_hold', id, { holdS: 90 }, { person });
-      const held = 'asks' in form ? [] : compileForm(form.form, { effortCapPct: 100 }).filter((p) => p.kind === 'hold');
+      const held = compileForm(form.form, { effortCapPct: 100 }).filter((p) => p.kind === 'hold');
       for (const p of held) expect(p.endS - p.startS, id).toBeLessThanOrEqual(30);
     }
   });
@@ -166,15 +177,12 @@ describe('the gate', () => {
 describe('any exercise by any school', () => {
   const all = exercises.flatMap((e) => schools.map((s) => [e.id, s.id] as const));
 
-  test('becomes phases, or asks for a number', () => {
+  test('becomes phases, each beginning where the one before it ends', () => {
     for (const [id, school] of all) {
       const form = made(id, school, exerciseOf(id).start);
-      if ('asks' in form) expect(form.asks.length, `${id} ${school}`).toBeGreaterThan(0);
-      else {
-        const phases = compileForm(form.form);
-        expect(phases.length, `${id} ${school}`).toBeGreaterThan(0);
-        phases.slice(1).forEach((p, i) => expect(p.startS).toBe(phases[i]!.endS));
-      }
+      const phases = compileForm(form.form);
+      expect(phases.length, `${id} ${school}`).toBeGreaterThan(0);
+      phases.slice(1).forEach((p, i) => expect(p.startS).toBe(phases[i]!.endS));
     }
   });
 

@@ -3,15 +3,15 @@ import type { Effort } from '../cycle/compileCycle';
 import type { DialId } from '../exercise/dial';
 import { schoolFigure } from '../exercise/schoolFigure';
 import type { Exercise } from '../exercise/exercise';
-import type { School } from '../school/school';
+import { leastHoldOf, type School } from '../school/school';
 import { lowOf, type Span } from '../span';
 import type { Form } from './block';
 import { easyShare, Figures, type FormAsk, type Made } from './figures';
 import { presses, shapedCycle, shortened } from './shapedCycle';
 import { shapedLifts } from './shapedLifts';
 
-/** The form, how many sets of it the school makes, and the dials it is made from; or the dials for which there is no figure. */
-export type FormMade = Readonly<{ form: Form; sets: number; uses: readonly DialId[] }> | Readonly<{ asks: readonly DialId[] }>;
+/** The form, how many sets of it the school makes, and the dials it is made from. */
+export type FormMade = Readonly<{ form: Form; sets: number; uses: readonly DialId[] }>;
 
 /** Lift-offs at half effort, a second or two up and down, four to rest (common practice; the seconds are assumptions). */
 const lift = { moveS: 2, quickS: 1, restS: 4, peakPct: 50, momentS: 1 } as const;
@@ -26,14 +26,14 @@ const quietS = 60;
  * Model:  movement is counted or timed; an active exercise is lifted and held; what is held or pressed is done the school's way (a cycle,
  *         breaths, repeats of a second or two, pulses that end in a hold), where it has no press a plain hold. What is counted in breaths
  *         alone is so in every school. A figure is that of the dial; where nobody set it the exercise's own for this school, at its low
- *         end; else the school's. Where there is none the dial is asked for. Efforts, contractions and holds stay inside the gate's.
+ *         end; else the school's; else ours. Efforts, contractions and holds stay inside the gate's.
  * Units:  seconds, percent of the greatest safe effort.
  * Source: docs/sources.md#schools, docs/sources.md#planning
  */
 export function formOf(ask: FormAsk): FormMade {
   const figures = new Figures(ask);
   const made = wayOf(ask, figures);
-  return figures.asked.length > 0 ? { asks: figures.asked } : { sets: 1, ...made, uses: figures.used };
+  return { sets: 1, ...made, uses: figures.used };
 }
 
 function wayOf(ask: FormAsk, figures: Figures): Made {
@@ -68,7 +68,7 @@ function wayOf(ask: FormAsk, figures: Figures): Made {
 function holdFigure({ school, exercise, level }: FormAsk): number | null {
   const figure = schoolFigure(school, exercise, 'holdS');
   if (figure?.own) return lowOf(figure.span);
-  return school.leastHoldS?.[level] ?? (figure && lowOf(figure.span));
+  return leastHoldOf(school, level) ?? (figure && lowOf(figure.span));
 }
 
 const holdForm = ({ gated }: FormAsk, holdS: number, cue?: HoldCue): Form => ({
@@ -197,7 +197,7 @@ function cycle(ask: FormAsk, figures: Figures): Made {
   const { dose } = figures;
   // Short contract-relax holds at its end, a long hold at its start: the hold that is given belongs there.
   const holdsLast = way.draw === null;
-  const beginS = holdsLast ? way.holdS : figures.untold('holdS', school.leastHoldS?.[level] ?? way.holdS);
+  const beginS = holdsLast ? way.holdS : figures.untold('holdS', leastHoldOf(school, level) ?? way.holdS);
   const lastS = holdsLast && dose?.holdS !== undefined ? lowOf(dose.holdS) : way.finalSettleS;
   const effort = schoolFigure(school, exercise, 'effortPct');
   const pressPct = Math.min(
@@ -229,13 +229,18 @@ function cycle(ask: FormAsk, figures: Figures): Made {
   return { form: { kind: 'cycle', spec } };
 }
 
-/** Rounds as set; else the least of the school, one more where range is opened, and 60 % of them, rounded down, in an easy week. */
-function roundsOf({ school, moreRounds, easy, setting }: FormAsk, figures: Figures): number {
-  if (figures.has('rounds') && setting.rounds !== undefined) return figures.of('rounds', 1);
+/**
+ * Rounds as set, else the least of the school; one more where range is opened, as far as the dial and the school go, and 60 % of them, rounded
+ * down, in an easy week.
+ */
+function roundsOf({ exercise, school, moreRounds, easy, setting }: FormAsk, figures: Figures): number {
   const span = figures.dose?.rounds ?? figures.dose?.sets ?? school.rules.rounds?.span ?? 1;
-  if (figures.has('rounds')) figures.used.push('rounds');
   const [least, most] = typeof span === 'number' ? [span, span] : span;
-  const rounds = Math.min(most, least + (moreRounds ? 1 : 0));
+  const dial = exercise.dials.find((d) => d.id === 'rounds');
+  if (dial) figures.used.push('rounds');
+  const begun = (dial && setting.rounds) ?? least;
+  const end = dial && setting.rounds !== undefined ? dial.max : most;
+  const rounds = Math.min(Math.max(begun, end), begun + (moreRounds ? 1 : 0));
   return easy ? Math.max(1, Math.floor(rounds * easyShare)) : rounds;
 }
 

@@ -19,7 +19,7 @@ export const splitWeekAsk = {
 /** A plan of four weeks of three hours for it. */
 export const splitPlanAsk: PlanAsk = {
   week: weekFor(splitWeekAsk),
-  level: 'other',
+  level: 'intermediate',
   leadSide: 'left',
   weakerSide: null,
   limiting: ['HE', 'HF-KS'],

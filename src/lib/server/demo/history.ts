@@ -209,13 +209,12 @@ class HistoryWriter {
       await noteExercise(db, this.#clientId, { exerciseId, effect, note }, addDays(this.today, -3));
   }
 
-  /** Weeks of sessions of another goal than the split, up to yesterday; what has no number yet is set to its least first. */
+  /** Weeks of sessions of another goal than the split, up to yesterday. */
   async #practise({ weeksAgo, weeks, attendance, lastUndecided }: NonNullable<Story['practice']>): Promise<void> {
     const { db, story, today } = this;
     const startOn = addDays(today, -7 * weeksAgo);
     const input = { ...this.#planShape(weeks, startOn), schoolId: story.school ?? longHold.id, startOn, basedOnVersion: 0 };
     await makePlan(db, this.#clientId, input, startOn);
-    await this.#setAsked(startOn);
     const { sessions } = await loadGoalCase(db, this.#clientId, startOn);
     const due = sessions.filter((s) => s.status === 'planned' && s.plannedOn < today && this.#random() < attendance);
     const waiting = sessions.filter((s) => s.status === 'planned');
@@ -236,26 +235,6 @@ class HistoryWriter {
     const { version, schoolId, sessionsPerWeek, minutes } = plan!;
     const shape = { basedOnVersion: version, schoolId, sessionsPerWeek, minutes, missed: 'keep' as const };
     await revisePlan(this.db, this.#clientId, { ...shape, wishes: { ...plan!.wishes, ...wishes, also } }, this.today);
-    await this.#setAsked(this.today);
-  }
-
-  async #setAsked(on: string): Promise<void> {
-    const c = await loadGoalCase(this.db, this.#clientId, on);
-    const { asks } = prepareSession(
-      { ...c, plan: c.plan! },
-      c.sessions.find((s) => s.status === 'planned')!
-    );
-    for (const { exerciseId, side, dial } of asks) {
-      const { min } = c.catalogue.find((e) => e.id === exerciseId)!.dials.find((d) => d.id === dial)!;
-      const at = new Date(`${on}T16:00:00`);
-      await setDial(this.db, this.#clientId, { exerciseId, side: side ?? 'left', dial, value: min, sure: true, reason: '' }, at);
-    }
-    // What had no figure found no place in the weeks: they are solved again.
-    if (asks.length > 0) {
-      const { version, schoolId, sessionsPerWeek, minutes, wishes } = c.plan!;
-      const shape = { basedOnVersion: version, schoolId, sessionsPerWeek, minutes, missed: 'keep' as const };
-      await revisePlan(this.db, this.#clientId, { ...shape, wishes }, on);
-    }
   }
 
   #conditions(takenOn: string, bodyState: 'cold' | 'warm') {

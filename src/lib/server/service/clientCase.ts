@@ -16,7 +16,8 @@ import {
   type Exercise,
   type Place,
   type Settings,
-  type Side
+  type Side,
+  type SchoolId
 } from '$lib/core';
 import type { Db } from '../db/db';
 import { getClient, type Client } from '../repo/clientRepo';
@@ -61,6 +62,8 @@ export type ClientCase = Readonly<{
   goal: ClientGoal | null;
   occasions: readonly Occasion[];
   plan: Plan | null;
+  /** The school of a plan that is being made: what nobody chose a school for begins by it. */
+  planSchool?: SchoolId;
   settings: Settings;
   /** The week's exercises as they were chosen; empty while nobody chose. */
   choices: readonly ExerciseChoice[];

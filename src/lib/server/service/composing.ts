@@ -86,7 +86,7 @@ function limitingLinks(served: readonly Served[]): LinkId[] {
 /** What every session of this client is made from, whatever the week. */
 export const blocksBase = (c: GoalCase, planSchool: SchoolId, served = goalsServed(c)) => ({
   week: weekWork(c, planSchool),
-  level: c.client.level === 'beginner' ? ('beginner' as const) : ('other' as const),
+  level: c.client.level,
   leadSide: c.goal.leadSide ?? ('left' as const),
   weakerSide: weakerSide(c),
   limiting: limitingLinks(served),
@@ -194,7 +194,7 @@ function weekView(c: PlannedCase, number: number, given: ReadonlyMap<number, Pre
     const began = given.get(row.id);
     if (!began) return viewOf(row);
     const { durationS, phases: drawn } = timelineOf(began);
-    return { ...began, ...whereOf(row), asks: [], durationS, curve: smallCurve(drawn) };
+    return { ...began, ...whereOf(row), durationS, curve: smallCurve(drawn) };
   };
   const of = given.size > 0 ? weekOfViews(number, asGiven) : outlineOf(number);
   const find = findIn(c);
@@ -218,7 +218,7 @@ function weekView(c: PlannedCase, number: number, given: ReadonlyMap<number, Pre
   };
 }
 
-const nothingGiven = { blocks: [], cuts: [], leftOut: [], asks: [] } as const;
+const nothingGiven = { blocks: [], cuts: [], leftOut: [] } as const;
 
 /** A session in all its parts, with what its week does otherwise, goes without, and gives each motion. Throws: CoreError 'not_found'. */
 export async function chosenSession(db: Db, c: PlannedCase, sessionId: number | null): Promise<ChosenSession | null> {

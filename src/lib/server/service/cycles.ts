@@ -52,13 +52,12 @@ function cycleNow(c: GoalCase, found: WeekExercise, side: Side | null): SideCycl
     ...(own?.deepening && { deepening: own.deepening })
   });
   const made = formOf({ ...ask, school, cycle: own });
-  if (!('asks' in made) && made.form.kind === 'cycle')
-    return { cycle: shape(made.form.spec), begunFrom: null, ...capsFor(gated) };
+  if (made.form.kind === 'cycle') return { cycle: shape(made.form.spec), begunFrom: null, ...capsFor(gated) };
   const begin = schoolOf(startSchool);
   if (begin.way.kind !== 'cycle') throw new RangeError(`${begin.id} makes no cycle`);
   const { kind: _, draw, ...way } = begin.way;
   const begun = formOf({ ...ask, school: begin, cycle: { ...way, ...(draw && exercise.draw !== undefined && { draw }) } });
-  if ('asks' in begun || begun.form.kind !== 'cycle') throw new RangeError(`no cycle of ${exercise.id}`);
+  if (begun.form.kind !== 'cycle') throw new RangeError(`no cycle of ${exercise.id}`);
   return { cycle: shape(begun.form.spec), begunFrom: begin.name, ...capsFor(gated) };
 }
 

@@ -168,7 +168,7 @@ describe('grading', () => {
       );
     }));
 
-  test('dials keep their ends and the client’s cap, and a figure nobody gives is not set', () =>
+  test('dials keep their ends and the client’s cap, and a figure nobody gives is ours', () =>
     store.rolledBack(async (db) => {
       const id = await newClient(db, 'pancake');
       await changeClient(db, id, (tx) =>
@@ -176,14 +176,15 @@ describe('grading', () => {
       );
       const at = async (name: string) =>
         gradeOf(await caseOf(db, id), exerciseOf('pancake_press_draw'), 'left').dials.find((d) => d.dial.id === name)!.at;
-      expect(await at('rounds')).toBeNull();
-      expect(await at('effortPct')).toBe(20);
+      // Intermediate, and no school chosen yet.
+      expect(await at('rounds')).toBe(2);
+      expect(await at('effortPct')).toBe(40);
       await expect(setDial(db, id, dial('pancake_press_draw', 'effortPct', 55, { sure: true }), now)).rejects.toEqual(
         expect.objectContaining({ code: 'past_end', data: expect.objectContaining({ end: '40 %' }) })
       );
       await expect(setDial(db, id, dial('pancake_press_draw', 'rounds', 99), now)).rejects.toEqual(refusal('dial_out_of_range'));
-      await setDial(db, id, dial('pancake_press_draw', 'rounds', 2), now);
-      expect(await at('rounds')).toBe(2);
+      await setDial(db, id, dial('pancake_press_draw', 'rounds', 3), now);
+      expect(await at('rounds')).toBe(3);
       await expect(setDial(db, id, dial('pancake_press_draw', 'nothing', 2), now)).rejects.toEqual(refusal('not_found'));
     }));
 
@@ -521,7 +522,7 @@ describe('own exercises', () => {
         mistakes: [{ mistake: 'The back arches', fix: 'tuck the pelvis.' }]
       });
       expect(exercise.stops.length).toBeGreaterThan(1);
-      expect(settingOf(c, exercise, 'left')).toEqual({ holdS: 20, levels1: 0, height1: 10 });
+      expect(settingOf(c, exercise, 'left')).toEqual({ holdS: 50, levels1: 0, height1: 10 });
       await changeExercise(db, own, written({ name: 'Lantern lunge, long' }));
       await expect(removeExercise(db, own, now)).rejects.toEqual(refusal('exercise_in_use'));
       await takeFromWeek(db, id, own, today);

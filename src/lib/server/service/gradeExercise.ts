@@ -9,10 +9,12 @@ import {
   gradeStack,
   harder,
   holdWithin,
-  longHold,
   rungsOfStacks,
+  schoolOf,
   stacksOn,
   standInRung,
+  startDose,
+  startSetting,
   type Dial,
   type DialEnd,
   type Exercise,
@@ -21,6 +23,7 @@ import {
   type Setting,
   type Side,
   type SideState,
+  type StartOrigin,
   type StackUse,
   type Step
 } from '$lib/core';
@@ -62,7 +65,7 @@ function placed(c: GoalCase, exercise: Exercise, side: Side, shelf: readonly She
   const found = place && known(c).get(key);
   if (found) return found;
   const kept = c.settings[exercise.id]?.[side] ?? {};
-  const wanted = { ...startOf(c, exercise), ...kept };
+  const wanted = { ...startSetting(exercise, beginsAs(c, exercise)), ...kept };
   const gated = askGate(c, exercise, side, wanted);
   const stacks = new Map(
     exercise.dials.flatMap((dial) =>
@@ -76,12 +79,11 @@ function placed(c: GoalCase, exercise: Exercise, side: Side, shelf: readonly She
   return made;
 }
 
-/** What nobody set begins as usual; a beginner's hold before an effort with the shorter one. */
-function startOf({ client }: GoalCase, exercise: Exercise): Setting {
-  const unset = exercise.dials.filter((d) => d.stack).map((d) => d.id);
-  const start = Object.fromEntries(Object.entries(exercise.start).filter(([id]) => !unset.includes(id)));
-  const isCycle = start.effortPct !== undefined && start.holdS !== undefined;
-  return isCycle && client.level === 'beginner' ? { ...start, holdS: longHold.leastHoldS!.beginner } : start;
+/** Who an exercise begins with: their level, and the nearest school, its own, the person's, that of the plan. */
+export function beginsAs({ client, choices, plan, planSchool }: GoalCase, exercise: Exercise) {
+  const chosen = choices.find((choice) => choice.exerciseId === exercise.id)?.schoolId;
+  const id = chosen ?? client.schoolId ?? planSchool ?? plan?.schoolId;
+  return { school: id ? schoolOf(id) : null, level: client.level };
 }
 
 /** Where the dials of an exercise stand on a side: as set or usual, and a stack where it was measured for. */
@@ -167,12 +169,25 @@ export function gradeOf(c: GoalCase, exercise: Exercise, side: Side, shelf: read
         easier: state?.easier ?? null,
         end: gated.ends[dial.id] ?? null,
         wait: gated.waits[dial.id] ?? null,
-        stack
+        stack,
+        origin: originOf(c, exercise, dial, { at: state?.at ?? null, history })
       };
     }),
     history,
     next: { harder: harderStep(c, harder(step), gated), easier: openStep(c, easier({ ...step, movedLast })) }
   };
+}
+
+/** Whose figure a dial stands at; null where it was moved, or where it stands is no start. */
+function originOf(
+  c: GoalCase,
+  exercise: Exercise,
+  dial: Dial,
+  { at, history }: Readonly<{ at: number | null; history: readonly DialChange[] }>
+): StartOrigin | null {
+  const start = startDose(exercise, dial, beginsAs(c, exercise));
+  const isMoved = history.some((h) => h.dial === dial.id);
+  return start && !isMoved && start.value === at ? start.origin : null;
 }
 
 /** The step harder; no neighbour is one where nothing may be made harder. */

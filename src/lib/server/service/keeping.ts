@@ -64,7 +64,7 @@ export async function playedSession(db: Database, c: GoalCase, sessionId: number
  * A planned session as a device may keep it and start it by itself, today or tomorrow. What it is given is kept here as well, so
  * that what was played is known whatever changes meanwhile. What would hold up a start holds this up.
  *
- * Throws: CoreError 'not_found', 'archived', 'not_cleared', 'session_not_planned', 'stopped_today', 'resume_undecided', 'dials_unset',
+ * Throws: CoreError 'not_found', 'archived', 'not_cleared', 'session_not_planned', 'stopped_today', 'resume_undecided',
  *         and those of `prepareSession`.
  */
 export const keepSession = (db: Database, clientId: number, sessionId: number, now: Date): Promise<KeptSession> =>
@@ -78,8 +78,7 @@ export const keepSession = (db: Database, clientId: number, sessionId: number, n
     const day = dayOf(c);
     if (day.isStopped) throw new CoreError('stopped_today');
     if ((await pendingResume(tx, c)).length > 0) throw new CoreError('resume_undecided');
-    const { blocks, cuts, leftOut, asks, options } = prepareSession(c, session);
-    if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
+    const { blocks, cuts, leftOut, options } = prepareSession(c, session);
     const given: Prescribed = { blocks, cuts, leftOut, options };
     const text = JSON.stringify(given);
     const copy = createHash('sha256').update(text).digest('hex');

@@ -27,8 +27,7 @@ function liftNow(c: GoalCase, found: WeekExercise, side: Side | null): SideLift 
   const { exercise, choice } = found;
   const ask = formAskOf(c, found, side, startSchool);
   const made = formOf({ ...ask, lifts: choice.lifts?.[side ?? 'left'] });
-  const begun = 'asks' in made ? formOf({ ...ask, lifts: startLifts }) : made;
-  const spec = !('asks' in begun) && begun.form.kind === 'reps' ? begun.form.spec : { ...startLifts, peakPct: ask.capPct };
+  const spec = made.form.kind === 'reps' ? made.form.spec : { ...startLifts, peakPct: ask.capPct };
   return {
     lift: shapeOf(spec),
     effortPct: spec.peakPct,

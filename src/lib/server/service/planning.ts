@@ -177,7 +177,7 @@ export async function makePlan(
   today: string,
   by: Solving = { solve: solverFor() }
 ): Promise<void> {
-  const c = await openCase(db, clientId, today, input.basedOnVersion);
+  const c = { ...(await openCase(db, clientId, today, input.basedOnVersion)), planSchool: input.schoolId };
   const plan = newPlan(c, input);
   await keepPlan(db, c, plan, await planProgression(planAsk(c, plan), by.solve, by.onProgress));
 }
@@ -195,7 +195,7 @@ export async function summaryOf(
   wishes: PlanWishes | undefined = c.plan?.wishes,
   by: Solving = { solve: solverFor() }
 ): Promise<PlanSummary> {
-  const open = { ...c, client: { ...c.client, schoolId: null } };
+  const open = { ...c, client: { ...c.client, schoolId: null }, planSchool: shape.schoolId };
   const plan = newPlan(open, { ...shape, weeks, startOn: c.today, basedOnVersion: 0 }, wishes);
   return planSummary((await planProgression(planAsk(open, plan), by.solve)).weeks);
 }
@@ -215,7 +215,7 @@ export async function takePlan(
 ): Promise<void> {
   const c = await openCase(db, clientId, today, input.basedOnVersion);
   const isOther = c.client.schoolId !== null && c.client.schoolId !== input.schoolId;
-  const as = isOther ? { ...c, client: { ...c.client, schoolId: input.schoolId } } : c;
+  const as = { ...c, planSchool: input.schoolId, ...(isOther && { client: { ...c.client, schoolId: input.schoolId } }) };
   const plan = newPlan(as, input);
   const made = await planProgression(planAsk(as, plan), by.solve, by.onProgress);
   const also = async (tx: ClientTx) => {

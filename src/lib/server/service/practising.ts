@@ -37,7 +37,7 @@ import { endedSessions } from './sessionRecords';
 /**
  * Starts a session with today's settings, or finds it running.
  *
- * Throws: CoreError 'not_found', 'not_cleared', 'not_ready', 'archived', 'session_already_running', 'resume_undecided', 'reason_missing', 'everything_locked', 'dials_unset',
+ * Throws: CoreError 'not_found', 'not_cleared', 'not_ready', 'archived', 'session_already_running', 'resume_undecided', 'reason_missing', 'everything_locked',
  *         'minutes_too_few', 'stopped_today'; 'check_overdue_unconfirmed' and 'same_day_unconfirmed' for what nobody confirmed.
  */
 export async function startSession(
@@ -159,9 +159,8 @@ async function begin(tx: ClientTx, { session, found, resume, easier, told }: Rea
   const changed = await answerResume(tx, found, resume, now);
   const c = changed ? await loadGoalCase(tx, found.client.id, found.today) : found;
   if (!isPlanned(c)) throw new CoreError('not_found', { what: 'plan' });
-  const { blocks, cuts, leftOut, asks, options } = prepareSession(c, session);
+  const { blocks, cuts, leftOut, options } = prepareSession(c, session);
   // Nobody works at a figure that nobody gave.
-  if (asks.length > 0) throw new CoreError('dials_unset', { dials: asks.length });
   const given = { blocks: easier ? blocks.map(easedBlock) : blocks, cuts, leftOut, options };
   if (!(await updateStarted(tx, session.id, given, told, now.toISOString()))) throw new CoreError('session_already_running');
 }

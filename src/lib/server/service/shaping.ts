@@ -35,7 +35,7 @@ export function formAskOf(
   return {
     exercise,
     setting: settingOf(c, exercise, side ?? 'left'),
-    level: c.client.level === 'beginner' ? ('beginner' as const) : ('other' as const),
+    level: c.client.level,
     moreRounds: false,
     easy: false,
     gated,

@@ -3,9 +3,10 @@
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
   import type { LengthUnit } from '$lib/contract/fields';
-  import { reasonText, type Dial, type DialEnd, type DialWait, type Side } from '$lib/core';
+  import { reasonText, type Dial, type DialEnd, type DialWait, type Side, type StartOrigin } from '$lib/core';
   import { dialText } from '$lib/ui/dialText';
   import { keepTyped } from '$lib/ui/sending';
+  import { startWords } from '$lib/words/startWords';
 
   /** One dial that stands on no stack: where it is, one step easier, one step harder; unset, the figure is asked for. */
   type Props = {
@@ -22,6 +23,8 @@
     suggestion: { value: number; from: string } | null;
     /** What the chosen school usually does, where the setting lies outside it. */
     outside: string | null;
+    /** Whose figure it stands at, while nobody moved it. */
+    origin: StartOrigin | null;
     error?: string;
     /** Nothing of it is made harder, or set anew. */
     barred: boolean;
@@ -41,6 +44,7 @@
     unit,
     suggestion,
     outside,
+    origin,
     error,
     barred,
     end,
@@ -102,8 +106,8 @@
         </button>
       </form>
     {/if}
-  {:else if outside}
-    <p class="w-full text-ink-soft">{outside}</p>
+  {:else if outside || origin}
+    <p class="w-full text-ink-soft">{[origin && startWords[origin], outside].filter(Boolean).join(' ')}</p>
   {/if}
   {#if at !== null && harder === null && end && at !== dial.max && at !== dial.min}
     <p class="w-full text-ink-soft">No further: {reasonText(end.why)}</p>

@@ -244,6 +244,7 @@
           {unit}
           suggestion={suggestionFor(d.dial)}
           outside={outsideOf(d.dial, d.at)}
+          origin={d.origin}
           error={dialProblem(d.dial)}
           barred={isBarred}
           end={d.end}

@@ -59,13 +59,6 @@
       </ul>
     </div>
   {/if}
-  {#if canPlay && session.asks.length > 0}
-    <p class="rounded-soft border-2 border-ink p-3">
-      {plural(new Set(session.asks.map((a) => a.exerciseId)).size, 'exercise')} without a number: set
-      {session.asks.length === 1 ? 'it' : 'them'} before you begin.
-      <a class="font-semibold underline" href="{base}/practise?session={session.id}">Set now</a>
-    </p>
-  {/if}
   {#each leftOutTexts(session.leftOut, find) as text (text)}<p class="my-2 border-l-4 border-stop pl-3 leading-snug">
       {text}
     </p>{/each}

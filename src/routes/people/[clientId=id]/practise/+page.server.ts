@@ -2,7 +2,6 @@ import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { compute } from '$lib/contract/door';
 import { rowId } from '$lib/contract/fields';
-import { askedDialForm } from '$lib/contract/exerciseForms';
 import { breathForm, startForm, type StartInput } from '$lib/contract/forms';
 import { writeForm, type WriteInput } from '$lib/contract/setForms';
 import { goalCaseOr } from '$lib/server/orNotFound';
@@ -16,8 +15,6 @@ import { dayOf, startSession, writeSession } from '$lib/server/service/practisin
 import { pendingResume, verdictsWaiting } from '$lib/server/service/reviewing';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
-import { setDials } from '$lib/server/service/settingDial';
-import { weekOf } from '$lib/server/service/week';
 import { endedSessions } from '$lib/server/service/sessionRecords';
 
 export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, today } }) => {
@@ -32,10 +29,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, 
     hasPlan: plan !== null,
     session,
     prepared:
-      session && isPlanned(c)
-        ? compute(() => (session.prescribed ? { asks: [], ...session.prescribed } : prepareSession(c, session)))
-        : null,
-    asked: weekOf(c).map((w) => w.exercise),
+      session && isPlanned(c) ? compute(() => (session.prescribed ? session.prescribed : prepareSession(c, session))) : null,
     resume: await pendingResume(db, c),
     isCheckDue: isCheckDue(c, today),
     day: dayOf(c),
@@ -50,11 +44,6 @@ export const load: PageServerLoad = async ({ params, url, locals: { db, caseOf, 
 const sessionForm = z.object({ sessionId: rowId });
 
 export const actions: Actions = {
-  dial: async ({ request, params, locals: { db, now } }) => {
-    const run = ({ sides, ...input }: z.output<typeof askedDialForm>) => setDials(db, Number(params.clientId), input, sides, now);
-    const done = await runForm(request, askedDialForm, run, { form: 'dial', lists: ['sides'] });
-    return done.ok ? { kept: true } : done.failure;
-  },
   breath: async ({ request, params, locals: { db } }) => {
     const run = ({ breathS }: z.output<typeof breathForm>) => {
       const clientId = Number(params.clientId);

@@ -13,7 +13,6 @@
   import Readiness from '$lib/ui/session/Readiness.svelte';
   import SessionBlocks from '$lib/ui/session/SessionBlocks.svelte';
   import StopSigns from '$lib/ui/session/StopSigns.svelte';
-  import AskedDials from './AskedDials.svelte';
   import LeftOutToday from '$lib/ui/session/LeftOutToday.svelte';
   import KeptHere from './KeptHere.svelte';
   import TapBreath from './TapBreath.svelte';
@@ -25,7 +24,6 @@
   const blocks = $derived(data.prepared?.ok ? data.prepared.value.blocks : []);
   const timeline = $derived(timelineOf(data.prepared?.ok ? data.prepared.value : { blocks: [] }));
   const find = $derived(exercisesIn(blocks));
-  const asks = $derived(data.prepared?.ok ? data.prepared.value.asks : []);
   /** What came of starting, not of setting a number. */
   const own = $derived(form && !('form' in form && form.form !== '') && !('kept' in form) ? form : null);
   const countsBreaths = ({ form: f }: Work) => f.kind === 'breaths' || (f.kind === 'cycle' && f.spec.breathS !== undefined);
@@ -68,9 +66,6 @@
         <StopSigns {blocks} />
       </div>
       <aside class="flex flex-col gap-4 lg:row-span-2">
-        {#if asks.length > 0}
-          <AskedDials {asks} exercises={data.asked} form={form && 'form' in form && form.form === 'dial' ? form : null} {base} />
-        {/if}
         <form method="POST" action="?/start" class="card flex flex-col gap-4" novalidate use:enhance={keepTyped}>
           <ProblemNote text={formProblem(own)} />
           {#if data.undecided > 0 && !running}
@@ -116,7 +111,7 @@
             <a class="btn" href="{base}/practise/arrange?session={data.session.id}">Arrange this session</a>
             <WrittenDown {blocks} {find} today={data.today} form={own} painHref={`${base}/pain`} />
             <!-- Last, for it comes late and must move nothing that a hand is already on. What is still to be answered holds up a start here as well. -->
-            {#if asks.length === 0 && data.resume.length === 0 && !data.day.isStopped}
+            {#if data.resume.length === 0 && !data.day.isStopped}
               {#key data.prepared}<KeptHere href="{base}/practise/{data.session.id}" sessionId={data.session.id} />{/key}
             {/if}
           {/if}

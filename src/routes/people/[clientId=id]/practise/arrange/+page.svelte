@@ -34,7 +34,6 @@
     : null;
   const find = $derived(data.open.ok ? exercisesIn(data.open.value.blocks) : null);
   const added = $derived(form && 'form' in form && form.form === 'add' ? form : null);
-  const waiting = $derived(data.open.ok ? [...new Set(data.open.value.asks.map((a) => a.exerciseId))] : []);
   const base = $derived(`/people/${data.client.id}/practise`);
   let template = $state('');
   const words = $derived(sessionTemplates.find((t) => t.id === template)?.words);
@@ -96,13 +95,7 @@
           </section>
         {/if}
         {#if data.open.ok}<LeftOutToday without={data.open.value.leftOut} blocks={data.open.value.blocks} />{/if}
-        <AddExercise
-          groups={data.addable}
-          waiting={waiting.map((id) => data.names[id] ?? id)}
-          sessionHref="{base}?session={data.session.id}"
-          form={added}
-          follow={() => data.open.ok && hand.follow(data.open.value.blocks)}
-        />
+        <AddExercise groups={data.addable} form={added} follow={() => data.open.ok && hand.follow(data.open.value.blocks)} />
       </div>
       <aside class="flex flex-col gap-4" aria-label="What it comes to">
         <section class="card" aria-live="polite">

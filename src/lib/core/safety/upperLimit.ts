@@ -1,0 +1,12 @@
+import type { SafetyPerson } from './person';
+
+/** Minutes of stretch, press and draw that a motion of a side gets at most: in a session, and in a week. */
+export type StretchMost = Readonly<{ sessionMin: number; weekMin: number }>;
+
+/** No plan goes past this by itself (our judgement; gains level off long before). */
+export const stretchMost: StretchMost = { sessionMin: 8, weekMin: 20 };
+const growingWeekMin = 12;
+
+/** Returns what a motion gets at most with a person: less for those who still grow. */
+export const stretchMostOf = ({ limits }: Pick<SafetyPerson, 'limits'>): StretchMost =>
+  limits.some((l) => l.kind === 'adult present') ? { ...stretchMost, weekMin: growingWeekMin } : stretchMost;
