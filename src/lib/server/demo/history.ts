@@ -41,7 +41,6 @@ import { saveOccasion } from '../service/measuring';
 import { tellLater } from '../service/pain';
 import { judge } from '../service/judging';
 import { keepPhoto } from '../service/photos';
-import { prepareSession } from '../service/composing';
 import { makePlan } from '../service/planning';
 import { revisePlan } from '../service/revisingPlan';
 import { finishSession, logSets, startSession, tellPain } from '../service/practising';

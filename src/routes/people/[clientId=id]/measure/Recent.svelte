@@ -6,8 +6,8 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import type { Taken } from '$lib/contract/taken';
   import { wayOf, type Measure } from '$lib/core';
-  import { changeText, dateText, dateTimeText, headlineText, plural, stateText } from '$lib/ui/format';
-  import { keepTyped, undoable } from '$lib/ui/sending';
+  import { changeText, dateText, headlineText, plural, stateText } from '$lib/ui/format';
+  import { undoable } from '$lib/ui/sending';
   import TakenOut from '$lib/ui/TakenOut.svelte';
   import SideMark from '$lib/ui/SideMark.svelte';
 

@@ -5,7 +5,7 @@
   import type { LengthUnit } from '$lib/contract/fields';
   import MiniFigure from '$lib/ui/drawing/MiniFigure.svelte';
   import EffortCurve from '$lib/ui/drawing/EffortCurve.svelte';
-  import { clockText, plural, weekdayDate } from '$lib/ui/format';
+  import { clockText, weekdayDate } from '$lib/ui/format';
   import SideMark from '$lib/ui/SideMark.svelte';
   import Why from '$lib/ui/Why.svelte';
   import { cutText } from './cutText';
