@@ -57,6 +57,12 @@ describe('where a dial begins', () => {
   test('the hold of a school is that of a stretch, and none of a lift', () =>
     expect(start('front_leg_lift', 'holdS', 'intermediate', 'long_hold')!.value).toBe(5));
 
+  test('a move of a second or two is counted higher than a lift', () => {
+    // Every third on its dial.
+    expect(start('half_butterfly_circles', 'reps', 'beginner')!.value).toBeGreaterThanOrEqual(8);
+    expect(start('knee_circles_sitting', 'reps', 'intermediate')!.value).toBe(10);
+  });
+
   test('what is taught for it in the school is taken, also by a beginner where nothing is usual', () => {
     expect(start('frog', 'holdS', 'beginner', 'drills')).toEqual({ value: 20, origin: 'taught' });
     expect(start('front_leg_lift', 'reps', 'beginner', 'drills')).toEqual({ value: 6, origin: 'taught' });

@@ -15,11 +15,13 @@ type Ours = Readonly<Record<Level, number>>;
  * Where a dial begins that nobody gives a figure for: low, and more for those who know the work (our judgement, after first sessions and fourth
  * weeks as they are commonly taught).
  */
-const ours: Readonly<Partial<Record<DialUnit | 'contractionS' | 'lift', Ours>>> = {
+const ours: Readonly<Partial<Record<DialUnit | 'contractionS' | 'lift' | 'move', Ours>>> = {
   s: { beginner: 30, intermediate: 45, advanced: 60 },
   lift: { beginner: 2, intermediate: 3, advanced: 5 },
   contractionS: { beginner: 5, intermediate: 8, advanced: 10 },
   reps: { beginner: 5, intermediate: 8, advanced: 10 },
+  // Rocks, presses by hand and circles take a second or two each: fewer are hardly felt.
+  move: { beginner: 8, intermediate: 10, advanced: 10 },
   breaths: { beginner: 3, intermediate: 6, advanced: 6 },
   rounds: { beginner: 1, intermediate: 2, advanced: 2 },
   '%': { beginner: 20, intermediate: 40, advanced: 50 }
@@ -38,7 +40,10 @@ export function ourFigure(
   level: Level,
   unit: Unit = unitOf[id] ?? (id as Unit)
 ): number {
-  const figures = id === 'contractionS' ? ours.contractionS : unit === 's' && isLift(exercise) ? ours.lift : ours[unit];
+  const part = partOf({ ...exercise, positionOf: [] });
+  const isMove = unit === 'reps' && (part === 'mobilise' || part === 'warm-up');
+  const kind = isMove ? 'move' : unit === 's' && part === 'own' ? 'lift' : unit;
+  const figures = id === 'contractionS' ? ours.contractionS : ours[kind];
   if (!figures) throw new RangeError(`no figure of ours for ${id}`);
   return figures[level];
 }

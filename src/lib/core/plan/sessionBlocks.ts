@@ -67,12 +67,15 @@ export type BlocksAsk = Readonly<{
 }>;
 
 type PhaseDose = Readonly<{ moreRounds: boolean; openSets: number; ownSets: number; positionSets: number }>;
-/** What a phase asks for: sets of what opens, of the active work and of the position, and whether range is opened with one round more. */
+/**
+ * What a phase asks for: sets of what opens, of the active work and of the position, and whether range is opened with one round more. Lifts
+ * stay the smaller part: they grow in number and in how long they are held.
+ */
 const doses: Readonly<Record<PlanPhase, PhaseDose>> = {
   'settle in': { moreRounds: false, openSets: 1, ownSets: 1, positionSets: 1 },
-  open: { moreRounds: true, openSets: 3, ownSets: 2, positionSets: 2 },
-  own: { moreRounds: true, openSets: 2, ownSets: 3, positionSets: 2 },
-  arrive: { moreRounds: true, openSets: 2, ownSets: 2, positionSets: 3 }
+  open: { moreRounds: true, openSets: 3, ownSets: 1, positionSets: 2 },
+  own: { moreRounds: true, openSets: 2, ownSets: 2, positionSets: 2 },
+  arrive: { moreRounds: true, openSets: 2, ownSets: 1, positionSets: 3 }
 };
 
 /** Sets of an exercise in a session of a phase that is not easy: at most, and where nobody allotted. */
