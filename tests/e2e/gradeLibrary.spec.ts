@@ -20,15 +20,13 @@ test('a pancake is graded from its measured seat: stacks, dials, an exercise of 
   await page.getByRole('button', { name: 'Use 15 cm' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: '17.5 cm → 15 cm' })).toBeVisible();
 
-  // No figure is usual for the hold: it is asked for, and a school's figure is only offered.
-  await expect(page.getByText('There is no standard value. Choose your own.')).toBeVisible();
-  await page.getByRole('textbox', { name: 'hold' }).fill('9o');
-  await page.getByRole('button', { name: 'Set', exact: true }).click();
-  await expect(page.getByText('Write a number, for example 12.5')).toBeVisible();
-  await expect(page.getByRole('textbox', { name: 'hold' })).toHaveValue('9o');
-  await page.getByRole('textbox', { name: 'hold' }).fill('90');
-  await page.getByRole('button', { name: 'Set', exact: true }).click();
+  // No figure is usual for the hold: it begins with ours and says so, until somebody moves it.
+  const ours = page.getByText('Our start, low on purpose.');
+  await expect(ours.first()).toBeVisible();
+  const unmoved = await ours.count();
+  await page.getByRole('button', { name: 'hold: harder, 90 s' }).click();
   await expect(page.getByRole('button', { name: 'hold: harder, 120 s' })).toBeVisible();
+  await expect(ours).toHaveCount(unmoved - 1);
   await page.getByRole('button', { name: 'hold: harder, 120 s' }).click();
   await expect(week(page).getByText(/seat 15 cm.*120 s/)).toBeVisible();
 
@@ -84,13 +82,13 @@ test('a lotus is graded under seat and knee, with the school it is done by and w
   await expect(page.getByText(/measured 10 cm/)).toBeVisible();
   await page.goto(here);
 
-  // The school the client prefers, and its figure offered to be confirmed.
+  // The school the client prefers, and its figure where nothing was moved.
   const done = page.getByRole('heading', { name: 'How it is done' }).locator('..');
   await done.getByText('Change', { exact: true }).click();
   await done.getByLabel(/^Seat prefers/).selectOption({ label: 'Long hold, press and draw' });
   await done.getByRole('button', { name: 'Keep for Seat' }).click();
   await expect(page.getByText(/as Seat prefers/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take 60 s: suggested by Long hold, press and draw' }).click();
+  await expect(page.getByText('The usual figure of the way of working.').first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'hold: harder, 75 s' })).toBeVisible();
 
   const note = page.getByRole('heading', { name: 'For this client' }).locator('..');

@@ -41,6 +41,8 @@ export type WeekAsk = Omit<BlocksAsk, 'easy' | 'light' | 'allotment'> &
 export const othersWorth = 0.2;
 /** What has worked for a person is favoured by so much (assumption). */
 const worksFavour = 3;
+/** The position itself is missed before any piece that leads to it (assumption). */
+const positionFavour = 2;
 /** A minute of effort or of active work counts so much of one under stretch (assumption: docs/sources.md#planning). */
 export const effortWorth = 1.5;
 
@@ -138,7 +140,7 @@ function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
       often,
       pinned,
       banned: places(ask.wishes.bans),
-      ...(work.effect === 'works' && { favour: worksFavour })
+      favour: (work.effect === 'works' ? worksFavour : 1) * (whole.part === 'position' ? positionFavour : 1)
     }
   ];
 }

@@ -83,7 +83,7 @@ export const doseSteps = {
 } as const;
 
 /** What a wish is worth, in minutes of the motion that limits most: the cheapest is given up first (assumption). */
-export const wishWorth = { session: 0.3, item: 2, extra: 3, demand: 12, pairing: 20, pin: 60, anything: 100 } as const;
+export const wishWorth = { session: 0.6, item: 2, extra: 3, demand: 12, pairing: 20, pin: 60, anything: 100 } as const;
 /** What it costs to begin another exercise and to fetch a prop, so that neither is done for nothing (assumption). */
 const beginCost = { exercise: 0.03, prop: 0.02 } as const;
 /** Sessions that are alike are told apart by a hair, else the search goes through every order of them. */

@@ -340,8 +340,10 @@ class HistoryWriter {
     await startSession(db, this.#clientId, id, ready, at(0));
     const { sets } = timelineOf(await getPrescribed(db, id));
     const done: SetLogInput[] = [];
+    const onSide = sets.filter((s) => hurt && isAsked(s.work) && s.side === (hurt.side ?? 'left') && s.setNo === 1);
+    const hurtIn = onSide.find((s) => s.exerciseId === 'front_split_on_stack') ?? onSide[0];
     for (const set of sets) {
-      const isHurt = hurt && set.exerciseId === 'front_split_on_stack' && set.side === (hurt.side ?? 'left') && set.setNo === 1;
+      const isHurt = hurt && set === hurtIn;
       if (isHurt) {
         const pain = { kind: hurt.kind, place: hurt.place, side: hurt.side };
         await tellPain(

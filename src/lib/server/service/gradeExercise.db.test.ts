@@ -16,9 +16,10 @@ import { loadCase, withGoal, type GoalCase } from './clientCase';
 import { saveGoal } from './goalSetting';
 import { gradeOf, settingOf } from './gradeExercise';
 import { blocksBase } from './composing';
-import { addToWeek, chooseSchool, noteExercise, takeFromWeek, weekOf } from './week';
+import { addToWeek, chooseSchool, missingPieces, noteExercise, takeFromWeek, weekOf } from './week';
 import { addExercise, changeExercise, exerciseIn, loadCatalogue, removeExercise } from './library';
 import { saveOccasion } from './measuring';
+import { barsOf } from './safety';
 import { propOf } from './shelf';
 import { shelfUse, usersOfProp } from './shelfUse';
 import { stationsOf } from './stations';
@@ -123,6 +124,54 @@ describe('the week', () => {
       for (const rest of (await names()).slice(1)) await takeFromWeek(db, id, rest, today);
       await expect(takeFromWeek(db, id, (await names())[0]!, today)).rejects.toEqual(refusal('week_empty'));
       await expect(addToWeek(db, id, 'no_such', today)).rejects.toEqual(refusal('not_found'));
+    }));
+
+  test('a first list takes what the shelf has, and says what it goes without; chosen once, it says nothing more', () =>
+    store.rolledBack(async (db) => {
+      await insertProp(db, lanternHallShelf[0]!); // blocks alone
+      const id = await newClient(db, 'range_SF');
+      const names = async () => weekOf(await caseOf(db, id)).map((w) => w.exercise.id);
+      expect(await names()).toEqual(expect.arrayContaining(['arm_across_and_over']));
+      expect(await names()).not.toContain('arm_overhead_lift');
+      const lift = exerciseOf('arm_overhead_lift');
+      expect(missingPieces(await caseOf(db, id))).toContainEqual({ name: lift.name, lacks: ['stick'] });
+      await insertProp(
+        db,
+        lanternHallShelf.find((p) => p.kind === 'stick')!
+      );
+      expect(await names()).toEqual(expect.arrayContaining(['arm_overhead_stick', 'arm_overhead_lift']));
+      expect(await names()).not.toContain('arm_across_and_over');
+      await takeFromWeek(db, id, 'arm_overhead_lift', today);
+      expect(missingPieces(await caseOf(db, id))).toEqual([]);
+    }));
+
+  test('a first list goes by the level, and round what is stopped', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'lotus');
+      const names = async () => weekOf(await caseOf(db, id)).map((w) => w.exercise.id);
+      expect(await names()).toContain('pigeon_engaged');
+      await db.query(`update client set level = 'beginner' where id = $1`, [id]);
+      expect(await names()).toContain('butterfly_pulses');
+      await changeClient(db, id, (tx) =>
+        saveScreening(
+          tx,
+          id,
+          {
+            flags: ['artificial_knee'],
+            sides: {},
+            endStops: [{ motion: 'KF' as const, side: null, deg: 120 }],
+            beighton: [],
+            effortCapPct: 60,
+            sensationCap: 4
+          },
+          today
+        )
+      );
+      const c = await caseOf(db, id);
+      for (const e of weekOf(c)
+        .map((w) => w.exercise)
+        .slice(1))
+        expect(barsOf(c, e), e.id).toEqual([]);
     }));
 });
 

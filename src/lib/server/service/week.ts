@@ -13,6 +13,7 @@ import {
   type FilledRecipe,
   type SchoolId
 } from '$lib/core';
+import type { MissingPiece } from '$lib/words/recipeWords';
 import type { Database } from '../db/db';
 import { replaceChoices, type ExerciseChoice } from '../repo/choiceRepo';
 import { updateSchool } from '../repo/clientRepo';
@@ -60,9 +61,24 @@ export const filledRecipe = perCase((c: GoalCase): FilledRecipe =>
     school: c.client.schoolId,
     catalogue: c.catalogue,
     isOpen: (e) => barsOf(c, e).length === 0,
-    // A shelf that nobody filled says nothing.
-    isAtHand: (e) => c.shelf.length === 0 || lackedBy(e, kindsOn(c.shelf)).length === 0
+    isAtHand: (e) => isAtHand(c, e)
   })
+);
+
+/** True where the studio has what an exercise needs; a shelf that nobody filled says nothing. */
+const isAtHand = (c: GoalCase, exercise: Exercise): boolean =>
+  c.shelf.length === 0 || lackedBy(exercise, kindsOn(c.shelf)).length === 0;
+
+/** Pieces of the recipe that the first list goes without, each by its first candidate; none once somebody chose the week. */
+export const missingPieces = perCase((c: GoalCase): MissingPiece[] =>
+  c.choices.length > 0
+    ? []
+    : filledRecipe(c).unfilled.flatMap(({ role, why }) => {
+        // The position itself stays in the list: its stack is what Grade is about.
+        if (role.section === 'position') return [];
+        const exercise = role.candidates.flatMap(({ id }) => c.catalogue.find((e) => e.id === id) ?? [])[0];
+        return exercise ? [{ name: exercise.name, lacks: why === 'props' ? lackedBy(exercise, kindsOn(c.shelf)) : [] }] : [];
+      })
 );
 
 /** A first list that the gate lets through; a position that is not open yet gives way to the nearest easier one that is. */
@@ -73,7 +89,7 @@ export function firstWeek(c: GoalCase): Exercise[] {
   const position = list[0] && openOrEasier(c, list[0]);
   const open = goalExercises(
     goal,
-    c.catalogue.filter((e) => barsOf(c, e).length === 0),
+    c.catalogue.filter((e) => barsOf(c, e).length === 0 && (isAtHand(c, e) || e.positionOf.includes(goal.id))),
     named
   );
   // Where each stage is a position of its own, one of them is enough.

@@ -5,7 +5,7 @@ import { goalCaseOr } from '$lib/server/orNotFound';
 import { breathOf } from '$lib/server/service/clientCase';
 import { gradeOf, settingOf } from '$lib/server/service/gradeExercise';
 import { barBrief, barsOf } from '$lib/server/service/safety';
-import { addToWeek, chooseSchool, chooseVariant, noteExercise, takeFromWeek, weekOf } from '$lib/server/service/week';
+import { addToWeek, chooseSchool, chooseVariant, missingPieces, noteExercise, takeFromWeek, weekOf } from '$lib/server/service/week';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 import { setDials } from '$lib/server/service/settingDial';
@@ -37,6 +37,7 @@ export const load: PageServerLoad = async ({ params, url, locals: { caseOf } }) 
       isSet: c.settings[exercise.id] !== undefined,
       barred: barBrief(c, exercise)
     })),
+    missing: missingPieces(c),
     // A goal of one's own that names no joint range begins with an empty week.
     desk: chosen
       ? {

@@ -9,6 +9,7 @@
 <main class="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[13.5rem_minmax(0,1fr)_25rem]">
   <WeekList
     week={data.week}
+    missing={data.missing}
     exercise={data.desk?.exercise ?? null}
     {base}
     unit={data.units.length}

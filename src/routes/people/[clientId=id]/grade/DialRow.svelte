@@ -19,8 +19,6 @@
     harder: number | null;
     easier: number | null;
     unit: LengthUnit;
-    /** A school's default, offered where no figure is usual: to be confirmed. */
-    suggestion: { value: number; from: string } | null;
     /** What the chosen school usually does, where the setting lies outside it. */
     outside: string | null;
     /** Whose figure it stands at, while nobody moved it. */
@@ -42,7 +40,6 @@
     harder,
     easier,
     unit,
-    suggestion,
     outside,
     origin,
     error,
@@ -96,16 +93,6 @@
   </form>
   {#if at === null}
     <p class="w-full text-ink-soft">There is no standard value. Choose your own.</p>
-    {#if suggestion}
-      <form method="POST" action="?/dial" class="w-full" use:enhance={keepTyped}>
-        <input type="hidden" name="exerciseId" value={exerciseId} />
-        <input type="hidden" name="side" value={side} />
-        <input type="hidden" name="dial" value={dial.id} />
-        <button class="btn" name="value" value={suggestion.value} disabled={barred}>
-          Take {dialText(dial, suggestion.value, unit)}: suggested by {suggestion.from}
-        </button>
-      </form>
-    {/if}
   {:else if outside || origin}
     <p class="w-full text-ink-soft">{[origin && startWords[origin], outside].filter(Boolean).join(' ')}</p>
   {/if}

@@ -11,7 +11,6 @@
     schoolFigure,
     schoolOf,
     spanText,
-    suggestedValue,
     type Dial,
     type Rung,
     type Side
@@ -81,10 +80,6 @@
   ]);
   const fetch = $derived(exercise.props.filter((p) => !p.optional).map((p) => p.words ?? equipmentOf(p.id).name.toLowerCase()));
 
-  function suggestionFor(dial: Dial) {
-    const figure = school && schoolFigure(school, exercise, dial.id);
-    return figure ? { value: suggestedValue(dial, figure), from: school.name } : null;
-  }
   function outsideOf(dial: Dial, at: number | null): string | null {
     const figure = school && at !== null ? schoolFigure(school, exercise, dial.id) : null;
     if (!figure || at === null || !isOutside(figure, at)) return null;
@@ -242,7 +237,6 @@
           harder={d.harder}
           easier={d.easier}
           {unit}
-          suggestion={suggestionFor(d.dial)}
           outside={outsideOf(d.dial, d.at)}
           origin={d.origin}
           error={dialProblem(d.dial)}

@@ -10,6 +10,7 @@
   import ProblemNote from '$lib/ui/ProblemNote.svelte';
   import { keepTyped } from '$lib/ui/sending';
   import Tip from '$lib/ui/Tip.svelte';
+  import { missingPieceText, type MissingPiece } from '$lib/words/recipeWords';
 
   /** The week's exercises of the goal in work, and the way to more of them. */
   type Item = {
@@ -27,6 +28,8 @@
   };
   type Props = {
     week: readonly Item[];
+    /** What a first list goes without. */
+    missing: readonly MissingPiece[];
     /** The one that is looked at; null while there is none. */
     exercise: Exercise | null;
     base: string;
@@ -36,7 +39,7 @@
     isBarred: boolean;
     form: FormState;
   };
-  let { week, exercise, base, unit, inWeek, atHome, isBarred, form }: Props = $props();
+  let { week, missing, exercise, base, unit, inWeek, atHome, isBarred, form }: Props = $props();
   const shelf = $derived(atHome ? '&shelf=home' : '');
 </script>
 
@@ -77,6 +80,7 @@
       </li>
     {/each}
   </ol>
+  {#each missing as piece (piece.name)}<p class="px-2 text-sm text-ink-soft">{missingPieceText(piece)}</p>{/each}
   {#if exercise && !inWeek}
     <form method="POST" action="?/add" class="px-2 py-1" use:enhance={keepTyped}>
       <input type="hidden" name="exerciseId" value={exercise.id} />
