@@ -5,7 +5,15 @@ import { goalCaseOr } from '$lib/server/orNotFound';
 import { breathOf } from '$lib/server/service/clientCase';
 import { gradeOf, settingOf } from '$lib/server/service/gradeExercise';
 import { barBrief, barsOf } from '$lib/server/service/safety';
-import { addToWeek, chooseSchool, chooseVariant, missingPieces, noteExercise, takeFromWeek, weekOf } from '$lib/server/service/week';
+import {
+  addToWeek,
+  chooseSchool,
+  chooseVariant,
+  missingPieces,
+  noteExercise,
+  takeFromWeek,
+  weekOf
+} from '$lib/server/service/week';
 import { runForm } from '$lib/server/runForm';
 import type { Actions, PageServerLoad } from './$types';
 import { setDials } from '$lib/server/service/settingDial';
