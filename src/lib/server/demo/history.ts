@@ -314,8 +314,10 @@ class HistoryWriter {
     for (const slot of ofWeek) {
       const on = slot.plannedOn;
       if (on >= stopsOn) return false;
-      if (away || this.#random() > plan.attendance) continue;
+      // The day something hurt is in every telling, whatever else is missed.
       const hurt = plan.pain?.week === week && slot.ordinal === 1 ? plan.pain : null;
+      const isMissed = this.#random() > plan.attendance;
+      if (away || (isMissed && !hurt)) continue;
       // Who missed a session goes on with it the next time; nothing is skipped.
       const session = this.#waiting.shift() ?? slot;
       await this.#session(session, on, hurt);
