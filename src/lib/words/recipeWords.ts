@@ -7,6 +7,6 @@ export type MissingPiece = Readonly<{ name: string; lacks: readonly EquipmentId[
 export function missingPieceText({ name, lacks }: MissingPiece): string {
   const things = new Intl.ListFormat('en', { type: 'conjunction' }).format(lacks.map((id) => equipmentOf(id).name.toLowerCase()));
   return lacks.length > 0
-    ? `Left out, for want of ${things}: ${name}. Put it on the shelf, and it comes in.`
+    ? `Left out, for want of ${things}: ${name}. It comes in once that is on the shelf.`
     : `Left out: ${name}. Nothing of its kind is open for this person now.`;
 }

@@ -5,7 +5,7 @@ import { layPhases, type Phase, type PhaseKind, type Piece } from './phase';
 
 export type Effort = Readonly<{ rampUpS: number; holdS: number; rampDownS: number; peakPct: number }>;
 
-/** What gives the resistance. */
+/** Things a press may go against. */
 export const resistances = ['hand', 'floor', 'strap', 'wall', 'partner', 'other leg'] as const;
 export type Resistance = (typeof resistances)[number];
 

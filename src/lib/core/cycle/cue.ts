@@ -60,10 +60,10 @@ export type CueCode =
   | 'lower'
   | 'rest';
 
-/** What is to be done in a phase, as a code with what belongs to it; the sentences are in `words/cueWords`. */
+/** The instruction of a phase, as a code with its numbers; the sentences are in `words/cueWords`. Units: degrees. */
 export type Cue = Readonly<{ code: CueCode; side?: Side; deepening?: Deepening; atDeg?: number }>;
 
-/** What is to be kept to besides; `allows` is in the instructor's own words. */
+/** A reminder beside the instruction; `allows` is in the instructor's own words. */
 export type CueNote =
   | Readonly<{ code: 'against'; resistance: Resistance }>
   | Readonly<{ code: 'brace' }>

@@ -17,7 +17,7 @@ export type Phase = Readonly<{
   goesBy?: HoldTime;
   /** Which repetition it is, of how many; `least` where as many are done as stay clean, from so many on. */
   rep?: Readonly<{ at: number; of: number; least?: number }>;
-  /** What is done in this phase in place of what the exercise says, in words of the exercise or the instructor; and what else is to be kept to. */
+  /** Words of the exercise or the instructor in place of the cue; and the reminders beside it. */
   how?: string;
   notes?: readonly CueNote[];
 }>;

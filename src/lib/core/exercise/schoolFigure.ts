@@ -1,6 +1,5 @@
-import type { Dial } from './dial';
 import type { Exercise } from './exercise';
-import { lowOf, type Span } from '../span';
+import type { Span } from '../span';
 import type { School, SchoolTopic } from '../school/school';
 
 /** Which rule of a school has the figure of a dial. */
@@ -28,12 +27,6 @@ export function schoolFigure(school: School, exercise: Exercise, dialId: string)
   const topic = topicOf[dialId];
   const rule = topic ? school.rules[topic] : null;
   return rule?.span === undefined ? null : { span: rule.span, own: false, unsure: rule.unsure === true };
-}
-
-/** The low end of a school's figure, on the dial's own steps and inside its ends: a suggestion to confirm, never a setting. */
-export function suggestedValue(dial: Dial, { span }: SchoolFigure): number {
-  const inside = Math.min(dial.max, Math.max(dial.min, lowOf(span)));
-  return Math.round((dial.min + Math.round((inside - dial.min) / dial.step) * dial.step) * 100) / 100;
 }
 
 /** Whether a value lies outside what a school usually does. */

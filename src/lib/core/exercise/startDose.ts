@@ -33,7 +33,7 @@ const isDose = ({ unit }: Dial): boolean => ours[unit] !== undefined;
 type Unit = keyof typeof ours;
 const unitOf: Readonly<Partial<Record<DialId, Unit>>> = { holdS: 's', contractionS: 'contractionS', effortPct: '%' };
 
-/** What a figure of an exercise begins with where nobody gives one. */
+/** Returns the figure a dial begins with where nobody gives one. Units: those of the dial. Throws: RangeError for one that is no dose. */
 export function ourFigure(
   exercise: Pick<Exercise, 'phases'>,
   id: DialId,
@@ -56,7 +56,7 @@ function figureFor(school: School, exercise: Exercise, dial: Dial): SchoolFigure
   return figure && !figure.own && dial.id === 'holdS' && isLift(exercise) ? null : figure;
 }
 
-/** Of a span the low end, and the middle for those who are advanced. */
+/** Returns the low end of a span, and the middle for those who are advanced. */
 const inSpan = (span: Span, level: Level): number =>
   level === 'advanced' && typeof span !== 'number' ? (span[0] + span[1]) / 2 : lowOf(span);
 

@@ -7,7 +7,6 @@ import { recipes } from './recipes';
 export type RecipeAsk = Readonly<{
   goal: string;
   stage: number;
-  /** What nobody said stands for the first level. */
   level: Level;
   /** The school the person prefers; null where none is. */
   school: SchoolId | null;

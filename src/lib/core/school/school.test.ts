@@ -15,8 +15,7 @@ import {
   compilePulses,
   isOutside,
   schoolFigure,
-  schoolOf,
-  suggestedValue
+  schoolOf
 } from '../index';
 
 describe('the schools', () => {
@@ -137,7 +136,6 @@ describe('compileBreaths and compilePulses', () => {
 
 describe('schoolFigure', () => {
   const kneel = exerciseOf('leaning_back_kneel');
-  const dialOf = (id: string, e = kneel) => e.dials.find((d) => d.id === id)!;
   const figure = (school: string, dial: string, e = kneel) => schoolFigure(schoolOf(school), e, dial);
 
   test('is the exercise’s own where it has one, else the school’s default', () => {
@@ -151,18 +149,6 @@ describe('schoolFigure', () => {
     expect(figure('breath_counted', 'breaths')).toMatchObject({ span: [3, 9] });
     expect(figure('drills', 'contractionS')).toBeNull();
     expect(figure('long_hold', 'loadKg')).toBeNull();
-  });
-  test('suggests the low end, on the dial’s own steps and inside its ends', () => {
-    expect(suggestedValue(dialOf('effortPct'), figure('long_hold', 'effortPct')!)).toBe(20);
-    expect(suggestedValue(dialOf('holdS'), figure('long_hold', 'holdS')!)).toBe(30); // the dial ends there
-    for (const e of exercises)
-      for (const d of e.dials)
-        for (const s of schools) {
-          const found = schoolFigure(s, e, d.id);
-          if (!found) continue;
-          const at = suggestedValue(d, found);
-          expect(at >= d.min && at <= d.max, `${e.id} ${d.id} ${s.id}`).toBe(true);
-        }
   });
   test('tells what lies outside it', () => {
     const span = figure('long_hold', 'holdS')!;
