@@ -51,6 +51,7 @@ const cueWords = {
   'one way round': 'One way round',
   'the other way round': 'The other way round',
   lift: 'Lift',
+  'without a stop': 'Without a stop, at an even beat',
   'hold there': ({ atDeg }) => (atDeg === undefined ? 'Hold it there' : `Hold it there at ${atDeg}°`),
   'place by hand': 'Place it by hand above where it lifts by itself',
   'let it stay': 'Let go, and keep it there',

@@ -1,6 +1,6 @@
 import { CoreError, requireRange } from '../errors';
 import { defaultEffortCapPct, type EffortLimits } from './compileCycle';
-import type { CueNote } from './cue';
+import type { CueCode, CueNote } from './cue';
 import { layPhases, type Phase, type Piece } from './phase';
 
 export type RepsSpec = Readonly<{
@@ -22,8 +22,10 @@ export type RepsSpec = Readonly<{
   insideDeg?: number;
   atDeg?: number;
   atCm?: number;
-  /** An effort against the pull at the deepest point of each. */
-  deepest?: Readonly<{ holdS: number; peakPct: number }>;
+  /** An effort against the pull at the deepest point of each; so many of them, each let go for so long. */
+  deepest?: Readonly<{ holdS: number; peakPct: number; times?: number; letGoS?: number }>;
+  /** Circles go both ways, so many each. */
+  bothWays?: boolean;
   /** What the open variant allows, in the instructor's words; without it the strict one is done. */
   allows?: string;
   /** Without the help of hands: one thing more to keep to. */
@@ -31,7 +33,8 @@ export type RepsSpec = Readonly<{
 }>;
 
 /**
- * Active end-range repetitions: lift, hold at the edge, lower, rest; no rest after the last.
+ * Active end-range repetitions: lift, hold at the edge, lower, rest; no rest after the last. Without a hold and a rest they go on without a
+ * stop, counted by their beat.
  *
  * Model:  the shortened side works, so effort is drawn below the line, as in a draw. Where it is placed by hand nothing works until it is let
  *         go. An effort at the deepest point presses the other way, above the line.
@@ -43,12 +46,15 @@ export function compileReps(spec: RepsSpec, limits: EffortLimits = {}): Phase[] 
   const capPct = limits.effortCapPct ?? defaultEffortCapPct;
   requireRange('reps', reps, 1, 100);
   requireRange('reps', spec.leastReps ?? 1, 1, reps);
-  for (const s of [liftS, holdS, lowerS, restS, lastHoldS ?? 0, deepest?.holdS ?? 0]) requireRange('duration', s, 0, 600);
+  for (const s of [liftS, holdS, lowerS, restS, lastHoldS ?? 0, deepest?.holdS ?? 0, deepest?.letGoS ?? 0])
+    requireRange('duration', s, 0, 600);
+  requireRange('rounds', deepest?.times ?? 1, 1, 10);
   for (const peakPct of [spec.peakPct, deepest?.peakPct ?? 0]) {
     requireRange('peak', peakPct, 0, 100);
     if (peakPct > capPct) throw new CoreError('effort_above_cap', { peakPct, capPct });
   }
   const peak = -spec.peakPct;
+  if (isUnbroken(spec)) return unbroken(spec, peak);
   const notes: readonly CueNote[] = spec.allows === undefined ? [] : [{ code: 'open', allows: spec.allows }];
   return layPhases(
     Array.from({ length: reps }, (_, i): Piece[] => {
@@ -68,14 +74,7 @@ export function compileReps(spec: RepsSpec, limits: EffortLimits = {}): Phase[] 
           rep,
           notes
         },
-        {
-          kind: 'press',
-          durationS: deepest?.holdS ?? 0,
-          fromPct: deepest?.peakPct ?? 0,
-          cue: { code: 'press against the pull' },
-          rep,
-          notes
-        },
+        ...(deepest ? effortsOfRep(deepest, rep, notes) : []),
         { kind: 'lower', durationS: lowerS, fromPct: peak, toPct: 0, cue: { code: 'lower' }, notes },
         { kind: 'rest', durationS: last ? 0 : restS, cue: { code: 'rest' } }
       ];
@@ -83,9 +82,38 @@ export function compileReps(spec: RepsSpec, limits: EffortLimits = {}): Phase[] 
   );
 }
 
+type Deepest = NonNullable<RepsSpec['deepest']>;
+
+function effortsOfRep({ holdS, peakPct, times = 1, letGoS = 0 }: Deepest, rep: Piece['rep'], notes: readonly CueNote[]): Piece[] {
+  // Of several it is the exercise that says which way they go.
+  const code = letGoS > 0 ? 'press' : 'press against the pull';
+  return Array.from({ length: times }, (): Piece[] => [
+    { kind: 'press', durationS: holdS, fromPct: peakPct, cue: { code }, rep, notes },
+    { kind: 'hold', durationS: letGoS, cue: { code: 'let go' } }
+  ]).flat();
+}
+
+/** True where nothing stops them: no hold, no rest, and nobody has to say which was the last. */
+const isUnbroken = ({ holdS, restS, deepest, letGo, leastReps }: RepsSpec): boolean =>
+  holdS === 0 && restS === 0 && !deepest && !letGo && leastReps === undefined;
+
+function unbroken({ reps, liftS, lowerS, lastHoldS, bothWays, allows }: RepsSpec, peak: number): Phase[] {
+  const beatS = liftS + lowerS;
+  const notes: readonly CueNote[] = allows === undefined ? [] : [{ code: 'open', allows }];
+  const round = (code: CueCode): Piece => ({ kind: 'work', durationS: reps * beatS, fromPct: peak, cue: { code }, beatS, notes });
+  return layPhases([
+    ...(bothWays ? [round('one way round'), round('the other way round')] : [round('without a stop')]),
+    { kind: 'held', durationS: lastHoldS ?? 0, fromPct: peak, cue: { code: 'hold there' }, notes }
+  ]);
+}
+
 /** How many repetitions of a set are over after so many seconds of it. Units: seconds from its first phase. */
-export function repsDone({ reps, liftS, holdS, lowerS, restS, lastHoldS, deepest }: RepsSpec, afterS: number): number {
-  const oneS = liftS + holdS + (deepest?.holdS ?? 0) + lowerS;
+export function repsDone(spec: RepsSpec, afterS: number): number {
+  const { reps, liftS, holdS, lowerS, restS, lastHoldS, deepest, bothWays } = spec;
+  const deepestS = deepest ? (deepest.times ?? 1) * (deepest.holdS + (deepest.letGoS ?? 0)) : 0;
+  const oneS = liftS + holdS + deepestS + lowerS;
+  // Circles are done when they went both ways.
+  if (isUnbroken(spec)) return Math.min(reps, Math.floor(afterS / (bothWays ? 2 * oneS : oneS) + 1e-6));
   const endsS = (i: number) => i * (oneS + restS) + oneS + (i === reps - 1 ? (lastHoldS ?? holdS) - holdS : 0);
   return Array.from({ length: reps }, (_, i) => endsS(i)).filter((s) => s <= afterS + 1e-6).length;
 }

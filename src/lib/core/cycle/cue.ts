@@ -53,6 +53,7 @@ export type CueCode =
   | 'one way round'
   | 'the other way round'
   | 'lift'
+  | 'without a stop'
   | 'hold there'
   | 'place by hand'
   | 'let it stay'

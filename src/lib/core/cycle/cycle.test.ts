@@ -264,11 +264,35 @@ describe('compileReps and compileHold', () => {
         fc.nat({ max: 400 }),
         (shape, afterS) => {
           const whole = { ...shape, peakPct: 50 };
-          const lowered = compileReps(whole).filter((p) => p.kind === 'lower' && p.endS <= afterS);
-          expect(repsDone(whole, afterS)).toBe(lowered.length);
+          const phases = compileReps(whole);
+          const unbroken = phases.find((p) => p.kind === 'work');
+          const done = unbroken
+            ? Math.min(shape.reps, Math.floor(afterS / unbroken.beatS!))
+            : phases.filter((p) => p.kind === 'lower' && p.endS <= afterS).length;
+          expect(repsDone(whole, afterS)).toBe(done);
         }
       )
     ));
+  test('without a hold and a rest they go on without a stop, counted by their beat; circles both ways', () => {
+    const kicks = { reps: 10, liftS: 0.7, holdS: 0, lowerS: 0.7, restS: 0, peakPct: 50 };
+    const [only, ...others] = compileReps(kicks);
+    expect(others).toEqual([]);
+    expect(only).toMatchObject({ kind: 'work', endS: 14, beatS: 1.4, cue: { code: 'without a stop' } });
+    expect(compileReps({ ...kicks, bothWays: true }).map((p) => [p.cue.code, p.endS])).toEqual([
+      ['one way round', 14],
+      ['the other way round', 28]
+    ]);
+    expect(compileReps({ ...kicks, lastHoldS: 5 }).map((p) => p.kind)).toEqual(['work', 'held']);
+    expect(repsDone({ ...kicks, bothWays: true }, 14)).toBe(5);
+  });
+  test('several efforts at the bottom, each let go: a roll-down of 10 + 3 × (5 + 3) + 10 s', () => {
+    const deepest = { holdS: 5, peakPct: 40, times: 3, letGoS: 3 };
+    const phases = compileReps({ reps: 1, liftS: 10, holdS: 0, lowerS: 10, restS: 0, peakPct: 40, deepest });
+    expect(phases.map((p) => p.kind)).toEqual(['lift', ...Array<string[]>(3).fill(['press', 'hold']).flat(), 'lower']);
+    expect(phases.at(-1)!.endS).toBe(44);
+    // Pressed three times, and the way down and up works as well; let go, nothing does.
+    expect(totals(phases).contractionS).toBe(15 + 20);
+  });
   test('a hold is all stretch and no contraction', () =>
     expect(totals(compileHold({ holdS: 45 }))).toEqual({ durationS: 45, stretchS: 45, contractionS: 0, effortPctS: 0 }));
 });

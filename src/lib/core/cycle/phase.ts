@@ -36,6 +36,7 @@ export type PhaseKind =
   | 'draw down'
   | 'settle'
   | 'lift'
+  | 'work'
   | 'held'
   | 'lower'
   | 'move'

@@ -7,6 +7,7 @@ import type { SchoolId } from '../school/school';
 import { otherSide, sides, type Side } from '../body/side';
 import type { Span } from '../span';
 import type { Dial, DialId, Setting } from './dial';
+import type { Tempo } from './tempo';
 
 /** A joint motion that a goal needs, by its code in the catalogue of motions. */
 export type LinkId = MotionId;
@@ -151,6 +152,8 @@ export type Exercise = Readonly<{
   clothing?: string;
   /** Not for a public place. */
   privatePlace: boolean;
+  /** How one repetition goes, where it is repeated. */
+  tempo?: Tempo;
   /** In the order they are moved. */
   dials: readonly Dial[];
   start: Setting;

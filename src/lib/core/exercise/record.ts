@@ -3,6 +3,7 @@ import type { EquipmentId } from '../props/equipment';
 import type { Dial, Setting } from './dial';
 import { hasNoSide, type Joint, type Line } from '../body/body';
 import { linesOf, loadsOf } from './bearing';
+import { tempoDials, tempoOf } from './tempo';
 import { wayOutOf, wayOutTexts } from './wayOut';
 import {
   distinct,
@@ -85,7 +86,8 @@ export function exerciseFrom({ spares, opens, works, passes, ...record }: Exerci
     ...(record.lines ?? []).map((word) => onSide<Line>(word)).map(({ what, on }) => ({ line: what, on }))
   ]);
   const wayOut = wayOutOf({ ...record, moves, traits, positionOf: record.positionOf ?? [] });
-  const dials = record.dials ?? [];
+  const tempo = tempoOf(record.id);
+  const dials = [...(record.dials ?? []), ...tempoDials(tempo)];
   const asks = record.asks ?? [];
   return {
     aliases: [],
@@ -110,6 +112,7 @@ export function exerciseFrom({ spares, opens, works, passes, ...record }: Exerci
     moves,
     sides,
     traits,
+    ...(tempo && { tempo }),
     dials,
     asks,
     start: { ...startOf(dials, asks), ...record.start },

@@ -5,6 +5,7 @@ import { compileReps } from '../cycle/compileReps';
 import type { Phase } from '../cycle/phase';
 import { totals, type Totals } from '../cycle/totals';
 import { partOf, type Dose, type Exercise } from './exercise';
+import { wayFor } from './wayFor';
 import type { Span } from '../span';
 import { schools } from '../school/schools';
 import type { School, SchoolWay } from '../school/school';
@@ -36,7 +37,7 @@ export const isComparable = (exercise: Exercise): boolean => ['open', 'position'
 /**
  * The same exercise as each school would dose it, on one side.
  *
- * Model:  the school's usual way; figures the exercise gives for that school take the place of its defaults, the middle of a span;
+ * Model:  the school's usual way with what the exercise is; figures the exercise gives for that school take the place of its defaults, the middle of a span;
  *         no effort above the cap, nothing held longer than is allowed. Figures of two schools are never mixed.
  * Units:  seconds, percent of the greatest safe effort.
  * Throws: those of the compilers.
@@ -51,7 +52,8 @@ export function schoolDose(
   { breathS = usualBreathS, effortCapPct = defaultEffortCapPct, longestHoldS = null, contractionS = null }: DoseOptions = {}
 ): SchoolDose {
   const own = exercise.doses.find((d) => d.school === school.id);
-  const given = own ? withDose(school.way, own) : school.way;
+  const usual = wayFor(exercise, school);
+  const given = own ? withDose(usual, own, school.leastHoldS === null) : usual;
   const way = within(given, { breathS, longestS: longestHoldS ?? Infinity, contractionS: contractionS ?? Infinity });
   const phases = phasesOf(way, breathS, effortCapPct);
   const hasFigures = own !== undefined && figures.some((f) => own[f] !== undefined);
@@ -79,13 +81,12 @@ const middle = (span: Span): number => (typeof span === 'number' ? span : (span[
 const count = (span: Span | undefined, otherwise: number): number => (span === undefined ? otherwise : Math.round(middle(span)));
 const time = (span: Span | undefined, otherwise: number): number => (span === undefined ? otherwise : middle(span));
 
-function withDose(way: SchoolWay, dose: Dose): SchoolWay {
+function withDose(way: SchoolWay, dose: Dose, last: boolean): SchoolWay {
   switch (way.kind) {
     case 'cycle': {
       const effort = <E extends Effort | null>(e: E): E =>
         e && { ...e, holdS: time(dose.contractionS, e.holdS), peakPct: time(dose.effortPct, e.peakPct) };
       // A short contract-relax holds at its end, a long hold at its start: the hold that is given belongs there.
-      const last = way.draw === null;
       return {
         ...way,
         holdS: last ? way.holdS : time(dose.holdS, way.holdS),
@@ -99,13 +100,8 @@ function withDose(way: SchoolWay, dose: Dose): SchoolWay {
       return { ...way, sets: count(dose.sets, way.sets), reps: count(dose.reps, way.reps), holdS: time(dose.holdS, way.holdS) };
     case 'breaths':
       return { ...way, breaths: count(dose.breaths, way.breaths), passes: count(dose.rounds, way.passes) };
-    case 'pulses and holds':
-      return {
-        ...way,
-        sets: count(dose.sets, way.sets),
-        pulses: count(dose.reps, way.pulses),
-        holdS: time(dose.holdS, way.holdS)
-      };
+    case 'holds':
+      return { ...way, sets: count(dose.sets, way.sets), holdS: time(dose.holdS, way.holdS) };
   }
 }
 
@@ -150,7 +146,7 @@ function phasesOf(way: SchoolWay, breathS: number, effortCapPct: number): Phase[
     }
     case 'breaths':
       return compileBreaths({ ...way, breathS, effortPct: Math.min(way.effortPct, effortCapPct) }, limits);
-    case 'pulses and holds':
-      return compilePulses(way);
+    case 'holds':
+      return compilePulses({ ...way, pulses: 0, pulseS: 0, settleS: 0 });
   }
 }

@@ -65,7 +65,7 @@ const inSpan = (span: Span, level: Level): number =>
  *
  * Model:  a beginner with what the exercise usually begins with, and as many repetitions as are taught; where that is not given with what is
  *         taught for it in the school, or with the lower of the school's figure and ours. Who is further begins with what is taught, else with the school's figure, else with ours, and
- *         never below what is usual. On the steps of the dial, inside its ends.
+ *         never below what is usual. A tempo is the exercise's own. On the steps of the dial, inside its ends.
  * Units:  those of the dial.
  */
 export function startDose(
@@ -73,6 +73,7 @@ export function startDose(
   dial: Dial,
   { school, level }: Readonly<{ school: School | null; level: Level }>
 ): StartDose | null {
+  if (dial.id === 'tempoS') return { value: exercise.start.tempoS ?? dial.min, origin: 'taught' };
   if (!isDose(dial)) return null;
   const figure = school && figureFor(school, exercise, dial);
   const own = ourFigure(exercise, dial.id, level, dial.unit as Unit);

@@ -10,7 +10,7 @@ export type LinkDose = Readonly<{ link: LinkId; side: Side; stretchS: number; co
 export const gainfulWeekS = 5 * 60;
 
 /** Phases in which a limb is kept or moved at the end of its range by its own muscles. */
-const activeKinds: ReadonlySet<PhaseKind> = new Set(['lift', 'held', 'lower']);
+const activeKinds: ReadonlySet<PhaseKind> = new Set(['lift', 'work', 'held', 'lower']);
 
 /**
  * Seconds under stretch, of contraction and of active work each link gets, a side each, over any number of sessions.

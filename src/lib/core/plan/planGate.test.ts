@@ -210,7 +210,6 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
                   }
                   if (form.kind === 'reps')
                     expect(form.spec.liftS + form.spec.holdS + form.spec.lowerS).toBeLessThanOrEqual(most);
-                  if (form.kind === 'pulses' && form.spec.holdS > 0 && !caps.bounce) expect(form.spec.pulses).toBe(0);
                 }
               }
       }

@@ -67,6 +67,7 @@ function limitBars(limit: Limit, ask: GateAsk): boolean {
   if (kind === 'no end-range work') return isAtEnd(ask, limit) && !hasRoomToStayShort(ask);
   if (kind === 'no bend with inward turn')
     return movedMotions(exercise, side).some((m) => isCrossing(m.motion) && sidesMeet(m.side, limit.side));
+  if (kind === 'contraction at most') return isLongerWayDown(exercise, limit);
   if (kind === 'nothing lying on the front') return exercise.position === 'lying on the front';
   if (kind === 'no head-down') return exercise.traits.includes('head down') && !hasHold(exercise);
   if (kind === 'wide support only' && isUnsupported(exercise)) return true;
@@ -82,6 +83,10 @@ const isUnsupported = ({ position, traits, loads, props }: Exercise): boolean =>
   position === 'standing' &&
   (traits.includes('ballistic') || loads.some((l) => l.joint === 'ankle' && l.on === 'other')) &&
   !props.some((p) => supports.has(p.id));
+
+/** Lowered and raised by its own strength for longer than a contraction may last: done quicker it would be dropped. */
+const isLongerWayDown = ({ tempo }: Exercise, { value = Infinity }: Limit): boolean =>
+  tempo?.kind === 'lowered' && tempo.downS + tempo.upS > value;
 
 const hasHold = ({ dials }: Exercise): boolean => dials.some((d) => d.id === 'holdS');
 

@@ -11,8 +11,6 @@ export type Caps = Readonly<{
   contractionS: number | null;
   /** Least warm-up; 0 where nothing says so. */
   warmUpS: number;
-  /** Whether pulses and swings are open, also as a way of doing something else. */
-  bounce: boolean;
   /** Whether the whole body may be tightened while something presses. */
   brace: boolean;
   /** Whether active work comes before what is opened passively. */
@@ -32,7 +30,6 @@ export function capsOf(limits: readonly Limit[]): Caps {
     sensation: least('sensation cap', defaultSensationCap),
     contractionS: contraction === Infinity ? null : contraction,
     warmUpS: Math.max(0, ...of('warm-up at least').map((l) => l.value!)),
-    bounce: !limits.some((l) => l.kind === 'no ballistic'),
     brace: !limits.some((l) => l.kind === 'no bracing'),
     activeFirst: limits.some((l) => l.kind === 'active work first')
   };

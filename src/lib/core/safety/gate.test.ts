@@ -263,6 +263,17 @@ describe('limits', () => {
     expect(noHarder('2026-02-10')).toBeNull();
   });
 
+  test('where contractions are kept short nothing is lowered slowly for longer than one; nor done quicker instead', () => {
+    const kept = (value: number) => ({ limits: [limit('contraction at most', { value })] });
+    for (const id of ['weighted_roll_down', 'leaning_back_kneel']) {
+      expect(
+        asked(id, null, kept(6)).bars.map((b) => b.code),
+        id
+      ).toContain('limit');
+      expect(asked(id, null, kept(30)).bars, id).toEqual([]);
+    }
+  });
+
   test('contractions up to six seconds bind lifts as well as presses', () => {
     const limits = [limit('contraction at most', { value: 6 })];
     expect(asked('front_leg_lift', 'left', { limits }).ends.holdS?.at).toBe(4);

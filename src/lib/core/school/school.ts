@@ -36,21 +36,24 @@ export type SchoolTopic = keyof typeof schoolTopics;
 /** A rule in words, and the figures in it where there are any. `unsure` marks figures that could not be made out with certainty: never a limit. */
 export type SchoolRule = Readonly<{ words: string; span?: Span; unsure?: true }>;
 
-/** How a school works at one place: a cycle, counted repetitions, breaths, or sets of holds. */
+/** How a school presses: hold, press, draw where it draws, settle. */
+export type PressWay = Readonly<{
+  kind: 'cycle';
+  holdS: number;
+  rounds: number;
+  press: Effort;
+  draw: Effort | null;
+  turnS: number;
+  settleS: number;
+  finalSettleS: number;
+}>;
+
+/** How a school works at one place: a cycle, counted repetitions, breaths, or holds with a moment between. */
 export type SchoolWay =
-  | Readonly<{
-      kind: 'cycle';
-      holdS: number;
-      rounds: number;
-      press: Effort;
-      draw: Effort | null;
-      turnS: number;
-      settleS: number;
-      finalSettleS: number;
-    }>
+  | PressWay
   | Readonly<{ kind: 'reps'; sets: number; reps: number; liftS: number; holdS: number; lowerS: number; effortPct: number }>
   | Readonly<{ kind: 'breaths'; passes: number; breaths: number; effortPct: number }>
-  | Readonly<{ kind: 'pulses and holds'; sets: number; pulses: number; pulseS: number; holdS: number; settleS: number }>;
+  | Readonly<{ kind: 'holds'; sets: number; holdS: number; restS: number }>;
 
 /** A coherent way of working with its defaults. Common practice; capped by the client's limits. docs/sources.md#schools */
 export type School = Readonly<{
@@ -63,6 +66,8 @@ export type School = Readonly<{
   policies: Policies;
   /** One usual dose, the middle of its figures, so that two schools can be laid side by side. */
   way: SchoolWay;
+  /** What is a press stays one in every school: how this one presses, where pressing is not its own way. */
+  press?: PressWay;
   sensationCap: number | null;
   /** Shortest hold before an effort, by level: where a hold begins and what it may be cut to. Null where the school says none. */
   leastHoldS: Readonly<{ beginner: number; other: number }> | null;

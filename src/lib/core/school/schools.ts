@@ -1,8 +1,20 @@
 // A data table: five ways of working with their defaults. Common practice (docs/sources.md#schools).
-import type { School } from './school';
+import type { PressWay, School } from './school';
 
 const press = { rampUpS: 12, holdS: 10, rampDownS: 8 };
 const draw = { rampUpS: 12, holdS: 12, rampDownS: 6 };
+
+const five = { rampUpS: 1, holdS: 5, rampDownS: 1 };
+const shortPress: PressWay = {
+  kind: 'cycle',
+  holdS: 5,
+  rounds: 1,
+  press: { ...five, peakPct: 40 },
+  draw: null,
+  turnS: 0,
+  settleS: 6,
+  finalSettleS: 10
+};
 
 export const longHold: School = {
   id: 'long_hold',
@@ -89,6 +101,8 @@ const shortHolds: School = {
   },
   policies: { alignment: 'joint only', hands: 'assist', time: 'counts' },
   way: { kind: 'reps', sets: 3, reps: 9, liftS: 2, holdS: 1.5, lowerS: 2, effortPct: 20 },
+  // Five seconds one way, five the other, once, firm and immovable.
+  press: { ...shortPress, rounds: 1, draw: { ...five, peakPct: 40 }, turnS: 10, settleS: 10 },
   sensationCap: null,
   leastHoldS: null,
   firstRoundShare: 1
@@ -113,6 +127,8 @@ const breathCounted: School = {
   },
   policies: { alignment: 'graded', hands: 'none', time: 'breaths' },
   way: { kind: 'breaths', passes: 2, breaths: 6, effortPct: 15 },
+  // Pressed for two breaths, steady, and let go for one.
+  press: { ...shortPress, rounds: 1, press: { rampUpS: 2, holdS: 12, rampDownS: 2, peakPct: 30 }, settleS: 8 },
   sensationCap: null,
   leastHoldS: null,
   firstRoundShare: 1
@@ -136,7 +152,9 @@ const drills: School = {
     costs: { words: 'warm-up' }
   },
   policies: { alignment: 'strict', hands: 'assist', time: 'seconds' },
-  way: { kind: 'pulses and holds', sets: 2, pulses: 10, pulseS: 1.5, holdS: 20, settleS: 0 },
+  way: { kind: 'holds', sets: 2, holdS: 20, restS: 5 },
+  // Three presses in one piece, nearer after each, the last one held.
+  press: { ...shortPress, rounds: 3 },
   sensationCap: null,
   leastHoldS: null,
   firstRoundShare: 1

@@ -75,14 +75,16 @@ describe('worked doses', () => {
     expect(secondsOf('low_lunge', 'breath_counted', {}, { breathS: 5 }).durationS).toBe(15);
   });
 
-  test('short-hold repeats: nine of 2 + 1.5 + 2 s, at three angles', () =>
-    expect(secondsOf('low_lunge', 'short_holds', { holdS: 60 })).toMatchObject({ durationS: 49.5, sets: 3 }));
+  test('short-hold repeats: eight of a breath with a second of help', () =>
+    expect(secondsOf('strap_reps_middle', 'short_holds', {})).toMatchObject({ durationS: 8 * (3 + 1 + 3), sets: 1 }));
 
-  test('drills: three times ten pulses of 1.5 s and a hold of 20 s', () =>
-    expect(secondsOf('low_lunge', 'drills', { holdS: 20 })).toMatchObject({ durationS: 105, stretchS: 60, contractionS: 0 }));
+  test('drills: three holds of 20 s with 5 s to let go between', () =>
+    expect(secondsOf('low_lunge', 'drills', { holdS: 20 })).toMatchObject({ durationS: 70, stretchS: 60, contractionS: 0 }));
 
-  test('kicks: five of 2 + 1 + 2 s with four to rest between', () =>
-    expect(secondsOf('prone_kicks', 'drills', { reps: 5 }).durationS).toBe(41));
+  test('kicks: five of 2.4 s without a stop, ten of 1.4 s once they are quicker', () => {
+    expect(secondsOf('prone_kicks', 'drills', { reps: 5 }).durationS).toBe(12);
+    expect(secondsOf('prone_kicks', 'long_hold', { reps: 10, tempoS: 1.4 }).durationS).toBeCloseTo(14);
+  });
 
   test('circles go as often the other way round', () => {
     expect(secondsOf('supine_leg_circles', 'long_hold', { reps: 5 }).durationS).toBe(20);
@@ -92,6 +94,85 @@ describe('worked doses', () => {
   test('what is counted in breaths alone is so in every school', () => {
     for (const { id } of schools)
       expect(made('leg_drawn_in', id, { breaths: 6 }), id).toMatchObject({ form: { kind: 'breaths', spec: { breaths: 6 } } });
+  });
+});
+
+describe('an exercise stays what it is in every school', () => {
+  const eachWay = exercises.flatMap((e) => schools.map((s) => [e, s.id] as const));
+  const kindsIn = (id: string, school: SchoolId) =>
+    new Set(compileForm(made(id, school, exerciseOf(id).start).form).map((p) => p.kind));
+
+  test('a press is pressed: it has an effort, and is neither lifted nor pulsed', () => {
+    for (const [e, school] of eachWay.filter(([x]) => x.phases[0] === 'contract-relax')) {
+      const kinds = kindsIn(e.id, school);
+      // Some press through so many breaths.
+      const { form } = made(e.id, school, e.start);
+      const works = form.kind === 'breaths' ? form.spec.effortPct > 0 : kinds.has('press');
+      expect(works, `${e.id} ${school}`).toBe(true);
+      if (e.tempo?.kind !== 'lowered')
+        expect(
+          [...kinds].filter((k) => ['lift', 'lower', 'work', 'move'].includes(k)),
+          `${e.id} ${school}`
+        ).toEqual([]);
+    }
+  });
+
+  test('a hold is held: nothing is lifted that nobody lifts, and nothing bounced that is still', () => {
+    const still = eachWay.filter(([e]) => e.phases[0] === 'hold' && e.kinds.every((k) => k === 'passive'));
+    expect(still.length).toBeGreaterThan(100);
+    for (const [e, school] of still)
+      expect(
+        [...kindsIn(e.id, school)].filter((k) => ['lift', 'lower', 'work', 'move'].includes(k)),
+        `${e.id} ${school}`
+      ).toEqual([]);
+  });
+
+  test('a movement takes the time of one, whoever does it', () => {
+    const beats = (id: string) => schools.map((s) => compileForm(made(id, s.id, exerciseOf(id).start).form)[0]!.beatS);
+    for (const e of exercises.filter((x) => x.tempo?.kind === 'flowing' && x.dials.some((d) => d.id === 'reps')))
+      expect(new Set(beats(e.id)).size, e.id).toBe(1);
+  });
+});
+
+// Source: reference sessions read off the running clock (docs/sources.md#tempo), common practice. Seconds of one repetition at its start.
+describe('the tempo of a repetition', () => {
+  test.each<[what: string, ids: readonly string[], fromS: number, toS: number]>([
+    ['pulses', ['lunge_bounces_knee_down', 'half_split_pulses', 'lunge_bounces_straight', 'split_stance_pulses'], 1, 1.3],
+    ['presses by hand', ['butterfly_one_knee', 'half_butterfly_press'], 1, 1.5],
+    ['small circles', ['half_butterfly_circles', 'knee_circles_sitting', 'ankle_circles'], 1, 1.5],
+    ['hip circles lying', ['supine_leg_circles'], 1.9, 2],
+    ['circles of the straight leg, of the feet in the frog', ['half_90_circles', 'prone_frog_circles'], 1.5, 2],
+    ['swings, standing', ['leg_swings_forward', 'leg_swings_across'], 1.5, 1.7],
+    ['kicks', ['supine_kicks', 'side_kicks', 'prone_kicks', 'standing_split_kicks'], 1.4, 2.4],
+    ['at the wall', ['wall_split_lift_off', 'wall_split_pulses'], 1.2, 1.5],
+    ['heel raises', ['heel_raises'], 1.8, 2],
+    ['rocks', ['frog_slides', 'rock_back_tucked', 'rock_back_pointed'], 2, 4],
+    ['90/90 knee lifts', ['trailing_knee_lift'], 4, 6],
+    ['sweeps', ['sweep_fold', 'thread_switch'], 7, 8.5],
+    ['half sweeps', ['partial_sweep'], 5.5, 6],
+    ['switches', ['switch_90_90'], 3, 4],
+    ['two taps', ['front_leg_double_tap'], 7, 7.5],
+    ['heel lifts of 5 s', ['prone_heel_lift'], 5.5, 6.5],
+    ['last degrees of the knee', ['lying_knee_straightener'], 4, 5],
+    ['with a strap', ['strap_reps_middle', 'strap_reps_inside', 'strap_reps_outside'], 6, 10],
+    ['frog lifts of 2 s', ['one_leg_frog_lift'], 4, 8],
+    ['straighten and bend', ['one_leg_frog_tilted'], 2.5, 3],
+    ['lean in the split', ['split_lean'], 2, 3],
+    ['lean-back', ['leaning_back_kneel'], 20, 25],
+    ['roll-down with a load', ['weighted_roll_down'], 40, 50],
+    ['cat and cow', ['cat_and_cow'], 4, 4]
+  ])('%s', (_, ids, fromS, toS) => {
+    for (const id of ids) {
+      const phases = compileForm(made(id, 'drills', exerciseOf(id).start).form);
+      const reps = phases.filter((p) => p.kind === 'lift').length;
+      const endS = phases.at(-1)!.endS;
+      const oneS = phases[0]!.beatS ?? endS / reps;
+      expect(oneS, id).toBeGreaterThanOrEqual(fromS - 0.01);
+      // The rest after a repetition is told apart from it.
+      expect(oneS - (reps > 1 ? totals(phases.filter((p) => p.kind === 'rest')).durationS / reps : 0), id).toBeLessThanOrEqual(
+        toS + 0.01
+      );
+    }
   });
 });
 
@@ -154,13 +235,6 @@ describe('the gate', () => {
     expect(made('low_lunge', 'breath_counted', {}, { person })).toMatchObject({ form: { spec: { effortPct: 0 } } });
     expect(made('standing_leg_circuit', 'breath_counted', { breaths: 3 }, { person })).toMatchObject({
       form: { kind: 'reps', spec: { reps: 3, liftS: 1, holdS: 4, lowerS: 1 } }
-    });
-  });
-
-  test('without bouncing the drills keep their holds and lose their pulses', () => {
-    const person = somebody({ limits: [limit('no ballistic')] });
-    expect(made('low_lunge', 'drills', { holdS: 20 }, { person })).toMatchObject({
-      form: { spec: { pulses: 0, holdS: 20, sets: 3 } }
     });
   });
 

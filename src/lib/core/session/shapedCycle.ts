@@ -3,12 +3,9 @@ import type { Phase } from '../cycle/phase';
 import { totals } from '../cycle/totals';
 import type { DialId } from '../exercise/dial';
 import type { Exercise } from '../exercise/exercise';
+import { presses } from '../exercise/wayFor';
 import type { Gated } from '../safety/gate';
 import { easyShare, type Figures, type FormAsk, type Made } from './figures';
-
-/** Whether muscles press in it: only then is it done as a cycle. */
-export const presses = ({ press, phases, dials }: Exercise): boolean =>
-  press !== undefined && (phases.includes('contract-relax') || dials.some((d) => d.id === 'effortPct'));
 
 /** Whether a cycle may be shaped for it: it presses, and is neither moved through, nor lifted, nor lain in. */
 export const takesCycle = (exercise: Exercise): boolean =>

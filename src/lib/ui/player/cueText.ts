@@ -16,7 +16,7 @@ import { clockText, shortDate } from '$lib/ui/format';
 import { stackLine } from '$lib/ui/stackText';
 import { cueSentence, noteSentences } from '$lib/words/cueWords';
 import { holdCues } from '$lib/words/holdWords';
-import { repText, repWordsOf } from '$lib/words/repWords';
+import { movementOf, repText, repWordsOf } from '$lib/words/repWords';
 
 type Cue = Readonly<{ text: string; tone: 'ink' | 'iris' | 'fern' }>;
 
@@ -38,6 +38,7 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
     case 'draw down':
       return { text: `Let go slowly, ${announcedPct} %`, tone: 'fern' };
     case 'lift':
+    case 'work':
       return { text: repWordsOf(set.exerciseId).there, tone: 'fern' };
     case 'held':
       return { text: isLetGo(set) ? 'Let go, keep it there' : 'Hold it there', tone: 'fern' };
@@ -48,6 +49,7 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
     case 'settle':
       return { text: 'Settle', tone: 'ink' };
     case 'hold':
+      if (phase.cue.code === 'let go') return { text: 'Let go', tone: 'ink' };
       return phase.beatS === undefined || phase.goesBy === 'counts'
         ? { text: 'Hold', tone: 'ink' }
         : { text: 'Breathe', tone: phase.fromPct > 0 ? 'iris' : 'ink' };
@@ -56,9 +58,13 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
     case 'rest':
       return { text: 'Rest', tone: 'ink' };
     case 'move':
-      return { text: isLetGo(set) ? 'Place it by hand' : 'Move', tone: 'ink' };
+      return { text: isLetGo(set) ? 'Place it by hand' : moveText(phase, set), tone: 'ink' };
   }
 }
+
+/** What is counted is called by its own word: "Circle the leg". */
+const moveText = ({ beatS }: Phase, { exerciseId }: TimelineSet): string =>
+  beatS === undefined ? 'Move' : (movementOf(exerciseId) ?? 'Move');
 
 const isLetGo = ({ work: { form } }: TimelineSet): boolean => form.kind === 'reps' && form.spec.letGo === true;
 
@@ -137,10 +143,12 @@ export function spokenText(
   switch (phase.kind) {
     case 'ready':
       return [`${cue}: ${shownText(shown, find)}.`, stackChange].filter(Boolean).join(' ');
+    case 'work':
+      return `${cue}. ${cueSentence(phase)}`;
     case 'lift':
       return phase.rep ? `${cue}, ${repText(phase.rep)}.` : cue;
     case 'move':
-      return cueSentence(phase);
+      return cue === 'Move' || isLetGo(set) ? cueSentence(phase) : `${cue}. ${cueSentence(phase)}`;
     case 'hold':
       // A place of a circuit.
       return phase.how ?? cue;

@@ -16,15 +16,22 @@ export function doseText({ form, sets }: Pick<Work, 'form' | 'sets'>): string {
       return `${times}${last ? '' : `hold ${holdText(holdS, form.spec.hold)}, `}${plural(rounds, 'round')}: ${efforts}${last}`;
     }
     case 'reps': {
-      const { reps, leastReps, holdS, lastHoldS, assisted, letGo, atDeg, deepest, allows } = form.spec;
+      const { reps, leastReps, holdS, lastHoldS, assisted, letGo, atDeg, deepest, allows, bothWays } = form.spec;
       const one = assisted ? 'repeat' : letGo ? 'let-go' : 'lift';
       const many = leastReps === undefined ? plural(reps, one) : `${leastReps} to ${plural(reps, one)}`;
       const more = [
         lastHoldS === undefined || reps === 1 ? '' : `the last ${lastHoldS} s`,
         atDeg === undefined ? '' : `at ${degText(atDeg)}`,
-        deepest ? `then press ${deepest.peakPct} % for ${deepest.holdS} s` : '',
+        deepest
+          ? `${(deepest.times ?? 1) > 1 ? `${deepest.times} times` : 'then'} press ${deepest.peakPct} % for ${deepest.holdS} s`
+          : '',
         allows === undefined ? '' : `open: ${allows}`
       ].filter(Boolean);
+      if (holdS === 0)
+        return [
+          `${times}${bothWays ? `${reps} each way` : leastReps === undefined ? `${reps} times` : `${leastReps} to ${reps} times`}`,
+          ...more
+        ].join(', ');
       return [`${times}${reps === 1 ? `hold ${holdS} s` : `${many} of ${holdS} s`}`, ...more].join(', ');
     }
     case 'hold':

@@ -376,9 +376,10 @@ export const kneeAnkle: Family = {
         levels('shins', 'shins', 'turned out', 'a little apart', 'straight'),
         levels('hands', 'load on the hands', 'high', 'half', 'light'),
         effort,
-        hold(5, 30, 5)
+        reps(2, 5)
       ],
-      asks: ['effortPct', 'holdS']
+      start: { reps: 3 },
+      asks: ['effortPct']
     },
     {
       id: 'ankle_contract_relax',
