@@ -64,6 +64,7 @@ export const dialKinds = {
   reps: { name: 'repetitions', id: 'reps', unit: 'reps', ends: [3, 10, 1] },
   rounds: { name: 'rounds', id: 'rounds', unit: 'rounds', ends: [1, 5, 1] },
   effort: { name: 'effort', id: 'effortPct', unit: '%', ends: [20, 80, 5] },
+  tempo: { name: 'tempo', id: 'tempoS', unit: 's', ends: [1, 4, 0.5] },
   breaths: { name: 'breaths', id: 'breaths', unit: 'breaths', ends: [3, 9, 3] },
   load: { name: 'load', id: 'loadKg', unit: 'kg', ends: [0, 20, 1] },
   height: { name: 'height on a stack', id: '', unit: 'cm', ends: [0, 60, 2.5] },

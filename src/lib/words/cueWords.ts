@@ -70,6 +70,8 @@ const cueWords = {
   // The lunge goes by the leg behind; it is called by the foot in front.
   'lunge and sink': ({ side }) => `Lunge and sink, ${side ? otherSide(side) : 'one'} foot in front`,
   'half-split pulses': (cue) => `Half-split pulses, ${leg(cue)} in front`,
+  'butterfly rock': 'Butterfly. Rock from side to side, easily',
+  'trailing knee lifts': (cue) => `90/90. Lift and lower the trailing knee${onSide(cue)}`,
   'knee circles': (cue) => `Sit. Knee circles${onSide(cue)}, both ways`,
   'ankle circles': (cue) => `Ankle circles${onSide(cue)}, both ways`,
   'heel raises': 'Heel raises, slowly',

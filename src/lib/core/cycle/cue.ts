@@ -14,6 +14,8 @@ export type FlowCue =
   | 'leg swings across'
   | 'lunge and sink'
   | 'half-split pulses'
+  | 'butterfly rock'
+  | 'trailing knee lifts'
   | 'knee circles'
   | 'ankle circles'
   | 'heel raises'

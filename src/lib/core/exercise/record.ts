@@ -86,8 +86,9 @@ export function exerciseFrom({ spares, opens, works, passes, ...record }: Exerci
     ...(record.lines ?? []).map((word) => onSide<Line>(word)).map(({ what, on }) => ({ line: what, on }))
   ]);
   const wayOut = wayOutOf({ ...record, moves, traits, positionOf: record.positionOf ?? [] });
-  const tempo = tempoOf(record.id);
-  const dials = [...(record.dials ?? []), ...tempoDials(tempo)];
+  // One of the studio's own has the dials it was written with.
+  const tempo = record.tempo ?? tempoOf(record.id);
+  const dials = [...(record.dials ?? []), ...(record.tempo ? [] : tempoDials(tempo))];
   const asks = record.asks ?? [];
   return {
     aliases: [],

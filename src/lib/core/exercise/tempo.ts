@@ -24,7 +24,7 @@ const circling = (quickS: number, slowS = quickS): Flowing => ({ ...flowing(quic
 const lifted = (upS: number, downS: number, restS: number): Tempo => ({ kind: 'lifted', upS, downS, restS });
 
 /** Up in a second, down slower, and the next (ours, after lifts held for 2 to 5 s that take 4 to 8). */
-export const usualLift = { upS: 1, downS: 1.5, restS: 1 } as const;
+export const usualLift = { upS: 1, downS: 2, restS: 1 } as const;
 /** A movement through its range at an easy tempo (ours). */
 export const usualMoveS = 2;
 
@@ -57,7 +57,7 @@ const tempos: Readonly<Record<string, Tempo>> = {
   side_kicks: flowing(1.4, 2.4, 'quicker'),
   prone_kicks: flowing(1.4, 2.4, 'quicker'),
   split_lean: flowing(2, 3),
-  front_leg_lift: lifted(1, 1, 0.5),
+  front_leg_lift: lifted(1, 1, 1),
   front_leg_double_tap: flowing(7, 8),
   raise_back_off: lifted(1, 1, 3),
   half_90_circles: circling(1.5, 2.5),
@@ -66,7 +66,7 @@ const tempos: Readonly<Record<string, Tempo>> = {
   lying_to_side_sit_flow: flowing(20, 40),
   straddle_side_bend: flowing(10, 15),
   wide_reach_to_foot: flowing(10, 12),
-  straddle_leg_lifts: lifted(0.5, 0.5, 0.5),
+  straddle_leg_lifts: lifted(1, 1, 0),
   straddle_good_morning: flowing(5, 7),
   strap_reps_middle: strapBreath,
   strap_reps_outside: strapBreath,

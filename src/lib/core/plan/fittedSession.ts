@@ -3,6 +3,7 @@ import { capsOf } from '../safety/caps';
 import { arrangedSession, usualArrangement, type Arrangement } from '../session/arrange';
 import { isWorked } from '../session/block';
 import { orderBlocks } from '../session/compileSession';
+import { isSuperset } from '../session/precedence';
 import type { Allotment } from './allotment';
 import type { WeekAsk } from './planWeek';
 import { sessionBlocks, type BlocksAsk } from './sessionBlocks';
@@ -13,20 +14,21 @@ export function uncutSession(ask: BlocksAsk) {
   if (ask.week.length === 0) throw new CoreError('nothing_in_week');
   const { blocks, leftOut, cuts } = sessionBlocks(ask);
   if (!blocks.some(isWorked)) throw new CoreError('everything_locked');
-  return { blocks: orderBlocks(blocks), leftOut, cuts };
+  const ordered = orderBlocks(blocks);
+  const inTurn = ordered.map((b, i) =>
+    isSuperset(ordered[i - 1]?.exerciseId, b.exerciseId) ? { ...b, joins: true as const } : b
+  );
+  return { blocks: inTurn, leftOut, cuts };
 }
-
-/** Everything a session is made from, and the minutes it has. */
-export type SessionAsk = BlocksAsk & Readonly<{ minutes: number }>;
 
 /**
  * One session of a phase as it was arranged, or as usual, cut to the minutes.
  *
  * Throws: CoreError 'nothing_in_week', 'minutes_too_few', 'everything_locked', and those of `arrange`.
  */
-export function fittedSession(ask: SessionAsk, arrangement?: Arrangement) {
+export function fittedSession(ask: BlocksAsk, arrangement?: Arrangement) {
   const putIn = new Set(arrangement?.parts.map((p) => p.exerciseId));
-  const { blocks, leftOut, cuts } = uncutSession({ ...ask, putIn });
+  const { blocks, leftOut, cuts } = uncutSession({ ...ask, minutes: arrangement?.minutes ?? ask.minutes, putIn });
   const given = arrangedSession(
     blocks,
     arrangement ?? usualArrangement(blocks, ask.minutes),
@@ -36,7 +38,7 @@ export function fittedSession(ask: SessionAsk, arrangement?: Arrangement) {
 }
 
 /** Sessions of one kind are the same session: composed once. */
-export function sessionComposer(ask: Omit<SessionAsk, 'phase' | 'easy' | 'light' | 'allotment'> & Pick<WeekAsk, 'homeWeek'>) {
+export function sessionComposer(ask: Omit<BlocksAsk, 'phase' | 'easy' | 'light' | 'allotment'> & Pick<WeekAsk, 'homeWeek'>) {
   const known = new Map<string, ReturnType<typeof fittedSession>>();
   return (
     { place, ...of }: Pick<BlocksAsk, 'phase' | 'easy'> & Readonly<{ light?: boolean; place: Place }>,

@@ -24,7 +24,6 @@ export const noWishes: WeekWishes = { often: {}, pins: [], bans: [], hardSession
 
 export type WeekAsk = Omit<BlocksAsk, 'easy' | 'light' | 'allotment'> &
   Readonly<{
-    minutes: number;
     /** The sessions of the week, the earliest first. */
     slots: readonly SessionSlot[];
     /** The same exercises as they can be done at home; those of the studio where nothing else is known. */

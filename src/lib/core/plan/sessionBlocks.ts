@@ -36,6 +36,8 @@ export type WeekWork = Readonly<{
   rules?: Partial<Policies>;
   /** Not one that ships: the block keeps it as it is. */
   isOwn: boolean;
+  /** Its place by the recipe of the goal, from 0; none where no recipe names it. */
+  rank?: number;
   /** What it was noted to do for this person. */
   effect?: Effect;
   /** Things it needs that are not where the session takes place. */
@@ -64,6 +66,8 @@ export type BlocksAsk = Readonly<{
   breathS: number;
   person: SafetyPerson;
   today: string;
+  /** How long the session may be. */
+  minutes: number;
 }>;
 
 type PhaseDose = Readonly<{ moreRounds: boolean; openSets: number; ownSets: number; positionSets: number }>;
@@ -116,7 +120,9 @@ const partPriority: Readonly<Record<SessionPart, number>> = {
  * Returns the blocks, and what was left out with why.
  */
 export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftOut[]; cuts: Cut[] } {
-  const frame = frameOf(ask);
+  const isIn = ({ exercise: { id } }: WeekWork) =>
+    ask.allotment?.find((a) => a.exerciseId === id)?.sets !== 0 || (ask.putIn?.has(id) ?? false);
+  const frame = frameOf({ ...ask, week: ask.week.filter(isIn) });
   const leftOut: LeftOut[] = [...frame.leftOut];
   const cuts: Cut[] = [];
   let isWithoutLifts = false;
@@ -164,9 +170,9 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
 }
 
 /** What stands around the work: the warm-up for what the week moves, and the settle. */
-export function frameOf({ person, today, week }: Pick<BlocksAsk, 'person' | 'today' | 'week'>) {
-  const warmUp = warmUpFlow(person, today, new Set(week.flatMap((w) => w.exercise.links)));
-  const settle = settleFlow(person, today);
+export function frameOf({ week, ...ask }: Pick<BlocksAsk, 'person' | 'today' | 'week' | 'minutes'>) {
+  const warmUp = warmUpFlow({ ...ask, week: week.map((w) => w.exercise) });
+  const settle = settleFlow(ask);
   const blocks: readonly [warmUp: Block, ...settle: Block[]] = [
     flowBlock('split_warm_up', warmUp.steps, [{ code: 'warm first' }]),
     ...(settle.exerciseId === null ? [] : [flowBlock(settle.exerciseId, settle.steps, [{ code: 'ends quiet' }])])
@@ -214,7 +220,13 @@ export function blockOf(
   const isFirst = part === 'own' && capsOf(ask.person.limits).activeFirst;
   return {
     ...built,
-    block: { ...built.block, because, ...(isFirst && { isFirst }), ...(isOwn && { own: exercise }) }
+    block: {
+      ...built.block,
+      because,
+      ...(isFirst && { isFirst }),
+      ...(work.rank !== undefined && { rank: work.rank }),
+      ...(isOwn && { own: exercise })
+    }
   };
 }
 

@@ -16,7 +16,7 @@ import {
   type PlanAsk,
   type PlanWishes
 } from '../index';
-import { somebody, stopped } from '../testing/person';
+import { limit, somebody, stopped } from '../testing/person';
 import { splitPlanAsk, splitWeekAsk } from '../testing/plan';
 import { solveHere } from '../testing/solver';
 import { weekFor } from '../testing/week';
@@ -104,7 +104,7 @@ describe('a session that is given to something', () => {
     const week = weekFor({ ...splitWeekAsk, ids: ['front_leg_lift', 'front_hamstring_cycle'] });
     const short = planWith(
       { sessions: { 1: { only: 'stretch' }, 2: { only: 'stretch' }, 3: { only: 'stretch' } } },
-      { week, minutes: 9 }
+      { week, minutes: 9, person: somebody({ limits: [limit('warm-up at least', { value: 480 })] }) }
     );
     await expect(short).rejects.toMatchObject({ code: 'minutes_too_few' });
   });

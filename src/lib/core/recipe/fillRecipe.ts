@@ -1,7 +1,7 @@
 import type { Exercise } from '../exercise/exercise';
 import type { SchoolId } from '../school/school';
 import { levels, type Level } from '../level';
-import type { Candidate, Recipe, RecipeSection, Role } from './recipe';
+import { recipeSections, type Candidate, type Recipe, type RecipeSection, type Role } from './recipe';
 import { recipes } from './recipes';
 
 export type RecipeAsk = Readonly<{
@@ -69,4 +69,16 @@ function inOrder({ candidates }: Role, { level, school }: RecipeAsk): Candidate[
   const fits = candidates.filter((c) => reaches(level, c.from) && (c.upTo === undefined || reaches(c.upTo, level)));
   const isPreferred = ({ schools }: Candidate) => school !== null && (schools?.includes(school) ?? false);
   return [...fits.filter(isPreferred), ...fits.filter((c) => !isPreferred(c))];
+}
+
+/**
+ * The place of every exercise that recipes name, from 0, in the order they are done: of one goal as its recipe has them, of several section by
+ * section, the first goal before the others.
+ */
+export function recipeRanks(goals: readonly Parameters<typeof recipeOf>[0][]): ReadonlyMap<string, number> {
+  const roles = goals.flatMap((of) => recipeOf(of)?.roles ?? []);
+  const ordered = goals.length > 1 ? recipeSections.flatMap((section) => roles.filter((r) => r.section === section)) : roles;
+  const ranks = new Map<string, number>();
+  for (const { id } of ordered.flatMap((r) => r.candidates)) if (!ranks.has(id)) ranks.set(id, ranks.size);
+  return ranks;
 }

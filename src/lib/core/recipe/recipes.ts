@@ -126,6 +126,7 @@ const frontSplit: readonly Recipe[] = [
       position('front_split_on_stack'),
       position('raised_split'),
       loosen('prone_press_up'),
+      advanced(loosen('split_lean')),
       own('HF-KS', 'split_front_foot_lift', 'front_leg_lift')
     ]
   }
@@ -188,8 +189,9 @@ const pancake: readonly Recipe[] = [
 
 /** Toward sitting cross-legged: hip, knee and ankle, light and daily. */
 const seatRoles: readonly Role[] = [
-  loosen(upTo('beginner', 'butterfly_pulses')),
-  open('HAB90', upTo('beginner', 'butterfly_one_knee'), 'wide_squat_press'),
+  // A beginner begins in the butterfly, who is further with a full circle of the hip without hands.
+  loosen(upTo('beginner', 'butterfly_pulses'), 'supine_circle_half_lotus'),
+  open('HAB90', upTo('beginner', 'butterfly_one_knee')),
   {
     ...chain(
       role(
@@ -199,10 +201,11 @@ const seatRoles: readonly Role[] = [
       )
     )
   },
-  loosen(upTo('beginner', 'knee_drops'), 'supine_circle_half_lotus'),
+  loosen(upTo('beginner', 'knee_drops')),
   open('HER90', upTo('beginner', 'stacked_shins'), from('intermediate', 'figure_four_lying')),
   { ...later(chain(open('HER90', 'pigeon_engaged', 'pigeon_hand_press', 'pigeon_turned'))) },
   later(loosen('standing_leg_circuit', 'supine_leg_circles')),
+  later(open('HAB90', 'wide_squat_press')),
   later(press('HER90', 'stacked_shins_press')),
   later(press('HER90', 'cow_face_press')),
   own('HER90', 'end_hold_rotation', 'supine_leg_circles'),
@@ -342,9 +345,9 @@ const positions: readonly Recipe[] = [
       later(open('ADF', 'standing_calf')),
       open('KF', 'rock_back_tucked'),
       later(open('HAB90', 'wide_squat_press')),
-      own('KF', from('intermediate', 'stair_knee_drive'), 'heels_raised_squat'),
-      own('HF-KB', 'knee_raise_hold'),
       own('ADF', 'stair_knee_drive', 'lower_step_drive'),
+      own('HF-KB', 'knee_raise_hold'),
+      own('KF', 'heels_raised_squat', 'stair_knee_drive'),
       position('deep_squat_check')
     ]
   },
@@ -386,8 +389,8 @@ const activeGoals: readonly Recipe[] = [
       lyingPress,
       own('HF-KS', 'front_leg_lift'),
       later(own('HF-KS', 'front_leg_double_tap')),
-      own('HF-KS', 'half_90_circles'),
       position('raise_back_off'),
+      own('HF-KS', 'half_90_circles'),
       later(own('HF-KS', 'supine_kicks'))
     ]
   },
@@ -419,8 +422,8 @@ const activeGoals: readonly Recipe[] = [
     ...taught,
     goal: 'clean_kicks',
     roles: [
-      open('HF-KS', 'half_split_hold', 'lying_contract_relax'),
       open('HE', 'low_lunge'),
+      open('HF-KS', 'half_split_hold', 'lying_contract_relax'),
       later(open('HAB', 'half_straddle_fold')),
       own('HF-KS', 'front_leg_lift'),
       position('supine_kicks'),

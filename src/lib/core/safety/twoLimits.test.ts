@@ -97,7 +97,12 @@ describe('what nobody may be made harder by', () => {
     const wrist = { joints: [{ joint: 'wrist', side: 'left' } as const], lines: [] };
     const told = [{ ...wrist, text: 'pain in the joint: left wrist', on: today, exerciseId: null, side: null, again: false }];
     expect(phases({ told })).toEqual(week.map(() => 'own'));
-    const done = warmUpFlow(somebody({ told }), today, new Set(motionIds)).steps.map((s) => exerciseOf(s.exerciseId!));
+    const done = warmUpFlow({
+      person: somebody({ told }),
+      today,
+      minutes: 45,
+      week: [{ id: 'all', links: motionIds, traits: [] }]
+    }).steps.map((s) => exerciseOf(s.exerciseId!));
     for (const e of done) expect(loadsJoint(e, null, { joint: 'wrist', side: 'left' }), e.id).toBe(false);
     expect(measuringNotes({ stops: [], told }, measureOf('WE'))).toMatchObject([{ code: 'told pain' }]);
     expect(measuringNotes({ stops: [], told }, measureOf('HF-KS'))).toEqual([]);

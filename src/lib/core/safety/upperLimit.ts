@@ -7,6 +7,9 @@ export type StretchMost = Readonly<{ sessionMin: number; weekMin: number }>;
 export const stretchMost: StretchMost = { sessionMin: 8, weekMin: 20 };
 const growingWeekMin = 12;
 
+/** True where the person still grows. */
+export const isGrowing = ({ limits }: Pick<SafetyPerson, 'limits'>): boolean => limits.some((l) => l.kind === 'adult present');
+
 /** Returns what a motion gets at most with a person: less for those who still grow. */
 export const stretchMostOf = ({ limits }: Pick<SafetyPerson, 'limits'>): StretchMost =>
-  limits.some((l) => l.kind === 'adult present') ? { ...stretchMost, weekMin: growingWeekMin } : stretchMost;
+  isGrowing({ limits }) ? { ...stretchMost, weekMin: growingWeekMin } : stretchMost;

@@ -41,7 +41,8 @@ const ask = {
   limiting: [],
   breathS: 8,
   person: somebody(),
-  today: '2026-03-02'
+  today: '2026-03-02',
+  minutes: 38
 } as const;
 const { blocks } = uncutSession(ask);
 const usual: Arrangement = { ...usualArrangement(blocks, 60), fits: false };

@@ -45,7 +45,7 @@ export type Arrangement = Readonly<{
 
 /** As the plan gives it. */
 export const usualArrangement = (blocks: readonly Block[], minutes: number): Arrangement => ({
-  parts: blocks.filter(isWorked).map(({ exerciseId }) => ({ exerciseId })),
+  parts: blocks.filter(isWorked).map(({ exerciseId, joins }) => ({ exerciseId, ...(joins && { joins }) })),
   out: [],
   sides: 'one side first',
   setupS: usualSetupS,
@@ -75,7 +75,7 @@ export function arrange(blocks: readonly Block[], arrangement: Arrangement): Blo
   const blockAt = ({ exerciseId, side, eased }: ArrangedPart) => {
     const block = out.includes(exerciseId) ? undefined : movable.find((b) => b.exerciseId === exerciseId);
     const one = block && onSide(block, side);
-    return one && eased ? easedBlock(one) : one;
+    return one && byItself(eased ? easedBlock(one) : one);
   };
   const placed = parts.flatMap((part, i) => {
     const block = blockAt(part);

@@ -73,6 +73,8 @@ export type Block = Readonly<{
   leastHoldS: number;
   /** What is cut last has the highest. */
   priority: number;
+  /** Its place by the recipe of the goal, from 0. */
+  rank?: number;
   /** Active work of somebody for whom that comes before what is opened passively. */
   isFirst?: true;
   props: readonly string[];

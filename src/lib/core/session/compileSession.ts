@@ -1,6 +1,7 @@
 import { compileForm, isWorked, workOfSet, type Block, type Work } from './block';
 import type { EffortLimits } from '../cycle/compileCycle';
 import { layPhases, type Phase } from '../cycle/phase';
+import { inPrecedence } from './precedence';
 import { sessionParts, type SessionPart } from '../exercise/exercise';
 import type { Side } from '../body/side';
 
@@ -15,8 +16,8 @@ export type SessionOptions = Readonly<{
   setupS?: number;
   /** Rest between two sets on the same side. @default 20 */
   restS?: number;
-  /** Blocks as they come, or inside each part in the order with the fewest props fetched or put away. @default 'fewest props' */
-  order?: 'as given' | 'fewest props';
+  /** Blocks as they come, or in their usual order. @default 'usual' */
+  order?: 'as given' | 'usual';
 }> &
   EffortLimits;
 
@@ -55,14 +56,13 @@ export type Timeline = Readonly<{
 /**
  * A whole session as one timeline.
  *
- * Model:  parts in their order (warm-up, open, own, position, settle); inside a part the order of blocks with least prop
- *         changes. Before a new exercise or a side change `setupS`, between sets on one side `restS`; none before the first set. Blocks that
+ * Model:  the usual order (`orderBlocks`) or the given one. Before a new exercise or a side change `setupS`, between sets on one side `restS`; none before the first set. Blocks that
  *         are joined take turns set by set, side by side, with a few seconds to change; so do the sides inside a set.
  * Units:  seconds from the start of the session; phases are contiguous.
  * Throws: CoreError 'effort_above_cap' and the others of the compilers.
  */
 export function compileSession(blocks: readonly Block[], options: SessionOptions = {}): Timeline {
-  const { sides = 'one side first', setupS = usualSetupS, restS = usualRestS, order = 'fewest props' } = options;
+  const { sides = 'one side first', setupS = usualSetupS, restS = usualRestS, order = 'usual' } = options;
   const phases: TimelinePhase[] = [];
   const sets: TimelineSet[] = [];
   let atS = 0;
@@ -152,8 +152,41 @@ const sections = sessionParts.flatMap((part): { part: SessionPart; isFirst: bool
   { part, isFirst: false }
 ]);
 
-/** Parts in their order; inside a part the permutation with the fewest props fetched or put away, the given order on a tie. */
+/**
+ * The usual order of a session: the warm-up first, the settle last.
+ *
+ * Model:  by the recipe of the goal, where the blocks have their place in it; what no recipe names comes at the end of its part. Without a
+ *         recipe, and where active work has to come first, parts in their order, inside a part the permutation with the fewest props
+ *         fetched or put away. What has to come before something does so in either.
+ */
 export function orderBlocks(blocks: readonly Block[]): Block[] {
+  const isFirst = blocks.some((b) => b.isFirst);
+  const isRanked = blocks.some((b) => b.rank !== undefined);
+  if (isFirst || !isRanked) return isFirst ? byParts(blocks) : keptOrder(byParts(blocks));
+  return keptOrder(byRank(blocks));
+}
+
+/** What has to come before something else does, among what is worked. */
+function keptOrder(blocks: readonly Block[]): Block[] {
+  const worked = inPrecedence(blocks.filter(isWorked));
+  return blocks.map((b) => (isWorked(b) ? worked.shift()! : b));
+}
+
+function byRank(blocks: readonly Block[]): Block[] {
+  const ranked = blocks.filter((b) => b.rank !== undefined);
+  const placeOf = (part: SessionPart) => sessionParts.indexOf(part);
+  const rankOf = ({ rank, part }: Block): number => {
+    if (rank !== undefined) return rank;
+    const alike = ranked.filter((b) => b.part === part);
+    const before = alike.length > 0 ? alike : ranked.filter((b) => placeOf(b.part) < placeOf(part));
+    return Math.max(-1, ...before.map((b) => b.rank!)) + 0.5;
+  };
+  const worked = blocks.filter(isWorked).toSorted((a, b) => rankOf(a) - rankOf(b));
+  const flows = blocks.filter((b) => !isWorked(b));
+  return [...flows.filter((b) => b.part !== 'settle'), ...worked, ...flows.filter((b) => b.part === 'settle')];
+}
+
+function byParts(blocks: readonly Block[]): Block[] {
   let held: readonly string[] = [];
   return sections.flatMap(({ part, isFirst }) => {
     const inPart = blocks.filter((block) => block.part === part && (block.isFirst ?? false) === isFirst);

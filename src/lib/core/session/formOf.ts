@@ -108,7 +108,7 @@ const moved = (exercise: Exercise, figures: Figures) => ({
 
 /** Seconds of one repetition without a stop: as its dial says, else as it is begun. */
 function beatOf({ tempo }: Exercise, figures: Figures): number {
-  if (tempo?.kind !== 'flowing') return usualMoveS;
+  if (tempo?.kind !== 'flowing') return figures.shaped('tempoS', usualMoveS);
   return figures.shaped('tempoS', tempo.harder === 'slower' ? tempo.quickS : tempo.slowS);
 }
 /** What ships says so by its tempo, an exercise of the studio's own by its name. */

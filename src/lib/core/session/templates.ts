@@ -3,6 +3,7 @@ import type { ArrangedPart, Arrangement } from './arrange';
 import { exercisesIn, isWorked, type Block } from './block';
 import { compileSession } from './compileSession';
 import { shortest } from './fitToMinutes';
+import { inPrecedence } from './precedence';
 
 /** An order of a session that is used again and again. Common practice; which exercise stands where follows from its part. */
 export type SessionTemplate = Readonly<{
@@ -16,7 +17,9 @@ const inOrder =
   (...order: readonly SessionPart[]) =>
   (usual: Arrangement, blocks: readonly Block[]): Arrangement => ({
     ...usual,
-    parts: order.flatMap((part) => blocks.filter((b) => isWorked(b) && b.part === part).map(({ exerciseId }) => ({ exerciseId })))
+    parts: inPrecedence(
+      order.flatMap((part) => blocks.filter((b) => isWorked(b) && b.part === part).map(({ exerciseId }) => ({ exerciseId })))
+    )
   });
 /** What stands on the higher stack comes first; without one last. */
 const higherFirst = (one: Block, other: Block): number => heightOf(other) - heightOf(one);

@@ -9,6 +9,7 @@ import {
   lackedBy,
   mendOf,
   phasesJoined,
+  recipeRanks,
   weekFlags,
   isRetestWeek,
   motionOfDemand,
@@ -46,7 +47,8 @@ import { openWeek, weekOf } from './week';
 const shipped = new Set(exercises.map((e) => e.id));
 
 /** The week as sessions are built from it, in a place. Of the schools the nearest counts: the exercise's own, the person's, the plan's. */
-function weekWork(c: GoalCase, planSchool: SchoolId, place: Place = 'studio'): WeekWork[] {
+function weekWork(c: GoalCase, planSchool: SchoolId, served: readonly Served[], place: Place = 'studio'): WeekWork[] {
+  const ranks = recipeRanks(served.map(({ of }) => ({ goal: of.goal.kind, stage: of.goal.stage, school: planSchool })));
   const state = place === 'home' ? homeState : sideState;
   const atHome = kindsOn(c.homeShelf);
   return weekOf(c).map(({ exercise, schoolId, choice }) => ({
@@ -58,6 +60,7 @@ function weekWork(c: GoalCase, planSchool: SchoolId, place: Place = 'studio'): W
     school: schoolOf(schoolId ?? planSchool),
     rules: chosenRules(schoolOf(schoolId ?? planSchool), { ...c.client.policies, ...choice.policies }),
     isOwn: !shipped.has(exercise.id),
+    rank: ranks.get(exercise.id),
     effect: effectOf(c, exercise.id),
     ...(place === 'home' && { lacks: lackedBy(exercise, atHome) }),
     states: { left: state(c, exercise, 'left'), right: state(c, exercise, 'right') }
@@ -72,8 +75,13 @@ const chosenRules = ({ policies }: School, chosen: Partial<Policies>): Partial<P
 });
 
 /** The same week at home; nothing of its own where no session of the plan is there. */
-export const homeWeek = (c: GoalCase, planSchool: SchoolId, sessions: PlanWishes['sessions']) =>
-  Object.values(sessions).some((s) => s.atHome) ? { homeWeek: weekWork(c, planSchool, 'home') } : {};
+export const homeWeek = (
+  c: GoalCase,
+  planSchool: SchoolId,
+  sessions: PlanWishes['sessions'],
+  served = goalsServed(c)
+): Readonly<{ homeWeek?: WeekWork[] }> =>
+  Object.values(sessions).some((s) => s.atHome) ? { homeWeek: weekWork(c, planSchool, served, 'home') } : {};
 
 const effectOf = (c: ClientCase, exerciseId: string) => c.notes.find((n) => n.exerciseId === exerciseId)?.effect;
 
@@ -85,7 +93,7 @@ function limitingLinks(served: readonly Served[]): LinkId[] {
 
 /** What every session of this client is made from, whatever the week. */
 export const blocksBase = (c: GoalCase, planSchool: SchoolId, served = goalsServed(c)) => ({
-  week: weekWork(c, planSchool),
+  week: weekWork(c, planSchool, served),
   level: c.client.level,
   leadSide: c.goal.leadSide ?? ('left' as const),
   weakerSide: weakerSide(c),
@@ -99,7 +107,7 @@ type PlannedSession = Pick<Session, 'phase' | 'easy' | 'light' | 'allotment' | '
 
 const sessionAsk = (c: PlannedCase, { phase, easy, light, allotment, place }: PlannedSession) => ({
   ...blocksBase(c, c.plan.schoolId),
-  ...(place === 'home' && { week: weekWork(c, c.plan.schoolId, place) }),
+  ...(place === 'home' && { week: weekWork(c, c.plan.schoolId, goalsServed(c), place) }),
   phase,
   easy,
   light,

@@ -29,7 +29,7 @@ export function doneAgainstPlan(c: GoalCase) {
   const exercisesDone = session.plannedSets.map(({ exerciseId, side, sets }): ExerciseDone => {
     const logs = c.lastSets.filter((l) => l.sessionId === session.id && l.exerciseId === exerciseId && l.side === side);
     const ofSide = planned.filter((s) => s.exerciseId === exerciseId && s.side === side);
-    const plannedS = ofSide.reduce((sum, s) => sum + s.endS - s.workStartS, 0);
+    const plannedS = ofSide.reduce((sum, s) => sum + Math.round(s.endS - s.workStartS), 0);
     const actualS = logs.reduce((sum, l) => sum + l.actualS, 0);
     return {
       exerciseId,

@@ -106,6 +106,7 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
       ...(isSamePose && press && base.pressWays && { pressWays: base.pressWays }),
       ...(isSamePose && draw && base.drawWays && { drawWays: base.drawWays }),
       ...(base?.rests && { rests: base.rests }),
+      ...(base?.tempo && { tempo: base.tempo }),
       ...(base?.standardTerm && { standardTerm: base.standardTerm }),
       ...(press && { press }),
       ...(draw && { draw }),

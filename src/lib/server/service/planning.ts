@@ -76,7 +76,7 @@ export function planAsk(c: GoalCase, { wishes, ...p }: Shape): PlanAsk {
   const served = goalsServed(c, wishes);
   return {
     ...blocksBase(c, p.schoolId, served),
-    ...homeWeek(c, p.schoolId, wishes.sessions),
+    ...homeWeek(c, p.schoolId, wishes.sessions, served),
     ...worthOf(served),
     demands: demandedLinks(served),
     weeks: p.weeks,
