@@ -69,6 +69,29 @@ const dose = z.strictObject({
   unsure: z.literal(true).optional()
 });
 
+const seconds = z.number().min(0).max(120);
+/** How one repetition goes. */
+const tempo = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('flowing'),
+    quickS: seconds,
+    slowS: seconds,
+    harder: z.enum(['slower', 'quicker']),
+    bothWays: z.literal(true).optional(),
+    lastHeld: z.literal(true).optional()
+  }),
+  z.strictObject({ kind: z.literal('lifted'), upS: seconds, downS: seconds, restS: seconds }),
+  z.strictObject({
+    kind: z.literal('lowered'),
+    downS: seconds,
+    efforts: z.int().min(1).max(10),
+    effortS: seconds,
+    letGoS: seconds,
+    upS: seconds,
+    restS: seconds
+  })
+]);
+
 /** A whole exercise as data: those that ship are checked against it in a test, those of the studio whenever they are read. */
 export const exerciseSchema = z
   .object({
@@ -116,6 +139,8 @@ export const exerciseSchema = z
     stops: lines.min(2),
     clothing: words.optional(),
     privatePlace: z.boolean(),
+    /** Copied before there were tempos: none, and its lifts go as lifts usually do. */
+    tempo: tempo.optional(),
     dials: z.array(dial).max(8),
     start: z.record(z.string(), z.number()),
     doses: z.array(dose),

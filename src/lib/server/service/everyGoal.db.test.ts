@@ -581,7 +581,7 @@ describe('a session arranged by hand', () => {
     store.rolledBack(async (db) => {
       const { id, session, usual } = await ready(db);
       const keep = (more: object) => arrangeSession(db, id, session, { arrangement: { ...usual, ...more }, all: false }, today);
-      await expect(keep({ minutes: 5 })).rejects.toEqual(refusal('minutes_too_few'));
+      await expect(keep({ minutes: 1 })).rejects.toEqual(refusal('minutes_too_few'));
       expect((await loadGoalCase(db, id, today)).sessions.every((s) => s.arranged === null)).toBe(true);
       await startSession(db, id, session, fit, at(today));
       await expect(keep({})).rejects.toEqual(refusal('session_not_planned'));
