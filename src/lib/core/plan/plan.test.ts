@@ -289,7 +289,10 @@ describe('planProgression', () => {
   });
 
   test('no hold is cut below the school’s least', async () => {
-    const plan = await made({ ...ask, weeks: 8, weakerSide: 'left', minutes: 12 });
+    const long = { holdS: 120, effortPct: 40 };
+    const held = { front_hamstring_cycle: { left: long, right: long }, rear_hip_cycle: { left: long, right: long } };
+    const week = weekFor({ ...splitWeekAsk, settings: { ...splitWeekAsk.settings, ...held } });
+    const plan = await made({ ...ask, week, weeks: 8, weakerSide: 'left', minutes: 20 });
     expect(plan.weeks.some((w) => w.sessions.some((s) => s.cuts.length > 0))).toBe(true);
     for (const form of formsOf(plan))
       if (form.kind === 'cycle') expect(form.spec.holdS).toBeGreaterThanOrEqual(longHold.leastHoldS!.other);

@@ -314,11 +314,11 @@ test('the second of two visits is deeper: the first is one step easier, and both
 test('cut to its minutes, a session in passes gives up a second pass last, before the whole exercise', () => {
   const cutTo = (minutes: number) => make({ ...templateOf('passes'), fits: true, minutes });
   const stretches = blocks.filter((b) => b.part === 'open');
-  expect(cutTo(45).blocks.flatMap((b) => (b.part === 'open' ? [b.baseSets] : []))).toEqual(stretches.map(() => 2));
+  expect(cutTo(60).blocks.flatMap((b) => (b.part === 'open' ? [b.baseSets] : []))).toEqual(stretches.map(() => 2));
   const { cuts } = cutTo(25);
   const kindsOf = (exerciseId: string) => cuts.filter((c) => c.exerciseId === exerciseId).map((c) => c.kind);
   for (const { exerciseId } of stretches.filter((b) => kindsOf(b.exerciseId).includes('second link')))
-    expect(kindsOf(exerciseId)).toEqual(['rounds', 'extra sets', 'second link']);
+    expect(kindsOf(exerciseId).slice(-2)).toEqual(['extra sets', 'second link']);
   expect(cuts.filter((c) => c.kind === 'second link')).not.toEqual([]);
 });
 

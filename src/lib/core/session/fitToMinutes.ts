@@ -5,7 +5,7 @@ import type { Side } from '../body/side';
 import type { LinkId } from '../exercise/exercise';
 
 /** Kinds of cuts, in the order in which they are usually made. */
-export const cutKinds = ['extra sets', 'rounds', 'holds', 'second link', 'blocks'] as const;
+export const cutKinds = ['extra sets', 'holds', 'rounds', 'second link', 'blocks'] as const;
 export type CutKind = (typeof cutKinds)[number];
 
 /** What was taken out to fit: for holds and rounds from how many to how many. */
@@ -14,12 +14,14 @@ export type Cut = Readonly<{ kind: CutKind; exerciseId: string; ownName?: string
 export type Fitted = Readonly<{ blocks: readonly Block[]; durationS: number; cuts: readonly Cut[] }>;
 
 const holdStepS = 5;
+/** No cycle is cut to fewer rounds (common practice). */
+const leastRounds = 2;
 
 /**
  * Trims a session to the minutes there are.
  *
- * Model:  in the stated order, and only as far as needed: extra sets (of what grows with each set there are none), then rounds (to one), then holds (in steps of 5 s, to
- *         the least their school allows), then the link of lower priority, then any block by priority; never the last active work of a
+ * Model:  in the stated order, and only as far as needed: extra sets (of what grows with each set there are none), then holds (in steps of 5 s, to
+ *         the least their school allows), then rounds (to two: the second, harder one is the point), then the link of lower priority, then any block by priority; never the last active work of a
  *         motion that is opened. The warm-up and the settle are never cut. Durations are those of the compiled timeline, to the second.
  * Throws: CoreError 'minutes_too_few' with the seconds that the last of the work needs with the parts that are never cut; 'out_of_range'.
  */
@@ -63,11 +65,11 @@ const isLastActive = (blocks: readonly Block[], block: Block): boolean => {
 const leastMissed = (some: readonly Block[], all: readonly Block[]): Block | undefined =>
   some.filter((b) => isWorked(b) && !isLastActive(all, b)).toSorted((a, b) => a.priority - b.priority)[0];
 
-/** A block as short as it may be: one round, its least hold; with what that took out. */
+/** A block as short as it may be: its least hold, two rounds; with what that took out. */
 export function shortest(block: Block): Readonly<{ block: Block; cuts: readonly Cut[] }> {
   const cuts: Cut[] = [];
   let blocks: readonly Block[] = [block];
-  for (const kind of ['rounds', 'holds'] as const)
+  for (const kind of ['holds', 'rounds'] as const)
     for (let next = cutters[kind](blocks); next; next = cutters[kind](blocks)) {
       blocks = next.blocks;
       noteCut(cuts, next.cut);
@@ -94,7 +96,7 @@ const cutters: Record<CutKind, (blocks: readonly Block[]) => Step> = {
   rounds: (blocks) =>
     changeOne(blocks, 'rounds', (block) => {
       const most = Math.max(...block.work.map((w) => (w.form.kind === 'cycle' ? w.form.spec.rounds : 0)));
-      if (most <= 1) return null;
+      if (most <= leastRounds) return null;
       return { block: mapForms(block, (form) => withRounds(form, most - 1)), from: most, to: most - 1 };
     }),
   holds: (blocks) =>

@@ -73,25 +73,33 @@ describe('compileSession', () => {
   });
 });
 
+const withRounds = (block: Block, rounds: number): Block => ({
+  ...block,
+  work: block.work.map((w) => (w.form.kind === 'cycle' ? { ...w, form: { ...w.form, spec: { ...w.form.spec, rounds } } } : w))
+});
+
 describe('fitToMinutes', () => {
   const session = { blocks: [warmUp, front, rear] };
   const full = compileSession(session.blocks).durationS;
 
   test('leaves what fits alone', () => expect(fitToMinutes(session, 40)).toMatchObject({ durationS: full, cuts: [] }));
 
-  test('cuts rounds before holds and says from how many to how many', () => {
-    const fitted = fitToMinutes(session, (full - 100) / 60);
-    expect(fitted.cuts).toEqual([{ kind: 'rounds', exerciseId: 'front_hamstring_cycle', from: 2, to: 1 }]);
-  });
-
-  test('shortens holds to their least before it drops a link', () => {
-    const fitted = fitToMinutes(session, 19);
-    expect(new Set(fitted.cuts.map((c) => c.kind))).toEqual(new Set(['rounds', 'holds']));
-    expect(fitted.blocks).toHaveLength(3);
+  test('cuts holds before rounds, no round below the second, and says from how many to how many', () => {
+    const rich = { blocks: session.blocks.map((b) => (b === front ? withRounds(front, 3) : b)) };
+    const least = fitToMinutes(session, (full - 100) / 60);
+    expect(least.cuts.every((c) => c.kind === 'holds' && c.to >= 30)).toBe(true);
+    const cuts = Array.from({ length: 30 }, (_, i) => compileSession(rich.blocks).durationS - 20 * i).flatMap((s) => {
+      const fitted = fitToMinutes(rich, s / 60);
+      return fitted.blocks.length === 3 ? [fitted.cuts.map((c) => c.kind)] : [];
+    });
+    expect(cuts.some((kinds) => kinds.includes('rounds'))).toBe(true);
+    for (const kinds of cuts.filter((k) => k.includes('rounds'))) expect(kinds.indexOf('rounds')).toBe(kinds.length - 1);
+    const rounds = fitToMinutes(rich, 16).cuts.filter((c) => c.kind === 'rounds');
+    expect(rounds).toEqual([{ kind: 'rounds', exerciseId: 'front_hamstring_cycle', from: 3, to: 2 }]);
   });
 
   test('drops the link of lower priority last of all', () => {
-    const fitted = fitToMinutes(session, 13);
+    const fitted = fitToMinutes(session, 16);
     expect(fitted.blocks.map((b) => b.exerciseId)).toEqual(['split_warm_up', 'rear_hip_cycle']);
   });
 
