@@ -104,6 +104,9 @@ describe('the order of a session', () => {
     const person = somebody({ limits: [limit('active work first')] });
     const order = idsOf(blocksOf(ranked, { person }));
     expect(order.indexOf('wall_split_lift_off')).toBeLessThan(order.indexOf('low_lunge'));
+    // Among itself it keeps what comes before what.
+    const pair = weekFor({ ids: ['prone_knee_ankle_lift', 'prone_heel_lift', 'low_lunge'] });
+    expect(idsOf(blocksOf(pair, { person }))).toEqual(['prone_heel_lift', 'prone_knee_ankle_lift', 'low_lunge']);
   });
 });
 

@@ -161,10 +161,11 @@ const sections = sessionParts.flatMap((part): { part: SessionPart; isFirst: bool
  */
 export function orderBlocks(blocks: readonly Block[]): Block[] {
   const isFirst = blocks.some((b) => b.isFirst);
-  const isRanked = blocks.some((b) => b.rank !== undefined);
-  if (isFirst || !isRanked) return isFirst ? byParts(blocks) : keptOrder(byParts(blocks));
-  return keptOrder(byRank(blocks));
+  if (isFirst) return byParts(blocks);
+  return keptOrder(isRanked(blocks) ? byRank(blocks) : byParts(blocks));
 }
+
+const isRanked = (blocks: readonly Block[]): boolean => blocks.some((b) => b.rank !== undefined);
 
 /** What has to come before something else does, among what is worked. */
 function keptOrder(blocks: readonly Block[]): Block[] {
@@ -193,11 +194,14 @@ function byParts(blocks: readonly Block[]): Block[] {
     // The warm-up begins its part, the settle ends its own.
     const flows = inPart.filter((block) => !isWorked(block));
     const others = inPart.filter(isWorked);
-    const best = others.length > 1 && others.length <= mostPermuted ? fewestChanges(others, held) : others;
+    const best = inPrecedence(isRanked(others) ? byRank(others) : fewestMoves(others, held));
     held = best.at(-1)?.props ?? held;
     return part === 'settle' ? [...best, ...flows] : [...flows, ...best];
   });
 }
+
+const fewestMoves = (blocks: readonly Block[], held: readonly string[]): Block[] =>
+  blocks.length > 1 && blocks.length <= mostPermuted ? fewestChanges(blocks, held) : [...blocks];
 
 function fewestChanges(blocks: readonly Block[], held: readonly string[]): Block[] {
   let best = [...blocks];
