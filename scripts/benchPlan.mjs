@@ -10,7 +10,8 @@ function largeAsk(core, { weekFor, somebody, most = 30 }) {
   const ids = fitting.filter((_, i) => i % Math.floor(fitting.length / most) === 0).map((e) => e.id).slice(0, most); // prettier-ignore
   return {
     week: weekFor({ ids }),
-    level: 'other',
+    level: 'intermediate',
+    minutes: 60,
     leadSide: 'left',
     weakerSide: null,
     limiting: links,
