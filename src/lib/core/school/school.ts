@@ -66,7 +66,7 @@ export type School = Readonly<{
   policies: Policies;
   /** One usual dose, the middle of its figures, so that two schools can be laid side by side. */
   way: SchoolWay;
-  /** What is a press stays one in every school: how this one presses, where pressing is not its own way. */
+  /** A press stays one in every school: how this one presses, where pressing is not its own way. */
   press?: PressWay;
   sensationCap: number | null;
   /** Shortest hold before an effort, by level: where a hold begins and what it may be cut to. Null where the school says none. */

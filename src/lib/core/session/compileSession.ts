@@ -167,7 +167,7 @@ export function orderBlocks(blocks: readonly Block[]): Block[] {
 
 const isRanked = (blocks: readonly Block[]): boolean => blocks.some((b) => b.rank !== undefined);
 
-/** What has to come before something else does, among what is worked. */
+/** Keeps what comes before what, among what is worked. */
 function keptOrder(blocks: readonly Block[]): Block[] {
   const worked = inPrecedence(blocks.filter(isWorked));
   return blocks.map((b) => (isWorked(b) ? worked.shift()! : b));

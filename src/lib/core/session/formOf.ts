@@ -111,7 +111,7 @@ function beatOf({ tempo }: Exercise, figures: Figures): number {
   if (tempo?.kind !== 'flowing') return figures.shaped('tempoS', usualMoveS);
   return figures.shaped('tempoS', tempo.harder === 'slower' ? tempo.quickS : tempo.slowS);
 }
-/** What ships says so by its tempo, an exercise of the studio's own by its name. */
+/** True for circles: what ships says so by its tempo, an exercise of the studio's own by its name. */
 const goesRound = ({ tempo, name }: Exercise): boolean =>
   tempo ? tempo.kind === 'flowing' && tempo.bothWays === true : /\bcircles?\b/i.test(name);
 

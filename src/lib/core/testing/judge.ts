@@ -19,7 +19,7 @@ import { doseByLink } from '../plan/doseByLink';
 import { limit, somebody } from './person';
 import type { ModelDose, ModelSession } from './models';
 
-/** What a plan is worth against a reference session: 100 is what its master would sign. */
+/** The worth of a plan against a reference session: 100 is what its master would sign. */
 export type Judgement = Readonly<{
   id: string;
   total: number;
