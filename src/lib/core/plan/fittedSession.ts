@@ -28,7 +28,7 @@ export function uncutSession(ask: BlocksAsk) {
  */
 export function fittedSession(ask: BlocksAsk, arrangement?: Arrangement) {
   const putIn = new Set(arrangement?.parts.map((p) => p.exerciseId));
-  const { blocks, leftOut, cuts } = uncutSession({ ...ask, minutes: arrangement?.minutes ?? ask.minutes, putIn });
+  const { blocks, leftOut, cuts } = uncutSession({ ...ask, putIn });
   const given = arrangedSession(
     blocks,
     arrangement ?? usualArrangement(blocks, ask.minutes),
