@@ -130,8 +130,8 @@ describe('a session while it is arranged', () => {
     const s = state({ arranged: kept });
     expect(ids(s)).toEqual(['front_split_on_stack', 'front_hamstring_cycle']);
     expect(s.setsOf(s.places[0]!)).toBe(1);
-    s.moveCut('rounds', -1);
-    expect(s.value.cutOrder.slice(0, 2)).toEqual(['rounds', 'extra sets']);
+    s.moveCut('holds', -1);
+    expect(s.value.cutOrder.slice(0, 2)).toEqual(['holds', 'extra sets']);
   });
 
   test('a second side that is left out is told, and given back', () => {
