@@ -18,7 +18,7 @@ import {
 } from '../index';
 import { draws } from '../testing/draws';
 import { limit, somebody, stopped } from '../testing/person';
-import { splitPlanAsk, splitWeekAsk } from '../testing/plan';
+import { longWeek, splitPlanAsk, splitWeekAsk } from '../testing/plan';
 import { weekFor } from '../testing/week';
 import { solveAnyhow, solveHere } from '../testing/solver';
 import { followingSessions } from './weekProgram';
@@ -166,7 +166,7 @@ describe('planProgression', () => {
   });
 
   test('says what was cut', async () => {
-    const short = await made({ ...ask, weeks: 1, minutes: 16 });
+    const short = await made({ ...ask, week: longWeek, weeks: 1, minutes: 20 });
     expect(short.weeks[0]!.sessions.some((s) => s.cuts.length > 0)).toBe(true);
     expect(plan.weeks[1]!.sessions[0]!.cuts).toEqual([]);
   });
@@ -289,10 +289,7 @@ describe('planProgression', () => {
   });
 
   test('no hold is cut below the school’s least', async () => {
-    const long = { holdS: 120, effortPct: 40 };
-    const held = { front_hamstring_cycle: { left: long, right: long }, rear_hip_cycle: { left: long, right: long } };
-    const week = weekFor({ ...splitWeekAsk, settings: { ...splitWeekAsk.settings, ...held } });
-    const plan = await made({ ...ask, week, weeks: 8, weakerSide: 'left', minutes: 20 });
+    const plan = await made({ ...ask, week: longWeek, weeks: 8, weakerSide: 'left', minutes: 20 });
     expect(plan.weeks.some((w) => w.sessions.some((s) => s.cuts.length > 0))).toBe(true);
     for (const form of formsOf(plan))
       if (form.kind === 'cycle') expect(form.spec.holdS).toBeGreaterThanOrEqual(longHold.leastHoldS!.other);

@@ -16,6 +16,17 @@ export const splitWeekAsk = {
   measuredCm: { left: 15, right: 15 }
 };
 
+const long = { holdS: 120, effortPct: 40 };
+/** The same with its cycles held for two minutes: what can be cut. */
+export const longWeek = weekFor({
+  ...splitWeekAsk,
+  settings: {
+    ...splitWeekAsk.settings,
+    front_hamstring_cycle: { left: long, right: long },
+    rear_hip_cycle: { left: long, right: long }
+  }
+});
+
 /** A plan of four weeks of three hours for it. */
 export const splitPlanAsk: PlanAsk = {
   week: weekFor(splitWeekAsk),
