@@ -24,7 +24,7 @@ type Walk = Readonly<{
   followed: RegExp;
 }>;
 const walks: readonly Walk[] = [
-  { name: 'Twelve Lotus', goal: 'lotus', port: 5194, start: 24, gain: 14, followed: /pigeon|heel_sit/ },
+  { name: 'Twelve Lotus', goal: 'lotus', port: 5194, start: 24, gain: 14, followed: /easy_seat|lotus/ },
   { name: 'Twelve Turnout', goal: 'turnout', port: 5195, start: 92, gain: 26, followed: /turnout|turned/i }
 ];
 

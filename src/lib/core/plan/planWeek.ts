@@ -177,8 +177,7 @@ function waysOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame
   };
   // Lifts are hard however light they are.
   const lights = isHard(whole) && whole.part !== 'own' ? [false, true] : [false];
-  // The position is done whole: how long it is held is what its verdicts stand on.
-  const shorts = whole.part !== 'position' && shortest(whole).cuts.length > 0 ? [false, true] : [false];
+  const shorts = shortest(whole).cuts.length > 0 ? [false, true] : [false];
   const withExtra = ask.weakerSide === null || whole.part !== 'position' ? null : build(1, false, true);
   return {
     whole,

@@ -151,7 +151,7 @@ const cutOf = ({ exerciseId, own }: Block, kind: CutKind, from: number, to: numb
   to
 });
 
-/** Applies a change to the block where it costs most: the greatest `from`, then the lowest priority; of holds that of the position last. */
+/** Applies a change to the block where it costs most: the greatest `from`, then the lowest priority. */
 function changeOne(
   blocks: readonly Block[],
   kind: CutKind,
@@ -161,9 +161,7 @@ function changeOne(
     const changed = change(block);
     return changed ? [{ old: block, ...changed }] : [];
   });
-  // How long the position itself is held is what its verdicts stand on: it is shortened after every other hold.
-  const isSpared = ({ old }: (typeof options)[number]) => Number(kind === 'holds' && old.part === 'position');
-  options.sort((a, b) => isSpared(a) - isSpared(b) || b.from - a.from || a.old.priority - b.old.priority);
+  options.sort((a, b) => b.from - a.from || a.old.priority - b.old.priority);
   const pick = options[0];
   if (!pick) return null;
   const { old, from, to } = pick;

@@ -64,3 +64,19 @@ test('a stop is not taken back: a named person clears it in Check', () =>
     await expect(undoDecision(db, id, { exerciseId, side }, testDay)).rejects.toEqual(refusal('stop_not_undone'));
     expect(openLocks((await loadGoalCase(db, id, testDay)).locks)).toHaveLength(1);
   }));
+
+test('of what works one motion each has its turn: what stands last in a session is not forestalled for ever', () =>
+  store.rolledBack(async (db) => {
+    const id = store.splitPlanId;
+    const moved: string[] = [];
+    for (let day = 0; day < 18; day += 2) {
+      const on = addDays(testDay, day);
+      await play(db, id, on);
+      const proposed = (await proposedOn(db, id, on)).filter((p) => p.verdict === 'deepen');
+      moved.push(...new Set(proposed.map((p) => p.exerciseId)));
+      await acceptProposals(db, id, on);
+    }
+    expect(new Set(moved)).toEqual(
+      new Set(['front_hamstring_cycle', 'rear_hip_cycle', 'front_leg_lift', 'rear_knee_lift', 'front_split_on_stack'])
+    );
+  }));

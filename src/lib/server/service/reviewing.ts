@@ -91,22 +91,30 @@ export async function pendingResume(db: Db, c: GoalCase): Promise<Proposal[]> {
   return propose(await withLog(db, c), session, 'resume').filter((p) => p.rule === 'pause' && p.verdict === 'ease');
 }
 
+/**
+ * What is proposed of a session, in its order. A motion is made harder once a day: what was made harder longest ago, or never, has its turn
+ * first, so that what stands late in a session is not always forestalled.
+ */
 function propose(c: LoggedCase, session: Session, moment: Moment): Proposal[] {
-  const deepened = new Set<string>();
-  return plannedIn(c, session).flatMap((planned): Proposal[] => {
+  const all = plannedIn(c, session);
+  const isOpen = (planned: PlannedIn) => isUndecided(c, session, planned, moment);
+  const decided = all.filter((p) => !isOpen(p) && madeOn(c, session, p).some((d) => d.verdict === 'deepen'));
+  const deepened = new Set<string>(decided.flatMap(motionsOn));
+  const lastOn = ({ exercise }: PlannedIn) =>
+    c.decisions.findLast((d) => d.exerciseId === exercise.id && d.verdict === 'deepen')?.decidedOn ?? '';
+  const inTurn = all.filter(isOpen).toSorted((a, b) => lastOn(a).localeCompare(lastOn(b)));
+  const made = inTurn.map((planned): readonly [PlannedIn, Proposal] => {
     const { exercise, side } = planned;
     const motions = motionsOn(planned);
-    if (!isUndecided(c, session, planned, moment)) {
-      if (madeOn(c, session, planned).some((d) => d.verdict === 'deepen')) motions.forEach((m) => deepened.add(m));
-      return [];
-    }
     const history = recordsOf(c, exercise.id, side);
     const linkDeepenedToday = motions.some((m) => deepened.has(m));
     const shared = sharedPains(c, session, planned);
     const { decision, dials } = decideOne(c, planned, { history, linkDeepenedToday, moment, shared });
     if (decision.verdict === 'deepen') motions.forEach((m) => deepened.add(m));
-    return [{ ...decision, exerciseId: exercise.id, exerciseName: exercise.name, side, dials, sessionId: session.id, moment }];
+    const named = { exerciseId: exercise.id, exerciseName: exercise.name, side };
+    return [planned, { ...decision, ...named, dials, sessionId: session.id, moment }];
   });
+  return made.toSorted(([a], [b]) => all.indexOf(a) - all.indexOf(b)).map(([, proposal]) => proposal);
 }
 
 /** Of pain told later only that is decided on which came after the decision on its session. */
