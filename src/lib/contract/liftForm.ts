@@ -20,7 +20,15 @@ const liftSchema: z.ZodType<LiftShape> = z
     lastHoldS: seconds(600).optional(),
     letGo: z.boolean().optional(),
     insideDeg: z.number().min(0).max(mostInsideDeg).optional(),
-    deepest: z.strictObject({ holdS: seconds(120), peakPct: z.number().min(0).max(100) }).optional(),
+    deepest: z
+      .strictObject({
+        holdS: seconds(120),
+        peakPct: z.number().min(0).max(100),
+        times: z.int().min(1).max(10).optional(),
+        letGoS: seconds(120).optional()
+      })
+      .optional(),
+    bothWays: z.boolean().optional(),
     allows: z.string().trim().min(1).max(120).optional(),
     noHands: z.boolean().optional()
   })

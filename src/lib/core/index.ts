@@ -225,6 +225,7 @@ export {
 } from './school/school';
 export { differences } from './school/differences';
 export { startDose, startSetting, type StartOrigin } from './exercise/startDose';
+export { holdsLastOnly } from './exercise/tempo';
 export { isOutside, schoolFigure, type SchoolFigure } from './exercise/schoolFigure';
 export { compareSchools, isComparable, type SchoolDose } from './exercise/schoolDose';
 export { spanText, type Span } from './span';

@@ -1,6 +1,6 @@
 import type { Phase } from '$lib/core';
 
-/** What a repetition is said as: there, and back. What goes on without a stop has one word alone. */
+/** The words of a repetition: there, and back; one alone where it goes on without a stop. */
 export type RepWords = Readonly<{ there: string; back: string }>;
 
 const lifting: RepWords = { there: 'Lift', back: 'Lower slowly' };

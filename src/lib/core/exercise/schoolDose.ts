@@ -37,8 +37,8 @@ export const isComparable = (exercise: Exercise): boolean => ['open', 'position'
 /**
  * The same exercise as each school would dose it, on one side.
  *
- * Model:  the school's usual way with what the exercise is; figures the exercise gives for that school take the place of its defaults, the middle of a span;
- *         no effort above the cap, nothing held longer than is allowed. Figures of two schools are never mixed.
+ * Model:  the school's way with what the exercise is (`wayFor`); figures the exercise gives for that school take the place of its
+ *         defaults, the middle of a span; no effort above the cap, nothing held longer than is allowed. Figures of two schools are never mixed.
  * Units:  seconds, percent of the greatest safe effort.
  * Throws: those of the compilers.
  */

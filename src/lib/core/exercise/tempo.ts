@@ -104,6 +104,10 @@ const tempos: Readonly<Record<string, Tempo>> = {
   wrist_heel_raise: flowing(2, 3)
 };
 
+/** True where the hold that a dial says is that of the last repetition alone. */
+export const holdsLastOnly = ({ tempo }: Readonly<{ tempo?: Tempo }>): boolean =>
+  tempo?.kind === 'flowing' && tempo.lastHeld === true;
+
 /** The tempo of an exercise that ships; none where nothing of it is repeated, or a lift goes as lifts usually do. */
 export const tempoOf = (exerciseId: string): Tempo | undefined => tempos[exerciseId];
 

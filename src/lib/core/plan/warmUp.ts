@@ -29,14 +29,14 @@ const warmUpShares: readonly (readonly [belowMin: number, share: number])[] = [
   [Infinity, 0.16]
 ];
 const longestWarmUpS = 600;
-/** Those who still grow warm up for longer (common practice), up to 30 %. */
+/** So much longer a warm-up is for people who still grow (common practice): up to 30 % of a session. */
 const growingMore = 1.5;
 /** The pulse comes first where there are so many seconds; else the joints of the session have them all (assumption). */
 const pulseFromS = 200;
 /** No movement is shorter (assumption). */
 const shortestStepS = 15;
 
-/** Seconds of a warm-up in a session of so many minutes; never less than a limit of the person says. */
+/** Seconds of a warm-up in a session of so many minutes; never less than a limit of the person says. Source: docs/sources.md#planning */
 export function warmUpSeconds(minutes: number, { limits }: Pick<SafetyPerson, 'limits'>): number {
   const [, share] = warmUpShares.find(([belowMin]) => minutes < belowMin)!;
   const more = isGrowing({ limits }) ? growingMore : 1;
@@ -95,6 +95,7 @@ export type WarmUp = Readonly<{ steps: readonly FlowStep[]; leftOut: readonly Le
 export type WarmUpAsk = Readonly<{
   person: SafetyPerson;
   today: string;
+  /** How long the session may be. */
   minutes: number;
   /** Exercises of the week: what they move is warmed up, and none of them is done twice. */
   week: readonly Pick<Exercise, 'id' | 'links' | 'traits'>[];

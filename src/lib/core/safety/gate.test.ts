@@ -264,13 +264,13 @@ describe('limits', () => {
   });
 
   test('where contractions are kept short nothing is lowered slowly for longer than one; nor done quicker instead', () => {
-    const kept = (value: number) => ({ limits: [limit('contraction at most', { value })] });
+    const pressing = (value: number) => ({ limits: [limit('contraction at most', { value })] });
     for (const id of ['weighted_roll_down', 'leaning_back_kneel']) {
       expect(
-        asked(id, null, kept(6)).bars.map((b) => b.code),
+        asked(id, null, pressing(6)).bars.map((b) => b.code),
         id
       ).toContain('limit');
-      expect(asked(id, null, kept(30)).bars, id).toEqual([]);
+      expect(asked(id, null, pressing(30)).bars, id).toEqual([]);
     }
   });
 

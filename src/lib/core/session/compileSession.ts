@@ -162,13 +162,13 @@ const sections = sessionParts.flatMap((part): { part: SessionPart; isFirst: bool
 export function orderBlocks(blocks: readonly Block[]): Block[] {
   const isFirst = blocks.some((b) => b.isFirst);
   if (isFirst) return byParts(blocks);
-  return keptOrder(isRanked(blocks) ? byRank(blocks) : byParts(blocks));
+  return withPrecedence(isRanked(blocks) ? byRank(blocks) : byParts(blocks));
 }
 
 const isRanked = (blocks: readonly Block[]): boolean => blocks.some((b) => b.rank !== undefined);
 
 /** Keeps what comes before what, among what is worked. */
-function keptOrder(blocks: readonly Block[]): Block[] {
+function withPrecedence(blocks: readonly Block[]): Block[] {
   const worked = inPrecedence(blocks.filter(isWorked));
   return blocks.map((b) => (isWorked(b) ? worked.shift()! : b));
 }

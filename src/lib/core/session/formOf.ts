@@ -3,9 +3,9 @@ import type { Effort } from '../cycle/compileCycle';
 import type { DialId } from '../exercise/dial';
 import { schoolFigure } from '../exercise/schoolFigure';
 import type { Exercise } from '../exercise/exercise';
-import { usualLift, usualMoveS, type Tempo } from '../exercise/tempo';
-import { presses, pressWayOf } from '../exercise/wayFor';
-import { leastHoldOf, type School } from '../school/school';
+import { holdsLastOnly, usualLift, usualMoveS, type Tempo } from '../exercise/tempo';
+import { presses, wayFor } from '../exercise/wayFor';
+import { leastHoldOf, type PressWay, type School } from '../school/school';
 import { lowOf, type Span } from '../span';
 import type { Form } from './block';
 import { easyShare, Figures, type FormAsk, type Made } from './figures';
@@ -55,25 +55,28 @@ function wayOf(ask: FormAsk, figures: Figures): Made {
   if (ask.cycle && presses(exercise)) return shapedCycle(ask, ask.cycle, figures);
   if (figures.has('breaths') && !figures.has('holdS')) return inBreaths(ask, figures);
   if (exercise.phases[0] === 'test' && !figures.has('holdS')) return { form: holdForm(ask, testS, 'measure') };
-  if (presses(exercise)) return isPressedHold(exercise) ? pressedHold(ask, figures) : cycle(ask, figures);
-  switch (school.way.kind) {
+  const way = wayFor(exercise, school);
+  switch (way.kind) {
     case 'cycle':
-      return { form: holdForm(ask, figures.of('holdS', holdFigure(ask))) };
+      return isPressedHold(exercise) ? pressedHold(ask, figures) : cycle(ask, way, figures);
     case 'reps':
-      return isHelped(exercise) ? repeats(ask, figures) : { form: holdForm(ask, figures.of('holdS', null)) };
+      return repeats(ask, figures);
     case 'breaths':
       return inBreaths(ask, figures);
-    case 'holds':
-      return holds(ask, figures);
+    case 'holds': {
+      const holdS = figures.of('holdS', holdFigure(ask));
+      return way.sets > 1 ? holds(ask, { ...way, holdS }, figures) : { form: holdForm(ask, holdS) };
+    }
   }
 }
 
 const isHelped = ({ kinds }: Exercise): boolean => kinds.includes('assisted');
 
-/** Where a hold begins in this school; null where it has no figure in seconds for it. */
+/** Where a hold begins in this school; null where it has no figure for one in one go: a second or two, many times, is none. */
 function holdFigure({ school, exercise, level }: FormAsk): number | null {
   const figure = schoolFigure(school, exercise, 'holdS');
   if (figure?.own) return lowOf(figure.span);
+  if (school.way.kind === 'reps') return null;
   return leastHoldOf(school, level) ?? (figure && lowOf(figure.span));
 }
 
@@ -125,7 +128,7 @@ function lifts(ask: FormAsk, figures: Figures): Made {
   const isShort = contractionS < Infinity;
   if (tempo?.kind === 'flowing' && !isShort) {
     const halfS = beatOf(exercise, figures) / 2;
-    const last = tempo.lastHeld ? { lastHoldS: within(figures.of('holdS', null), gated.longestHoldS) } : {};
+    const last = holdsLastOnly(exercise) ? { lastHoldS: within(figures.of('holdS', null), gated.longestHoldS) } : {};
     const spec = { reps: figures.of('reps', liftsOf(school)), liftS: halfS, holdS: 0, lowerS: halfS, restS: 0, peakPct, ...last };
     return { form: { kind: 'reps', spec: { ...spec, ...(tempo.bothWays && { bothWays: true }) } } };
   }
@@ -149,6 +152,7 @@ function lowered(ask: FormAsk, tempo: Extract<Tempo, { kind: 'lowered' }>, figur
   const { gated, capPct, school } = ask;
   const mostS = gated.caps.contractionS ?? Infinity;
   const peakPct = Math.min(figures.has('effortPct') ? figures.of('effortPct', null) : lift.peakPct, capPct);
+  if (ask.lifts) return shapedLifts(ask, ask.lifts, figures, peakPct);
   const spec = {
     reps: figures.of('reps', liftsOf(school)),
     liftS: tempo.downS,
@@ -229,15 +233,14 @@ function inBreaths(ask: FormAsk, figures: Figures): Made {
 const lightPct = 15;
 
 /** Holds with a moment to let go between. */
-function holds(ask: FormAsk, figures: Figures): Made {
+function holds(ask: FormAsk, { holdS, restS }: Readonly<{ holdS: number; restS: number }>, figures: Figures): Made {
   const { school, gated } = ask;
-  if (school.way.kind !== 'holds') throw new RangeError(`no holds in ${school.id}`);
   const spec = {
     sets: roundsOf(ask, figures, school.rules.rounds?.span ?? 1),
     pulses: 0,
     pulseS: 0,
-    holdS: within(figures.of('holdS', holdFigure(ask)), gated.longestHoldS),
-    restS: school.way.restS,
+    holdS: within(holdS, gated.longestHoldS),
+    restS,
     settleS: 0
   };
   return { form: { kind: 'pulses', spec } };
@@ -265,9 +268,8 @@ function quiet(ask: FormAsk, figures: Figures): Made {
   return { form: holdForm(ask, figures.untold('holdS', quietS), 'lie still') };
 }
 
-function cycle(ask: FormAsk, figures: Figures): Made {
+function cycle(ask: FormAsk, way: PressWay, figures: Figures): Made {
   const { school, exercise, level, gated, capPct } = ask;
-  const way = pressWayOf(school);
   const { dose } = figures;
   // Short contract-relax holds at its end, a long hold at its start: the hold that is given belongs there.
   const holdsLast = leastHoldOf(school, level) === null;

@@ -9,7 +9,9 @@ import { easyShare, type Figures, type FormAsk, type Made } from './figures';
 
 /** Whether a cycle may be shaped for it: it presses, and is neither moved through, nor lifted, nor lain in. */
 export const takesCycle = (exercise: Exercise): boolean =>
-  presses(exercise) && !['warm-up', 'mobilise', 'active end', 'strengthen', 'settle'].includes(exercise.phases[0]!);
+  exercise.tempo?.kind !== 'lowered' &&
+  presses(exercise) &&
+  !['warm-up', 'mobilise', 'active end', 'strengthen', 'settle'].includes(exercise.phases[0]!);
 
 /**
  * A cycle as it was shaped by hand. A dial that was moved since moves its figure, and the other efforts by the same share; the gate

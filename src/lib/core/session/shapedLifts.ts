@@ -1,5 +1,6 @@
 import { compileReps, type RepsSpec } from '../cycle/compileReps';
 import type { Exercise } from '../exercise/exercise';
+import { holdsLastOnly } from '../exercise/tempo';
 import type { Gated } from '../safety/gate';
 import type { Side } from '../body/side';
 import type { Figures, FormAsk, Made } from './figures';
@@ -12,16 +13,23 @@ export type LiftShape = Omit<RepsSpec, 'peakPct' | 'assisted' | 'atDeg' | 'atCm'
 export type SideLifts = Readonly<Record<Side, LiftShape>>;
 
 /** Whether an exercise is lifted and held: only then lifts can be shaped for it. */
-export const takesLifts = ({ phases, dials }: Exercise): boolean =>
-  ['active end', 'strengthen'].includes(phases[0]!) && !dials.some((d) => d.id === 'breaths');
+export const takesLifts = ({ phases, dials, tempo }: Exercise): boolean =>
+  tempo?.kind === 'lowered' || (['active end', 'strengthen'].includes(phases[0]!) && !dials.some((d) => d.id === 'breaths'));
 
 /**
  * Lifts as they were shaped by hand, at the effort that the exercise and the person allow. A dial that was moved since moves its figure; of a
  * range it moves the least, and the most with it. Holds, contractions and efforts stay inside the gate's.
  */
-export function shapedLifts({ gated, capPct, active }: FormAsk, own: LiftShape, figures: Figures, peakPct: number): Made {
+export function shapedLifts(
+  { exercise, gated, capPct, active }: FormAsk,
+  own: LiftShape,
+  figures: Figures,
+  peakPct: number
+): Made {
   const { caps, longestHoldS } = gated;
-  const { leastReps, insideDeg, deepest, lastHoldS, ...rest } = own;
+  const { leastReps, insideDeg, deepest, ...rest } = own;
+  const isLast = holdsLastOnly(exercise);
+  const lastHoldS = isLast ? figures.shaped('holdS', own.lastHoldS ?? own.holdS) : own.lastHoldS;
   const counted = figures.shaped('reps', leastReps ?? own.reps);
   const mostS = caps.contractionS ?? Infinity;
   // Where contractions are kept short the lift and the lowering are part of them.
@@ -29,7 +37,7 @@ export function shapedLifts({ gated, capPct, active }: FormAsk, own: LiftShape, 
   const [liftS, lowerS] = [moveS(own.liftS), moveS(own.lowerS)];
   const roomS = Math.max(0, mostS - liftS - lowerS);
   const held = (s: number) => Math.min(s, longestHoldS ?? Infinity, roomS);
-  const heldS = held(figures.shaped('holdS', own.holdS));
+  const heldS = held(isLast ? own.holdS : figures.shaped('holdS', own.holdS));
   const at = insideDeg !== undefined && active ? insideOf(insideDeg, active) : {};
   const reps = leastReps === undefined ? counted : Math.min(100, counted + own.reps - leastReps);
   const spec: RepsSpec = {
@@ -42,7 +50,7 @@ export function shapedLifts({ gated, capPct, active }: FormAsk, own: LiftShape, 
     peakPct,
     ...(lastHoldS !== undefined && { lastHoldS: held(lastHoldS) }),
     ...(insideDeg !== undefined && { insideDeg, ...at }),
-    ...(deepest && { deepest: { holdS: Math.min(deepest.holdS, mostS), peakPct: Math.min(deepest.peakPct, capPct) } })
+    ...(deepest && { deepest: { ...deepest, holdS: Math.min(deepest.holdS, mostS), peakPct: Math.min(deepest.peakPct, capPct) } })
   };
   return { form: { kind: 'reps', spec } };
 }

@@ -48,8 +48,8 @@ describe('plans held against reference sessions', () => {
   });
 
   test('a variation has other minutes or the next level, the rest as it is', () => {
-    const of = variationsOf(modelOf('S05'));
-    expect(of.map((v) => [v.minutes, v.level])).toEqual([
+    const variations = variationsOf(modelOf('S05'));
+    expect(variations.map((v) => [v.minutes, v.level])).toEqual([
       [15, 'intermediate'],
       [30, 'intermediate'],
       [20, 'advanced']

@@ -24,7 +24,7 @@ export type Judgement = Readonly<{
   id: string;
   total: number;
   parts: Readonly<Record<'must' | 'refused' | 'order' | 'doses' | 'growth' | 'minutes', number>>;
-  /** What cost points, in a few words each. */
+  /** Reasons for the points that are missing, in a few words each. */
   lacks: readonly string[];
 }>;
 
@@ -36,15 +36,15 @@ const shelf = [
 const rungs = ladder({ fromCm: 30, toCm: 0, shelf }).steps;
 
 const weekWork = (exercise: Exercise, { school, level }: ModelSession, rank: number | undefined): WeekWork => {
-  const of = schoolOf(school);
+  const preferred = schoolOf(school);
   const stacks = exercise.dials.filter((d) => d.stack);
   const middle = rungs[Math.floor(rungs.length / 2)]!;
   const setting = {
-    ...startSetting(exercise, { school: of, level }),
+    ...startSetting(exercise, { school: preferred, level }),
     ...Object.fromEntries(stacks.map((d) => [d.id, dialAtRung(d, middle)]))
   };
   const state = { setting, rungs: Object.fromEntries(stacks.map((d) => [d.id, rungs])), begins: {}, measured: {} };
-  return { exercise, school: of, rank, isOwn: false, states: { left: state, right: state } };
+  return { exercise, school: preferred, rank, isOwn: false, states: { left: state, right: state } };
 };
 
 /** The plan of twelve weeks that is proposed for the person of a model. */

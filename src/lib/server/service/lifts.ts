@@ -1,6 +1,7 @@
 import { mostReps, type KeepLiftsInput, type LiftsDesk, type SideLift } from '$lib/contract/liftForm';
 import {
   formOf,
+  holdsLastOnly,
   liftsAskMore,
   liftsOverCap,
   takesLifts,
@@ -38,8 +39,10 @@ function liftNow(c: GoalCase, found: WeekExercise, side: Side | null): SideLift 
   };
 }
 
-function boundsFor({ dials }: Exercise, longestHoldS: number | null): SideLift['bounds'] {
-  const of = (id: string, usual: Bound): Bound => dials.find((d) => d.id === id) ?? usual;
+function boundsFor(exercise: Exercise, longestHoldS: number | null): SideLift['bounds'] {
+  const { dials } = exercise;
+  const of = (id: string, usual: Bound): Bound =>
+    (id === 'holdS' && holdsLastOnly(exercise) ? undefined : dials.find((d) => d.id === id)) ?? usual;
   const { min, max, step } = of('holdS', { min: 0, max: 600, step: 1 });
   return { reps: of('reps', { min: 1, max: mostReps, step: 1 }), holdS: { min, max: Math.min(max, longestHoldS ?? max), step } };
 }
@@ -59,6 +62,12 @@ export function liftsDesk(c: GoalCase, exerciseId: string): LiftsDesk | null {
     bar: barOf(c, exercise)
   };
 }
+
+/** Figures of lifts that an exercise has dials for. */
+const figuresOf = ({ reps, leastReps, holdS, lastHoldS }: LiftShape, exercise: Exercise) => ({
+  reps: leastReps ?? reps,
+  holdS: holdsLastOnly(exercise) ? (lastHoldS ?? holdS) : holdS
+});
 
 /** Keeps lifts for an exercise of the week on each side, or goes back to the school's way (null). Throws: those of `keepShape` and `requireAllowed`. */
 export const keepLifts = (
@@ -81,7 +90,7 @@ export const keepLifts = (
         requireAllowed(c, gated, { over: liftsOverCap(lift, gated), asksMore });
       },
       choose: (choice) => ({ ...choice, lifts }),
-      figures: (side) => (lifts ? { reps: lifts[side].leastReps ?? lifts[side].reps, holdS: lifts[side].holdS } : {}),
+      figures: (side, exercise) => (lifts ? figuresOf(lifts[side], exercise) : {}),
       reason
     },
     now

@@ -86,7 +86,7 @@ type Shape = Readonly<{
   require: (c: GoalCase, found: WeekExercise, side: Side | null) => void;
   choose: (choice: ExerciseChoice) => ExerciseChoice;
   /** Figures of a side that the exercise may have a dial for; none where the school's way comes back. */
-  figures: (side: Side) => Setting;
+  figures: (side: Side, exercise: Exercise) => Setting;
   reason: string;
 }>;
 
@@ -110,7 +110,7 @@ export const keepShape = (db: Database, clientId: number, shape: Shape, now: Dat
     );
     for (const place of placesOf(exercise)) {
       const side = place ?? 'left';
-      for (const [dial, value] of Object.entries(shape.figures(side))) {
+      for (const [dial, value] of Object.entries(shape.figures(side, exercise))) {
         if (value === undefined || value === settingOf(c, exercise, side)[dial]) continue;
         if (!exercise.dials.some((d) => d.id === dial)) continue;
         await moveDial(tx, clientId, { exerciseId, side, dial, value, sure: true, reason }, now);

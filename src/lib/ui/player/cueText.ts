@@ -62,7 +62,7 @@ export function cueOf(phase: Phase, announcedPct: number, set: TimelineSet): Cue
   }
 }
 
-/** What is counted is called by its own word: "Circle the leg". */
+/** The word of a movement that is counted: "Circle the leg". */
 const moveText = ({ beatS }: Phase, { exerciseId }: TimelineSet): string =>
   beatS === undefined ? 'Move' : (movementOf(exerciseId) ?? 'Move');
 
