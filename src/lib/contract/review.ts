@@ -13,6 +13,8 @@ export type Proposal = Decision &
     dials: readonly DialState[];
     sessionId: number;
     moment: Moment;
+    /** The next exercise, where this one is at its end on every side. */
+    next: Readonly<{ id: string; name: string }> | null;
   }>;
 
 /** How an exercise went the last time, by its last set. */

@@ -208,7 +208,7 @@ export { chainOf, chainsOf, harderOfTwo, neighboursOf, ringThrough, type Neighbo
 export { sceneOf, supportsFor, type ExerciseScene } from './exercise/scene';
 export { findExercises, type ExerciseQuery } from './exercise/findExercises';
 export { goalExercises, jointsOfGoal, motionOfDemand } from './exercise/goalExercises';
-export { fillRecipe, recipeOf, recipeRanks, type FilledRecipe } from './recipe/fillRecipe';
+export { fillRecipe, recipeOf, recipePlaces, type FilledRecipe } from './recipe/fillRecipe';
 export type { Role } from './recipe/recipe';
 export { levels, type Level } from './level';
 export { longHold, schoolOf, schools } from './school/schools';
@@ -271,7 +271,17 @@ export {
   type Progression
 } from './plan/planProgression';
 export { fittedSession, sessionComposer, uncutSession } from './plan/fittedSession';
-export { isEasyWeek, isRetestWeek, phasesJoined, planPhases, retestEveryDays, type PlanPhase } from './plan/phases';
+export { weekStepTexts, type WeekOutline } from './plan/weekSteps';
+export {
+  isEasyWeek,
+  isRetestWeek,
+  phasesJoined,
+  planPhases,
+  retestEveryDays,
+  shareOf,
+  weekAmount,
+  type PlanPhase
+} from './plan/phases';
 export {
   isOfTheme,
   places,
@@ -292,7 +302,6 @@ export {
   movedSets,
   planChangeText,
   sessionWishText,
-  weekStepTexts,
   wishedChanges,
   type FindName,
   type PlanChange,
@@ -305,7 +314,16 @@ export { holdWithin, rungsWithin } from './safety/within';
 export { doseByLink, gainfulWeekS, type LinkDose } from './plan/doseByLink';
 
 export { whyText, type VerdictWhy } from './progress/why';
-export { decide, isSore, sorePainKinds, type DecideAsk, type RuleName, type Decision } from './progress/decide';
+export {
+  decide,
+  isPastTape,
+  isSore,
+  sorePainKinds,
+  type DecideAsk,
+  type RuleName,
+  type Decision,
+  type TapeEnd
+} from './progress/decide';
 export { progressRules, type SessionRecord, type SetRecord, type Verdict } from './progress/history';
 
 export {

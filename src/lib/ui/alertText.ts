@@ -1,6 +1,6 @@
 import { measureOf, type Alert, type Side } from '$lib/core';
 import type { LengthUnit } from '$lib/contract/fields';
-import { apartText, dateText, headlineText, plural } from './format';
+import { apartText, dateText, headlineText, lengthText, plural } from './format';
 
 /** An alert as a sentence, and what would mend it with where that is done. */
 export type Told = Readonly<{ text: string; mend: string; to: string; link: string }>;
@@ -36,6 +36,13 @@ export function alertText(alert: Alert, nameOf: (exerciseId: string) => string, 
         mend: 'Make one setting easier until the shape is kept.',
         to: `grade?exercise=${alert.exerciseId}`,
         link: 'To its settings'
+      };
+    case 'past the tape':
+      return {
+        text: `${nameOf(alert.exerciseId)}${sided(alert.side)} stands at ${lengthText(alert.at, unit)}; measured were ${lengthText(alert.measured, unit)} on ${dateText(alert.on)}.`,
+        mend: 'Measure the position again, or go back to a height it reaches.',
+        to: 'measure',
+        link: 'Measure'
       };
     case 'plateau':
       return {

@@ -30,7 +30,7 @@ describe('smallCurve', () => {
     ]);
   });
   test('of a whole session is a fraction of its phases, with its greatest effort either way and none that is not there', () => {
-    const { blocks } = fittedSession({ ...splitPlanAsk, phase: 'open', easy: false, light: false, minutes: 60 });
+    const { blocks } = fittedSession({ ...splitPlanAsk, phase: 'open', amount: 'whole', light: false, minutes: 60 });
     const { phases } = compileSession(blocks);
     const curve = smallCurve(phases);
     const most = (of: readonly Pick<Phase, 'fromPct' | 'toPct'>[], sign: 1 | -1) =>

@@ -1,5 +1,4 @@
 import type { SessionPart } from '../exercise/exercise';
-import { easySets } from '../session/figures';
 
 /** How much of one exercise a session holds. */
 export type Allotted = Readonly<{
@@ -19,13 +18,9 @@ export type Allotted = Readonly<{
 /** What a session holds of the week. What is not named in it came into the week since, and is done as usual. */
 export type Allotment = readonly Allotted[];
 
-/** Of an easy week: the same exercises, about 60 % of their sets, and no side gets more. */
-export const easierAllotment = (allotment: Allotment): Allotment =>
-  allotment.map(({ extra: _, ...a }) => ({ ...a, sets: easySets(a.sets) }));
-
-/** Before a dated event: an easy session without hard work, the position in each as it will be on the day. */
+/** Before a dated event: a session without hard work, the position in each as it will be on the day. */
 export const rehearsalAllotment = (allotment: Allotment, part: (exerciseId: string) => SessionPart | undefined): Allotment =>
-  easierAllotment(allotment).map((a) => {
+  allotment.map((a) => {
     const is = part(a.exerciseId);
     return is === 'own' ? { ...a, sets: 0 } : { ...a, light: true, sets: is === 'position' ? Math.max(1, a.sets) : a.sets };
   });

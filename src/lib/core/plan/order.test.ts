@@ -6,7 +6,7 @@ import { fittedSession, uncutSession } from './fittedSession';
 import type { PlanAsk } from './planProgression';
 import type { WeekWork } from './sessionBlocks';
 import { settleSeconds, warmUpFlow, warmUpSeconds } from './warmUp';
-import { fillRecipe, recipeRanks } from '../recipe/fillRecipe';
+import { fillRecipe, recipePlaces } from '../recipe/fillRecipe';
 import { recipes } from '../recipe/recipes';
 import { limit, somebody } from '../testing/person';
 import { splitPlanAsk } from '../testing/plan';
@@ -59,10 +59,10 @@ describe('what comes before what', () => {
 describe('the order of a session', () => {
   const ids = ['wall_split_lift_off', 'low_lunge', 'wall_split_pulses', 'lying_contract_relax', 'standing_split_kicks'];
   const blocksOf = (week: readonly WeekWork[], more: Partial<PlanAsk> = {}) =>
-    uncutSession({ ...splitPlanAsk, week, phase: 'open', easy: false, light: false, ...more }).blocks;
+    uncutSession({ ...splitPlanAsk, week, phase: 'open', amount: 'whole', light: false, ...more }).blocks;
   const idsOf = (blocks: readonly Block[]) => blocks.filter(isWorked).map((b) => b.exerciseId);
-  const ranks = recipeRanks([{ goal: 'standing_split', stage: 0, school: 'drills' }]);
-  const ranked = weekFor({ ids }).map((w) => ({ ...w, rank: ranks.get(w.exercise.id) }));
+  const places = recipePlaces([{ goal: 'standing_split', stage: 0, school: 'drills' }]);
+  const ranked = weekFor({ ids }).map((w) => ({ ...w, place: places.get(w.exercise.id) }));
 
   test('is that of the recipe; what no recipe names comes at the end of its part', () => {
     expect(idsOf(blocksOf(ranked))).toEqual([
@@ -93,7 +93,13 @@ describe('the order of a session', () => {
     const joined = (week: readonly string[]) => blocksOf(weekFor({ ids: week })).flatMap((b) => (b.joins ? [b.exerciseId] : []));
     expect(joined([...pair, 'lying_contract_relax'])).toEqual(['half_90_circles']);
     expect(joined(['half_90_circles', 'lying_contract_relax'])).toEqual([]);
-    const { blocks } = fittedSession({ ...splitPlanAsk, week: weekFor({ ids: pair }), phase: 'own', easy: false, light: false });
+    const { blocks } = fittedSession({
+      ...splitPlanAsk,
+      week: weekFor({ ids: pair }),
+      phase: 'own',
+      amount: 'whole',
+      light: false
+    });
     const sets = timelineOf({ blocks })
       .sets.filter((s) => s.side === 'left')
       .map((s) => s.exerciseId);

@@ -7,7 +7,6 @@ import {
   planChangeText,
   weekNotes,
   weekNoteText,
-  weekStepTexts,
   wishedChanges,
   type PlanChange,
   type PlanShape
@@ -162,31 +161,5 @@ describe('missed sessions that were merged', () => {
       '1 missed session merged into the next. Without room in it: Rear hip, half kneeling.'
     );
     expect(text(2, [], [])).toBe('2 missed sessions merged into what comes: nothing was held by them alone.');
-  });
-});
-
-describe('what a week does otherwise than the last', () => {
-  const of = (phase: string, easy: boolean, sets: number, theme: 'HE' | null = null) => ({
-    phase,
-    easy,
-    sessions: [{ durationS: 600, theme, allotment: [{ exerciseId: 'rear_hip_cycle', sets }] }]
-  });
-  test('the first week and one like the last say nothing', () => {
-    expect(weekStepTexts(undefined, of('open', false, 1))).toEqual([]);
-    expect(weekStepTexts(of('open', false, 1), of('open', false, 1))).toEqual([]);
-    // Of a joined plan the week before has no sessions of this one.
-    expect(weekStepTexts({ ...of('open', false, 1), sessions: [] }, of('own', false, 2))).toEqual([]);
-  });
-  test('where motions take turns, whose turn it is stands for every set that moved', () =>
-    expect(weekStepTexts(of('open', false, 1, 'HE'), of('open', false, 3, 'HE'))).toEqual([
-      'The themes of the week: front of the hip.'
-    ]));
-  test('phases, easy weeks and sets are told', () => {
-    expect(weekStepTexts(of('open', false, 1), of('own', false, 2))).toEqual([
-      'Now range is owned: more active work, and no round more.',
-      'Rear hip, half kneeling: 2 sets a week in place of 1.'
-    ]);
-    expect(weekStepTexts(of('own', false, 2), of('own', true, 1))).toHaveLength(1);
-    expect(weekStepTexts(of('own', true, 1), of('own', false, 2))).toEqual(['After the easy week the full sets again.']);
   });
 });

@@ -1,6 +1,5 @@
-import { motionOf } from '../body/motions';
 import { exerciseOf } from '../exercise/exercises';
-import type { Exercise, LinkId } from '../exercise/exercise';
+import type { Exercise } from '../exercise/exercise';
 import type { SchoolId } from '../school/school';
 import { schoolOf } from '../school/schools';
 import type { Allotment } from './allotment';
@@ -210,38 +209,3 @@ function mergedText({ sessions, into, without }: Extract<PlanChange, { code: 'me
     ...(without.length > 0 ? [`Without room in it: ${names(without)}.`] : [])
   ].join(' ');
 }
-
-/** One week of a plan, as far as it is told from the next. */
-export type WeekOutline = Readonly<{
-  phase: string;
-  easy: boolean;
-  sessions: readonly Readonly<{ allotment: Allotment; durationS: number; theme: LinkId | null }>[];
-}>;
-
-/** What a week does otherwise than the one before it, in words; nothing where they are alike. */
-export function weekStepTexts(before: WeekOutline | undefined, after: WeekOutline, find: FindName = exerciseOf): string[] {
-  // Of a joined plan the week before may have been another plan's: nothing is told from it.
-  if (!before || before.sessions.length === 0) return [];
-  const texts: string[] = [];
-  if (before.phase !== after.phase) texts.push(phaseTexts[after.phase] ?? '');
-  if (after.easy && !before.easy) return [...texts, 'An easy week: the same exercises with about 60 % of the sets.'];
-  if (before.easy && !after.easy) texts.push('After the easy week the full sets again.');
-  if (before.sessions.length !== after.sessions.length)
-    texts.push(`${count(after.sessions.length, 'session')} in place of ${before.sessions.length}.`);
-  if (before.easy || after.easy) return texts;
-  const themes = after.sessions.flatMap((s) => (s.theme ? [motionOf(s.theme).name] : []));
-  // Whose turn it is moves every set: the themes say it shorter.
-  if (themes.length > 0) return [...texts, `The themes of the week: ${themes.join(', ')}.`];
-  const moved = movedSets(
-    before.sessions.map((s) => s.allotment),
-    after.sessions.map((s) => s.allotment)
-  );
-  return [...texts, ...moved.map((m) => planChangeText(m, find))].filter((t) => t !== '');
-}
-
-const phaseTexts: Readonly<Record<string, string>> = {
-  'settle in': 'Settling in: one set of each, to learn the work.',
-  open: 'Now range is opened: one round more, and more sets.',
-  own: 'Now range is owned: more active work, and no round more.',
-  arrive: 'Arriving: more of the position itself.'
-};

@@ -5,11 +5,11 @@ import type { Cut } from '../session/fitToMinutes';
 import type { Block } from '../session/block';
 import { partOf, type LinkId } from '../exercise/exercise';
 import type { LinearSolver } from '../linearProgram';
-import { easierAllotment, rehearsalAllotment, type Allotment } from './allotment';
+import { rehearsalAllotment, type Allotment } from './allotment';
 import { sessionComposer } from './fittedSession';
 import { isHard } from './hardWork';
 import type { LeftOut } from './leftOut';
-import { isEasyWeek, isRetestWeek, phasesJoined, type PlanPhase } from './phases';
+import { isEasyWeek, isRetestWeek, phasesJoined, weekAmount, type PlanPhase } from './phases';
 import { noWishes, planWeek, type WeekAsk, type WeekWishes } from './planWeek';
 import type { SolvedWeek } from './weekProgram';
 import { plainSlot, themesOf, type Place, type SessionSlot, type SessionWish } from './sessionSlot';
@@ -108,15 +108,16 @@ export type PlanProgress = (done: number, of: number) => void | Promise<void>;
  *
  * Model:  phases by share of the weeks, easy weeks, a retest every second; where the goal has a date the week before it is easy and without hard work,
  *         and nothing falls on the day or after it. The week of each phase is solved once (`planWeek`), so that inside a phase dials move and exercises
- *         stay, and once more where busy days move its sessions; an easy week holds the same with fewer sets. Every session is compiled to the second.
+ *         stay, and once more where busy days move its sessions; an easy week holds the same with less of each (`weekAmount`), and so does the first.
+ *         Every session is compiled to the second.
  * Throws: CoreError 'baseline_missing', 'weeks_past_target' with the weeks that are left, 'weekdays_do_not_match', 'not_solved' where what is wished leaves nothing for any session, those of `planWeek`,
  *         and the range errors of weeks (1–52), sessions a week (1–7) and minutes (5–240).
  * Source: docs/sources.md#planning
  */
 export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgress?: PlanProgress): Promise<Progression> {
   requirePlan(ask);
-  const phases = phasesJoined(ask.weeks, ask.wishes.joinedInWeek);
   const easyWeeks = easyWeeksOf(ask.weeks, ask.wishes);
+  const phases = phasesJoined(ask.weeks, ask.wishes.joinedInWeek, easyWeeks);
   const lastLight = rehearsalWeek(ask);
   const fromWeek = ask.fromWeek ?? 1;
   const made = phases
@@ -141,10 +142,11 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
     const { phase, week, slots } = of;
     const isLast = week === lastLight;
     const easy = isLast || easyWeeks.includes(week);
+    const amount = weekAmount({ week, phase, easy }, ask.wishes.joinedInWeek);
     const placed = slots
       .map(({ day, number, place, theme }, s) => {
         const allotted = solved.get(keyOf(of))!.sessions[s]!;
-        const allotment = isLast ? rehearsalAllotment(allotted, partIn) : easy ? easierAllotment(allotted) : allotted;
+        const allotment = isLast ? rehearsalAllotment(allotted, partIn) : allotted;
         const beginsAt = ask.wishes.sessions[number]?.beginsAt ?? null;
         return { ordinal: number, on: addDays(ask.start, (week - 1) * 7 + day), place, beginsAt, theme, allotment };
       })
@@ -153,7 +155,7 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
       .map((session) => ({
         week,
         ...session,
-        ...compose({ phase, easy, place: session.place }, session.allotment)
+        ...compose({ phase, amount, place: session.place }, session.allotment)
       }));
     const sessions = placed.map((s): PlanSession => ({
       ...s,

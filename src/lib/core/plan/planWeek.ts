@@ -4,10 +4,11 @@ import type { LinearSolver } from '../linearProgram';
 import { compileSession } from '../session/compileSession';
 import type { Block } from '../session/block';
 import { shortest } from '../session/fitToMinutes';
+import { workSeconds } from '../session/reducedBlock';
 import { doseByLink } from './doseByLink';
 import { isHard } from './hardWork';
 import { stretchMostOf } from '../safety/upperLimit';
-import { blockOf, dosePhase, frameOf, mostSets, heldBlock, type BlocksAsk, type WeekWork } from './sessionBlocks';
+import { blockOf, frameOf, isMainMovement, mostSets, heldBlock, type BlocksAsk, type WeekWork } from './sessionBlocks';
 import { isOfTheme, type SessionSlot } from './sessionSlot';
 import { solveWeek, wholeSeconds, type Often, type SolvedWeek, type Way, type WeekItem, type WeekModel } from './weekProgram';
 
@@ -22,7 +23,7 @@ export type WeekWishes = Readonly<{
 export type WeekPlace = Readonly<{ exerciseId: string; session: number | null }>;
 export const noWishes: WeekWishes = { often: {}, pins: [], bans: [], hardSessions: null };
 
-export type WeekAsk = Omit<BlocksAsk, 'easy' | 'light' | 'allotment'> &
+export type WeekAsk = Omit<BlocksAsk, 'amount' | 'light' | 'allotment'> &
   Readonly<{
     /** The sessions of the week, the earliest first. */
     slots: readonly SessionSlot[];
@@ -40,8 +41,9 @@ export type WeekAsk = Omit<BlocksAsk, 'easy' | 'light' | 'allotment'> &
 export const othersWorth = 0.2;
 /** What has worked for a person is favoured by so much (assumption). */
 const worksFavour = 3;
-/** The position itself is missed before any piece that leads to it (assumption). */
-const positionFavour = 2;
+/** The position itself and what is pressed and drawn are missed before any piece that leads to them (assumption). */
+const mainFavour = 2;
+const isMainLine = ({ place }: WeekWork, { part }: Block): boolean => part === 'position' || place?.section === 'press and draw';
 /** A minute of effort or of active work counts so much of one under stretch (assumption: docs/sources.md#planning). */
 export const effortWorth = 1.5;
 
@@ -131,7 +133,7 @@ function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
     {
       exerciseId: exercise.id,
       ways: mergedWays(ways),
-      mostSets: mostSets(whole.part, dosePhase(work, ask)),
+      mostSets: mostSets(work, ask),
       extraS,
       opens: whole.part === 'own' ? [] : whole.links,
       owns: whole.part === 'own' ? whole.links : [],
@@ -139,7 +141,7 @@ function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
       often,
       pinned,
       banned: places(ask.wishes.bans),
-      favour: (work.effect === 'works' ? worksFavour : 1) * (whole.part === 'position' ? positionFavour : 1)
+      favour: (work.effect === 'works' ? worksFavour : 1) * (isMainLine(work, whole) ? mainFavour : 1)
     }
   ];
 }
@@ -151,7 +153,7 @@ const workAt = (work: WeekWork, { homeWeek }: WeekAsk, { place }: SlotKind): Wee
 /** Every way of doing an exercise in one kind of session; null where it cannot be done in it. */
 function waysOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame, { only }: SlotKind) {
   const build = (sets: number, light: boolean, extra = false) => {
-    const { block } = blockOf(work, { ...ask, easy: false, backWarm }, { sets, light, extra });
+    const { block } = blockOf(work, { ...ask, backWarm }, { sets, light, extra });
     return block && only === 'stretch' ? heldBlock(block) : block;
   };
   const timeOf = (block: Block) =>
@@ -170,7 +172,7 @@ function waysOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame
         hard: isHard(one) ? one.links : [],
         fixedS: 2 * oneS - twoS,
         setS: twoS - oneS,
-        doseMin: doseMinOf(one, ask.activeWorth),
+        doseMin: isMainMovement(work) ? movedMinOf(one) : doseMinOf(one, ask.activeWorth),
         stretchMin: stretchMinOf(one)
       }
     ];
@@ -210,6 +212,14 @@ function stretchMinOf(block: Block): Way['stretchMin'] {
   for (const { link, stretchS } of doseByLink([block]))
     if (stretchS > 0) most.set(link, Math.max(most.get(link) ?? 0, stretchS / 60));
   return Object.fromEntries(most);
+}
+
+/** A minute of the movement that is the work itself counts so much of one under stretch (assumption). */
+const movedWorth = 0.5;
+function movedMinOf({ links, ...block }: Block): Way['doseMin'] {
+  const seconds = block.work.map((work) => workSeconds(block, { ...work, sets: 1 }));
+  const min = (movedWorth * seconds.reduce((sum, s) => sum + s, 0)) / block.work.length / 60;
+  return Object.fromEntries(links.map((link) => [link, min]));
 }
 
 /** Minutes one set is worth for each motion, the mean of both sides; active work counts more where it trails. */

@@ -6,16 +6,16 @@ import { gate } from '../safety/gate';
 import type { SafetyPerson } from '../safety/person';
 import type { EquipmentId } from '../props/equipment';
 import type { Level } from '../level';
+import type { RecipePlace } from '../recipe/recipe';
 import type { Policies, School } from '../school/school';
 import type { Block, BlockWhy, FlowStep, Form } from '../session/block';
 import { buildBlock, type Built, type NotBuilt, type SideCycles, type SideState } from '../session/buildBlock';
 import { shortest, type Cut } from '../session/fitToMinutes';
 import type { SideLifts } from '../session/shapedLifts';
-import { easySets } from '../session/figures';
 import type { Allotment, Allotted } from './allotment';
 import { hardEffortPct, isHard } from './hardWork';
 import type { LeftOut } from './leftOut';
-import type { PlanPhase } from './phases';
+import type { PlanPhase, WeekAmount } from './phases';
 import { settleFlow, warmUpFlow } from './warmUp';
 
 /** What an exercise did for a person, as the instructor noted it. */
@@ -36,8 +36,8 @@ export type WeekWork = Readonly<{
   rules?: Partial<Policies>;
   /** Not one that ships: the block keeps it as it is. */
   isOwn: boolean;
-  /** Its place by the recipe of the goal, from 0; none where no recipe names it. */
-  rank?: number;
+  /** Its place in the recipe of the goal; none where no recipe names it. */
+  place?: RecipePlace;
   /** What it was noted to do for this person. */
   effect?: Effect;
   /** Things it needs that are not where the session takes place. */
@@ -46,7 +46,8 @@ export type WeekWork = Readonly<{
 
 export type BlocksAsk = Readonly<{
   phase: PlanPhase;
-  easy: boolean;
+  /** How much of the usual work it holds. */
+  amount: WeekAmount;
   /** What the session holds of the week; all of it where nobody allotted. */
   allotment?: Allotment | null;
   /** Exercises that an instructor puts into it though none of them was allotted. */
@@ -82,18 +83,27 @@ const doses: Readonly<Record<PlanPhase, PhaseDose>> = {
   arrive: { moreRounds: true, openSets: 2, ownSets: 1, positionSets: 3 }
 };
 
-/** Sets of an exercise in a session of a phase that is not easy: at most, and where nobody allotted. */
-export function mostSets(part: SessionPart, phase: PlanPhase): number {
-  const { openSets, ownSets, positionSets } = doses[phase];
+/** Sets of an exercise in a session of a phase that is not easy: at most, and where nobody allotted. What gets harder for nobody is not done more often. */
+export function mostSets(
+  work: Pick<WeekWork, 'exercise' | 'states' | 'place'>,
+  ask: Pick<BlocksAsk, 'phase' | 'person' | 'today'>
+): number {
+  const { openSets, ownSets, positionSets } = doses[dosePhase(work, ask)];
+  const part = partOf(work.exercise);
+  if (part === 'mobilise') return isMainMovement(work) ? Math.min(2, openSets) : 1;
   return part === 'own' ? ownSets : part === 'position' ? positionSets : part === 'open' ? openSets : 1;
 }
+
+/** Movement that is the work itself, as rocks are for a knee, and no loosening before it. */
+export const isMainMovement = ({ exercise, place }: Pick<WeekWork, 'exercise' | 'place'>): boolean =>
+  partOf(exercise) === 'mobilise' && place !== undefined && place.section !== 'loosen';
 
 /**
  * The phase by whose figures an exercise is done: that of the week, or the first one where the gate says that nothing of it is made harder.
  * More sets, rounds and minutes are harder as well.
  */
 export function dosePhase(
-  { exercise, states }: WeekWork,
+  { exercise, states }: Pick<WeekWork, 'exercise' | 'states'>,
   { phase, person, today }: Pick<BlocksAsk, 'phase' | 'person' | 'today'>
 ): PlanPhase {
   const places = exercise.sides === 'each' ? sides : ([null] as const);
@@ -116,7 +126,7 @@ const partPriority: Readonly<Record<SessionPart, number>> = {
  * The blocks of one session of a plan, before they are fitted to the minutes.
  *
  * Model:  warm-up for what the week moves; each exercise of the week, by its school, where it stands; settle. The phase sets rounds and
- *         sets, an easy week about 60 % of them. What the gate bars is left out, parts of the warm-up and the settle too.
+ *         sets. What the gate bars is left out, parts of the warm-up and the settle too.
  * Returns the blocks, and what was left out with why.
  */
 export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftOut[]; cuts: Cut[] } {
@@ -143,9 +153,9 @@ export function sessionBlocks(ask: BlocksAsk): { blocks: Block[]; leftOut: LeftO
       leftOut.push({ code: 'made worse', exerciseId: work.exercise.id, ...ownName });
       return [];
     }
-    const usual = { sets: usualSets(work, ask), light: ask.light && (!ask.allotment || isPutIn), extra: !ask.easy };
+    const usual = { sets: mostSets(work, ask), light: ask.light && (!ask.allotment || isPutIn), extra: true };
     // What was allotted before a limit came is held to it.
-    const most = mostSets(partOf(work.exercise), dosePhase(work, ask));
+    const most = mostSets(work, ask);
     const given: Omit<Allotted, 'exerciseId' | 'light' | 'extra'> & Readonly<{ light?: boolean; extra?: boolean }> = allotted
       ? { ...allotted, sets: Math.min(allotted.sets, most) }
       : usual;
@@ -183,7 +193,7 @@ export function frameOf({ week, ...ask }: Pick<BlocksAsk, 'person' | 'today' | '
 /** One exercise of the week as a block, as the gate lets it through: `sets` times what its school does at once. */
 export function blockOf(
   work: WeekWork,
-  ask: Omit<BlocksAsk, 'light' | 'allotment'> & Readonly<{ backWarm: boolean }>,
+  ask: Omit<BlocksAsk, 'amount' | 'light' | 'allotment'> & Readonly<{ backWarm: boolean }>,
   { sets, light, extra }: Readonly<{ sets: number; light?: boolean; extra?: boolean }>
 ): Built {
   const { exercise, school, states, cycles, lifts, variant, rules, isOwn, effect } = work;
@@ -202,7 +212,6 @@ export function blockOf(
     sets,
     extraSide: part === 'position' && extra && phase === ask.phase ? ask.weakerSide : null,
     moreRounds: doses[phase].moreRounds,
-    easy: ask.easy,
     level: ask.level,
     dayCapPct: light ? hardEffortPct - 5 : 100,
     breathS: ask.breathS,
@@ -224,7 +233,7 @@ export function blockOf(
       ...built.block,
       because,
       ...(isFirst && { isFirst }),
-      ...(work.rank !== undefined && { rank: work.rank }),
+      ...(work.place && { rank: work.place.rank }),
       ...(isOwn && { own: exercise })
     }
   };
@@ -284,11 +293,6 @@ const codeOf = (part: SessionPart): 'opens' | 'owned' | 'moves' =>
 function rankOf({ links }: Exercise, limiting: readonly LinkId[]): number {
   const ranks = links.map((l) => limiting.indexOf(l)).filter((r) => r >= 0);
   return ranks.length > 0 ? Math.min(...ranks) : limiting.length;
-}
-
-function usualSets(work: WeekWork, ask: BlocksAsk): number {
-  const sets = mostSets(partOf(work.exercise), dosePhase(work, ask));
-  return ask.easy ? easySets(sets) : sets;
 }
 
 const sideOrder = ({ weakerSide, leadSide }: Pick<BlocksAsk, 'weakerSide' | 'leadSide'>): Side[] => {

@@ -150,11 +150,17 @@ describe('what is caught up', () => {
 
 describe('who joins in step', () => {
   test('settles in first, and goes on with the others then', () => {
-    expect(phasesJoined(10, null)).toEqual(planPhases(10));
-    expect(phasesJoined(10, 4).slice(3)).toEqual(['settle in', ...planPhases(10).slice(4)]);
+    expect(phasesJoined(10, null, [])).toEqual(planPhases(10));
+    expect(phasesJoined(10, 4, []).slice(3)).toEqual(['settle in', ...planPhases(10).slice(4)]);
     // Three weeks are left room to settle in, two are not.
-    expect(phasesJoined(10, 8)[7]).toBe('settle in');
-    expect(phasesJoined(10, 9)).toEqual(planPhases(10));
+    expect(phasesJoined(10, 8, [])[7]).toBe('settle in');
+    expect(phasesJoined(10, 9, [])).toEqual(planPhases(10));
+  });
+
+  test('no phase begins with an easy week: that is still of the one before', () => {
+    const at = planPhases(12).indexOf('own');
+    expect(phasesJoined(12, null, [at + 1])[at]).toBe('open');
+    expect(phasesJoined(12, null, [at + 1])[at + 1]).toBe('own');
   });
 });
 

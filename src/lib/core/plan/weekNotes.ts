@@ -104,6 +104,8 @@ export type Mend =
   | Readonly<{ code: 'keep'; exerciseId: string }>
   | Readonly<{ code: 'free'; exerciseId: string; session: number | null }>
   | Readonly<{ code: 'minutes' }>
+  /** Another exercise takes its place. */
+  | Readonly<{ code: 'swap'; exerciseId: string }>
   | Readonly<{ code: 'grade' }>;
 
 export function mendOf(note: WeekNote): Mend | null {

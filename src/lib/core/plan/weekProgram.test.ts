@@ -45,7 +45,7 @@ describe('against every choice', () => {
   const choicesOf = (of: WeekItem, s: number): Chosen[] => [
     null,
     ...(of.banned.includes(s) ? [] : of.ways.filter((w) => !w.not?.includes(s))).flatMap((w) =>
-      Array.from({ length: of.mostSets }, (_, n) => n + 1).flatMap((sets) =>
+      Array.from({ length: w.short ? 1 : of.mostSets }, (_, n) => n + 1).flatMap((sets) =>
         (of.extraS === null ? [false] : [false, true]).map((extra) => ({ way: w, sets, extra }))
       )
     )

@@ -223,8 +223,10 @@ function placeItems(p: Program, model: WeekModel): void {
       const [sets, used] = [id('sets', i, w, s), id('used', i, w, s)];
       p.integers.push(sets);
       p.binaries.push(used);
-      p.bounds.push(` 0 <= ${sets} <= ${item.mostSets}`);
-      p.row([[1, sets], [-item.mostSets, used]], '<=', 0); // prettier-ignore
+      // What is cut short is done once: the time for more sets is better given back to the first.
+      const most = way.short ? 1 : item.mostSets;
+      p.bounds.push(` 0 <= ${sets} <= ${most}`);
+      p.row([[1, sets], [-most, used]], '<=', 0); // prettier-ignore
       p.row([[1, sets], [-1, used]], '>=', 0); // prettier-ignore
       p.objective.push([
         wishWorth.session * (item.favour ?? 1) - beginCost.exercise - beginCost.prop * item.props - laterCost * s,

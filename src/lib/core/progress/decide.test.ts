@@ -68,6 +68,21 @@ describe('decide, the first rule that fires', () => {
   test('deepens the first dial by one rung after two clean sessions', () =>
     expect(decide(ask())).toMatchObject({ verdict: 'deepen', dial: 'depthCm', from: 15, to: 12.5 }));
 
+  // Source: common practice; what was measured says how far it goes, not what was done on a stack.
+  test('no stack goes further than the tape with its error: another dial is moved, or it waits for a measure', () => {
+    const measures = { ...ask().measures, tape: { depthCm: { value: 16, end: 13, on: addDays(today, -5) } } };
+    const other = decide(ask({ measures }));
+    expect(other).toMatchObject({ verdict: 'deepen', dial: 'holdS' });
+    expect(other.because.map(whyText).join(' ')).toContain(
+      'The tape showed 16 cm on 26 March 2026: 12.5 cm is further than its error.'
+    );
+    const prescription = { ...ask().prescription, dials: dialsAt(15).filter((d) => d.id === 'depthCm') };
+    expect(decide(ask({ measures, prescription }))).toMatchObject({ verdict: 'stay', asks: ['retest'] });
+    // A tape that shows more lets it go.
+    const more = { ...measures, tape: { depthCm: { value: 12, end: 9, on: today } } };
+    expect(decide(ask({ measures: more, prescription }))).toMatchObject({ verdict: 'deepen', dial: 'depthCm', to: 12.5 });
+  });
+
   test.each(['no deepening', 'half way only'] as const)('a limit of %s keeps it where it is', (kind) =>
     expect(decide(ask({ gated: gatedFor({ limits: [limit(kind)] }) }))).toMatchObject({ rule: 'target met', verdict: 'stay' })
   );

@@ -13,7 +13,13 @@ export type DecideAsk = Readonly<{
   /** Null for both sides together. */
   side: Side | null;
   history: readonly SessionRecord[];
-  measures: Readonly<{ lastOn: string | null; retestEveryDays: number; deepeningsSince: number }>;
+  measures: Readonly<{
+    lastOn: string | null;
+    retestEveryDays: number;
+    deepeningsSince: number;
+    /** Of dials that stand as high as something was measured: how far the tape lets them go. */
+    tape?: Readonly<Partial<Record<DialId, TapeEnd>>>;
+  }>;
   /** What the gate says of it today, where it stands. */
   gated: Gated;
   /** After a session, before one, or on a pain told later. A pause counts before a session alone, so that it eases once. */
@@ -26,6 +32,9 @@ export type DecideAsk = Readonly<{
   linkDeepenedToday?: boolean;
   today: string;
 }>;
+
+/** A measured height as a dial counts it, and the hardest the dial may stand by it: as far as the error of the measure goes. */
+export type TapeEnd = Readonly<{ value: number; end: number; on: string }>;
 
 /** Names of the rules, in their order. */
 export type RuleName =
@@ -179,14 +188,22 @@ const targetMet: Rule = (ask) => {
   const met: VerdictWhy = { code: 'target met', sessions: metRunning };
   const { gated } = ask;
   if (gated.keeps) return stay({ code: 'gate', reason: gated.keeps }, met);
-  if (ask.linkDeepenedToday) return stay({ code: 'link deepened' }, met);
-  if (ask.otherSide && !ask.otherSide.isWeaker && ask.otherSide.stepsAhead >= 1) return stay({ code: 'weaker side leads' }, met);
+  // What has no step left takes nobody's turn, and waits for none.
+  const hasStep = dials.some((d) => d.harder !== null);
+  if (hasStep && ask.linkDeepenedToday) return stay({ code: 'link deepened' }, met);
+  if (hasStep && ask.otherSide && !ask.otherSide.isWeaker && ask.otherSide.stepsAhead >= 1)
+    return stay({ code: 'weaker side leads' }, met);
 
   const held: VerdictWhy[] = [];
   for (const dial of dials) {
     if (dial.harder === null) {
       const end = gated.ends[dial.id];
       if (end) held.push({ code: 'gate', reason: end.why });
+      continue;
+    }
+    const tape = ask.measures.tape?.[dial.id];
+    if (tape && isPastTape({ ...dial, at: dial.harder }, tape, Math.sign(dial.harder - dial.at))) {
+      held.push({ code: 'past the tape', to: dial.harder, unit: dial.unit, measured: tape.value, on: tape.on });
       continue;
     }
     const opensOn = rungOpensOn(dial, ask.history, ask.today);
@@ -200,10 +217,14 @@ const targetMet: Rule = (ask) => {
     if (soon) return stay({ code: 'gate', reason: soon.why }, met);
     return { verdict: 'deepen', dial: dial.id, from: dial.at, to: dial.harder, because: [met, ...held] };
   }
+  if (held.some((why) => why.code === 'past the tape')) return { ...stay(...held, met), asks: ['retest'] };
   // A step that is closed for a while is no end.
-  const closed = held.filter((why) => typeof why !== 'string' && why.code === 'came back twice');
+  const closed = held.filter((why) => why.code === 'came back twice');
   return closed.length > 0 ? stay(...closed, met) : stay({ code: 'all at their end' }, met, ...held);
 };
+
+/** True where a dial stands harder than the tape shows by more than its error; `way` is the sign of harder. */
+export const isPastTape = ({ at }: Pick<DialState, 'at'>, { end }: TapeEnd, way: number): boolean => way * (at - end) > 1e-9;
 
 const rules: readonly (readonly [RuleName, Rule])[] = [
   ['stop sign', stopSign],

@@ -25,6 +25,7 @@ export type VerdictWhy =
       /** Missing in decisions kept before a closed step had a day to open. */
       opensOn?: string;
     }>
+  | Readonly<{ code: 'past the tape'; to: number; unit: DialState['unit']; measured: number; on: string }>
   | Readonly<{ code: 'taken back before'; needed: number; sessions: number }>
   | Readonly<{ code: PlainWhy }>
   /** A sentence kept before there were codes. */
@@ -45,6 +46,7 @@ const plainTexts = {
   'not met yet': 'The target is not met twice running yet.'
 } as const;
 
+const round = (n: number): number => Math.round(n * 10) / 10;
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const toldText = ({ kind, place, side }: Told): string =>
@@ -83,6 +85,8 @@ export function whyText(why: VerdictWhy): string {
       return `Target met, under the cap and in shape, ${why.sessions} sessions running.`;
     case 'came back twice':
       return `Twice back from ${why.from} ${why.unit}: change another setting, or wait${why.opensOn ? ` until ${dayText(why.opensOn)}` : ''}.`;
+    case 'past the tape':
+      return `The tape showed ${round(why.measured)} ${why.unit} on ${dayText(why.on)}: ${round(why.to)} ${why.unit} is further than its error. Measure before it goes on.`;
     case 'taken back before':
       return `It was taken back before: ${why.needed} sessions as planned first, ${why.sessions} so far.`;
     case 'kept':

@@ -1,7 +1,7 @@
 import type { Exercise } from '../exercise/exercise';
 import type { SchoolId } from '../school/school';
 import { levels, type Level } from '../level';
-import { recipeSections, type Candidate, type Recipe, type RecipeSection, type Role } from './recipe';
+import { recipeSections, type Candidate, type Recipe, type RecipePlace, type RecipeSection, type Role } from './recipe';
 import { recipes } from './recipes';
 
 export type RecipeAsk = Readonly<{
@@ -72,13 +72,14 @@ function inOrder({ candidates }: Role, { level, school }: RecipeAsk): Candidate[
 }
 
 /**
- * The place of every exercise that recipes name, from 0, in the order they are done: of one goal as its recipe has them, of several section by
+ * The place of every exercise that recipes name, in the order they are done: of one goal as its recipe has them, of several section by
  * section, the first goal before the others.
  */
-export function recipeRanks(goals: readonly Parameters<typeof recipeOf>[0][]): ReadonlyMap<string, number> {
+export function recipePlaces(goals: readonly Parameters<typeof recipeOf>[0][]): ReadonlyMap<string, RecipePlace> {
   const roles = goals.flatMap((of) => recipeOf(of)?.roles ?? []);
   const ordered = goals.length > 1 ? recipeSections.flatMap((section) => roles.filter((r) => r.section === section)) : roles;
-  const ranks = new Map<string, number>();
-  for (const { id } of ordered.flatMap((r) => r.candidates)) if (!ranks.has(id)) ranks.set(id, ranks.size);
-  return ranks;
+  const places = new Map<string, RecipePlace>();
+  for (const { section, candidates } of ordered)
+    for (const { id } of candidates) if (!places.has(id)) places.set(id, { rank: places.size, section });
+  return places;
 }

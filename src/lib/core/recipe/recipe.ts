@@ -25,6 +25,9 @@ export type Role = Readonly<{
   from?: Level;
 }>;
 
+/** Where an exercise stands in a recipe: counted from 0, and what it is there for. */
+export type RecipePlace = Readonly<{ rank: number; section: RecipeSection }>;
+
 /** What a session toward a goal is made of. */
 export type Recipe = Readonly<{
   goal: string;

@@ -33,7 +33,7 @@ const week = weekFor({
 const ask = {
   week,
   phase: 'open',
-  easy: false,
+  amount: 'whole',
   light: false,
   level: 'intermediate',
   leadSide: 'left',

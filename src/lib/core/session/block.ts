@@ -184,6 +184,8 @@ const plainWhys = {
   'in the week': 'It was put into the week.',
   shaped: 'How it is done was shaped by hand.',
   'has worked': 'It has worked for this person.',
+  'first week': 'Less of it in the first week, while it is shown.',
+  'easy week': 'Less of it: the week is easy.',
   'ends quiet': 'Ends without strain. Never cut.'
 } as const;
 

@@ -53,7 +53,6 @@ export type BlockAsk = Readonly<{
   /** The side that gets one set more. */
   extraSide: Side | null;
   moreRounds: boolean;
-  easy: boolean;
   level: Level;
   /** Effort at most today, besides the caps of the person. */
   dayCapPct: number;
@@ -214,7 +213,7 @@ function timedForm(form: Form, time: Policies['time'] | undefined, breathS: numb
 }
 
 const usualForm = (
-  { exercise, school, cycles, lifts, states, person, level, moreRounds, easy, dayCapPct, breathS }: BlockAsk,
+  { exercise, school, cycles, lifts, states, person, level, moreRounds, dayCapPct, breathS }: BlockAsk,
   side: Side | null,
   setting: Setting,
   gated: Gated
@@ -225,7 +224,6 @@ const usualForm = (
     school,
     level,
     moreRounds,
-    easy,
     gated,
     capPct: Math.min(gated.caps.effortPct, dayCapPct),
     breathS,

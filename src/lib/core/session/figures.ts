@@ -17,8 +17,6 @@ export type FormAsk = Readonly<{
   level: Level;
   /** One round more than the school's least: in the weeks in which range is opened. */
   moreRounds: boolean;
-  /** An easy week: 60 % of the rounds. */
-  easy: boolean;
   gated: Pick<Gated, 'caps' | 'longestHoldS' | 'noHarder'>;
   /** Effort at most, of the person and of the day. */
   capPct: number;
@@ -69,9 +67,3 @@ export class Figures {
     return this.has(id) ? this.of(id, usual) : lowOf((this.dose?.[id] as Span | undefined) ?? usual);
   }
 }
-
-/** What an easy week keeps of rounds and sets (common practice). */
-export const easyShare = 0.6;
-
-/** Sets of an easy week: fewer wherever there are two, and never none. */
-export const easySets = (sets: number): number => (sets === 0 ? 0 : Math.max(1, Math.round(sets * easyShare)));

@@ -32,7 +32,7 @@ function made(id: string, school: SchoolId, setting: Setting, { person = somebod
   const exercise = exerciseOf(id);
   const side = exercise.sides === 'each' ? 'left' : null;
   const gated = gate({ exercise, side, setting, person, today: '2026-03-02' });
-  const base = { level: 'intermediate', moreRounds: false, easy: false, capPct: gated.caps.effortPct, breathS: 8 } as const;
+  const base = { level: 'intermediate', moreRounds: false, capPct: gated.caps.effortPct, breathS: 8 } as const;
   return formOf({ ...base, exercise, setting, school: schoolOf(school), gated, ...more });
 }
 function secondsOf(...ask: Parameters<typeof made>) {
@@ -196,7 +196,7 @@ describe('figures of one school', () => {
       const { form } = made('pancake_press_draw', 'long_hold', setting, more);
       return form.kind === 'cycle' ? form.spec.rounds : null;
     };
-    expect([roundsOf({}), roundsOf({ moreRounds: true }), roundsOf({ easy: true })]).toEqual([2, 3, 1]);
+    expect([roundsOf({}), roundsOf({ moreRounds: true })]).toEqual([2, 3]);
     // No more than the dial has.
     expect(roundsOf({ moreRounds: true }, { rounds: 3, effortPct: 40 })).toBe(3);
   });

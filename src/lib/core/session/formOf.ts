@@ -8,7 +8,7 @@ import { presses, wayFor } from '../exercise/wayFor';
 import { leastHoldOf, type PressWay, type School } from '../school/school';
 import { lowOf, type Span } from '../span';
 import type { Form } from './block';
-import { easyShare, Figures, type FormAsk, type Made } from './figures';
+import { Figures, type FormAsk, type Made } from './figures';
 import { shapedCycle, shortened } from './shapedCycle';
 import { shapedLifts } from './shapedLifts';
 
@@ -307,18 +307,16 @@ function cycle(ask: FormAsk, way: PressWay, figures: Figures): Made {
 }
 
 /**
- * Rounds as set, else the least of the school; one more where range is opened, as far as the dial and the school go, and 60 % of them, rounded
- * down, in an easy week.
+ * Rounds as set, else the least of the school; one more where range is opened, as far as the dial and the school go.
  */
-function roundsOf({ exercise, moreRounds, easy, setting }: FormAsk, figures: Figures, usual: Span): number {
+function roundsOf({ exercise, moreRounds, setting }: FormAsk, figures: Figures, usual: Span): number {
   const span = figures.dose?.rounds ?? figures.dose?.sets ?? usual;
   const [least, most] = typeof span === 'number' ? [span, span] : span;
   const dial = exercise.dials.find((d) => d.id === 'rounds');
   if (dial) figures.used.push('rounds');
   const begun = (dial && setting.rounds) ?? least;
   const end = dial && setting.rounds !== undefined ? dial.max : most;
-  const rounds = Math.min(Math.max(begun, end), begun + (moreRounds ? 1 : 0));
-  return easy ? Math.max(1, Math.floor(rounds * easyShare)) : rounds;
+  return Math.min(Math.max(begun, end), begun + (moreRounds ? 1 : 0));
 }
 
 const usualIn = (span: Span, usual: number): number =>

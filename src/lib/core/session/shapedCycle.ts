@@ -5,7 +5,7 @@ import type { DialId } from '../exercise/dial';
 import type { Exercise } from '../exercise/exercise';
 import { presses } from '../exercise/wayFor';
 import type { Gated } from '../safety/gate';
-import { easyShare, type Figures, type FormAsk, type Made } from './figures';
+import { type Figures, type FormAsk, type Made } from './figures';
 
 /** Whether a cycle may be shaped for it: it presses, and is neither moved through, nor lifted, nor lain in. */
 export const takesCycle = (exercise: Exercise): boolean =>
@@ -17,7 +17,7 @@ export const takesCycle = (exercise: Exercise): boolean =>
  * A cycle as it was shaped by hand. A dial that was moved since moves its figure, and the other efforts by the same share; the gate
  * keeps efforts, contractions, holds, bracing and deepening within its own.
  */
-export function shapedCycle({ gated, capPct, breathS, easy, setting }: FormAsk, own: CycleSpec, figures: Figures): Made {
+export function shapedCycle({ gated, capPct, breathS }: FormAsk, own: CycleSpec, figures: Figures): Made {
   const { caps, longestHoldS } = gated;
   const main = own.press ?? own.draw;
   const share = (id: DialId, of: number | undefined) => (of ? figures.shaped(id, of) / of : 1);
@@ -29,13 +29,12 @@ export function shapedCycle({ gated, capPct, breathS, easy, setting }: FormAsk, 
   const lengths = atBreath(own, breathS);
   const held = (s: number) => (longestHoldS === null ? s : Math.min(s, longestHoldS));
   const rounds = figures.shaped('rounds', own.rounds);
-  const isSet = figures.has('rounds') && setting.rounds !== undefined;
   const holdS = held(figures.shaped('holdS', own.holdS));
   const { press, draw, brace, deepening, holdPct = 0, perRound = [], ...rest } = lengths;
   const spec: CycleSpec = {
     ...rest,
     holdS,
-    rounds: easy && !isSet && rounds > 0 ? Math.max(1, Math.floor(rounds * easyShare)) : rounds,
+    rounds,
     ...(press && { press: within(press) }),
     ...(draw && { draw: within(draw) }),
     perRound: perRound.map((r) => ({

@@ -11,9 +11,10 @@ import { planProgression, type Progression } from '../plan/planProgression';
 import { noPlanWishes } from '../plan/planProgression';
 import type { WeekWork } from '../plan/sessionBlocks';
 import { warmUpSeconds } from '../plan/warmUp';
-import { fillRecipe, recipeRanks } from '../recipe/fillRecipe';
+import { fillRecipe, recipePlaces } from '../recipe/fillRecipe';
 import { stretchMost } from '../safety/upperLimit';
 import { isWorked, type Block, type Form } from '../session/block';
+import { workSeconds } from '../session/reducedBlock';
 import { schoolOf } from '../school/schools';
 import { doseByLink } from '../plan/doseByLink';
 import { limit, somebody } from './person';
@@ -35,7 +36,7 @@ const shelf = [
 ];
 const rungs = ladder({ fromCm: 30, toCm: 0, shelf }).steps;
 
-const weekWork = (exercise: Exercise, { school, level }: ModelSession, rank: number | undefined): WeekWork => {
+const weekWork = (exercise: Exercise, { school, level }: ModelSession, place: WeekWork['place']): WeekWork => {
   const preferred = schoolOf(school);
   const stacks = exercise.dials.filter((d) => d.stack);
   const middle = rungs[Math.floor(rungs.length / 2)]!;
@@ -44,7 +45,7 @@ const weekWork = (exercise: Exercise, { school, level }: ModelSession, rank: num
     ...Object.fromEntries(stacks.map((d) => [d.id, dialAtRung(d, middle)]))
   };
   const state = { setting, rungs: Object.fromEntries(stacks.map((d) => [d.id, rungs])), begins: {}, measured: {} };
-  return { exercise, school: preferred, rank, isOwn: false, states: { left: state, right: state } };
+  return { exercise, school: preferred, place, isOwn: false, states: { left: state, right: state } };
 };
 
 /** The plan of twelve weeks that is proposed for the person of a model. */
@@ -65,11 +66,11 @@ export async function planOf(model: ModelSession, solve: LinearSolver): Promise<
     exercises,
     picks.map((p) => p.exercise)
   );
-  const ranks = recipeRanks([recipe]);
+  const places = recipePlaces([recipe]);
   const demands = [...new Set(goal.demands.flatMap((d) => motionOfDemand(d.measure) ?? []))];
   return planProgression(
     {
-      week: list.map((e) => weekWork(e, model, ranks.get(e.id))),
+      week: list.map((e) => weekWork(e, model, places.get(e.id))),
       level,
       leadSide: 'left',
       weakerSide: null,
@@ -173,9 +174,9 @@ export function judge(model: ModelSession, plan: Progression): Judgement {
     })
   );
   const workS = (week: number, ids?: readonly string[]) =>
-    doseByLink(
-      sessionsIn(week).flatMap((s) => s.blocks.filter((b) => isWorked(b) && (ids?.includes(b.exerciseId) ?? true)))
-    ).reduce((sum, d) => sum + d.stretchS + d.contractionS + d.activeS, 0);
+    sessionsIn(week)
+      .flatMap((s) => s.blocks.filter((b) => isWorked(b) && (ids?.includes(b.exerciseId) ?? true)))
+      .reduce((sum, b) => sum + b.work.reduce((all, work) => all + workSeconds(b, work), 0), 0);
   const timeS = (week: number, ids?: readonly string[]) => workS(week, ids) / Math.max(1, sessionsIn(week).length);
   const grows = check(
     timeS(3, model.main) > timeS(1, model.main),

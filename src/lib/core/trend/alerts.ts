@@ -20,6 +20,8 @@ export type Alert =
       high: number;
       isBehind: boolean;
     }>
+  /** A stack stands harder than what was measured of the same position, by more than the error. */
+  | Readonly<{ code: 'past the tape'; exerciseId: string; side: Side | null; at: number; measured: number; on: string }>
   | Readonly<{ code: 'check overdue' }>;
 
 /** What an alert looks back on, and from where on it speaks (assumptions). */

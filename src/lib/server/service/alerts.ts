@@ -1,9 +1,19 @@
-import { attendanceAlert, exerciseAlerts, measureOf, plateauAlert, type Alert, type Side } from '$lib/core';
+import {
+  attendanceAlert,
+  exerciseAlerts,
+  isPastTape,
+  measureOf,
+  plateauAlert,
+  type Alert,
+  type Exercise,
+  type Side
+} from '$lib/core';
 import type { Outlook } from '$lib/contract/forecast';
 import { isCheckDue } from './checking';
 import type { GoalCase, LoggedCase } from './clientCase';
 import { compareSides } from './comparing';
 import { attendedLately } from './forecasting';
+import { settingOf, tapeEnds } from './gradeExercise';
 import { recordsOf } from './sessionRecords';
 import { takenOf } from './taken';
 import { weekOf } from './week';
@@ -19,9 +29,10 @@ export function alertsOf(c: LoggedCase, outlooks: readonly Outlook[]): Alert[] {
     ...(isCheckDue(c, c.today) ? [{ code: 'check overdue' as const }] : []),
     ...(attendance ? [attendance] : []),
     ...weekOf(c).flatMap(({ exercise }) =>
-      (exercise.sides === 'each' ? (['left', 'right'] as const) : [null]).flatMap((side: Side | null) =>
-        exerciseAlerts(exercise.id, side, recordsOf(c, exercise.id, side))
-      )
+      (exercise.sides === 'each' ? (['left', 'right'] as const) : [null]).flatMap((side: Side | null) => [
+        ...exerciseAlerts(exercise.id, side, recordsOf(c, exercise.id, side)),
+        ...pastTape(c, exercise, side)
+      ])
     ),
     ...outlooks.flatMap((o) => plateauAlert(o.side, o.plateau) ?? []),
     ...outlooks.flatMap((o) => offForecast(c, o) ?? []),
@@ -35,6 +46,17 @@ function offForecast(c: GoalCase, { side, lately }: Outlook): Alert | null {
   const { madeOn, value, band } = lately;
   const isBehind = measureOf(c.goal.headline).betterIs === 'lower' ? value > band.p50 : value < band.p50;
   return { code: 'off the forecast', side, madeOn, value, low: band.p05, high: band.p95, isBehind };
+}
+
+/** Stacks that were taken further than the tape shows. */
+function pastTape(c: GoalCase, exercise: Exercise, side: Side | null): Alert[] {
+  const setting = settingOf(c, exercise, side ?? 'left');
+  const ends = tapeEnds(c, exercise, side);
+  return exercise.dials.flatMap((dial): Alert[] => {
+    const [at, end] = [setting[dial.id], ends[dial.id]];
+    if (at === undefined || !end || !isPastTape({ at }, end, dial.harder === 'up' ? 1 : -1)) return [];
+    return [{ code: 'past the tape', exerciseId: exercise.id, side, at, measured: end.value, on: end.on }];
+  });
 }
 
 function sideBehind(c: GoalCase): Alert[] {

@@ -1,25 +1,28 @@
 import { group } from 'd3-array';
 import { compute } from '$lib/contract/door';
-import type { ChosenSession, SessionView, WeekView } from '$lib/contract/plan';
+import type { ChosenSession, SessionView, WeekNoteTold, WeekView } from '$lib/contract/plan';
 import {
   CoreError,
   doseByLink,
+  easyWeeksOf,
   exercises,
   fittedSession,
   lackedBy,
   mendOf,
   phasesJoined,
-  recipeRanks,
+  recipePlaces,
   weekFlags,
   isRetestWeek,
   motionOfDemand,
   schoolOf,
+  shareOf,
   smallCurve,
   sessionComposer,
   timelineOf,
   uncutSession,
   weekNotes,
   weekNoteText,
+  weekAmount,
   weekStepTexts,
   type FindName,
   type LinkId,
@@ -37,6 +40,7 @@ import { breathOf, type ClientCase, type GoalCase, type PlannedCase } from './cl
 import { weakerSide } from './comparing';
 import { demandedLinks, goalsServed, pieceIn, type Served } from './goalsServed';
 import { homeState, sideState } from './gradeExercise';
+import { exchangesOf } from './nextExercise';
 import { perCase } from './perCase';
 import { positionReadings } from './reading';
 import { safetyOf } from './safety';
@@ -48,7 +52,7 @@ const shipped = new Set(exercises.map((e) => e.id));
 
 /** The week as sessions are built from it, in a place. Of the schools the nearest counts: the exercise's own, the person's, the plan's. */
 function weekWork(c: GoalCase, planSchool: SchoolId, served: readonly Served[], place: Place = 'studio'): WeekWork[] {
-  const ranks = recipeRanks(served.map(({ of }) => ({ goal: of.goal.kind, stage: of.goal.stage, school: planSchool })));
+  const places = recipePlaces(served.map(({ of }) => ({ goal: of.goal.kind, stage: of.goal.stage, school: planSchool })));
   const state = place === 'home' ? homeState : sideState;
   const atHome = kindsOn(c.homeShelf);
   return weekOf(c).map(({ exercise, schoolId, choice }) => ({
@@ -60,7 +64,7 @@ function weekWork(c: GoalCase, planSchool: SchoolId, served: readonly Served[], 
     school: schoolOf(schoolId ?? planSchool),
     rules: chosenRules(schoolOf(schoolId ?? planSchool), { ...c.client.policies, ...choice.policies }),
     isOwn: !shipped.has(exercise.id),
-    rank: ranks.get(exercise.id),
+    place: places.get(exercise.id),
     effect: effectOf(c, exercise.id),
     ...(place === 'home' && { lacks: lackedBy(exercise, atHome) }),
     states: { left: state(c, exercise, 'left'), right: state(c, exercise, 'right') }
@@ -103,15 +107,19 @@ export const blocksBase = (c: GoalCase, planSchool: SchoolId, served = goalsServ
   today: c.today
 });
 
-type PlannedSession = Pick<Session, 'phase' | 'easy' | 'light' | 'allotment' | 'place'>;
+type PlannedSession = Pick<Session, 'week' | 'phase' | 'easy' | 'light' | 'allotment' | 'place'>;
 
-const sessionAsk = (c: PlannedCase, { phase, easy, light, allotment, place }: PlannedSession) => ({
+/** How much of the usual work a session of the plan holds. */
+const amountOf = ({ plan }: PlannedCase, session: Pick<Session, 'week' | 'phase' | 'easy'>) =>
+  weekAmount(session, plan.wishes.joinedInWeek);
+
+const sessionAsk = (c: PlannedCase, session: PlannedSession) => ({
   ...blocksBase(c, c.plan.schoolId),
-  ...(place === 'home' && { week: weekWork(c, c.plan.schoolId, goalsServed(c), place) }),
-  phase,
-  easy,
-  light,
-  allotment,
+  ...(session.place === 'home' && { week: weekWork(c, c.plan.schoolId, goalsServed(c), session.place) }),
+  phase: session.phase,
+  amount: amountOf(c, session),
+  light: session.light,
+  allotment: session.allotment,
   minutes: c.plan.minutes
 });
 
@@ -143,7 +151,7 @@ export const planView = perCase((c: PlannedCase): readonly WeekView[] =>
   Array.from({ length: c.plan.weeks }, (_, i) => weekView(c, i + 1))
 );
 
-type Outline = Omit<WeekView, 'steps' | 'notes'>;
+type Outline = Omit<WeekView, 'steps' | 'notes'> & Readonly<{ share: number }>;
 
 /** What the sessions of a plan are made with, whichever is asked for; each is made once. */
 const composerOf = perCase((c: PlannedCase) => {
@@ -154,7 +162,7 @@ const composerOf = perCase((c: PlannedCase) => {
     minutes: plan.minutes
   });
   const rows = group(sessionsOfPlan(c), (s) => s.week);
-  const phases = phasesJoined(plan.weeks, plan.wishes.joinedInWeek);
+  const phases = phasesJoined(plan.weeks, plan.wishes.joinedInWeek, easyWeeksOf(plan.weeks, plan.wishes));
   const curveOf = perCase((shown: Pick<Prescribed, 'blocks' | 'options'>) => smallCurve(timelineOf(shown).phases));
   // Sessions of one kind have one curve: it is sent once.
   const curves = new Map<string, SessionView['curve']>();
@@ -163,7 +171,7 @@ const composerOf = perCase((c: PlannedCase) => {
     return curves.get(key) ?? (curves.set(key, curve), curve);
   };
   const viewOf = (row: Session): SessionView => {
-    const { easy, light, allotment, arranged, place } = row;
+    const { light, allotment, arranged, place } = row;
     const at = whereOf(row);
     // What was done is not composed anew: what it was stands with it.
     if (row.status !== 'planned') {
@@ -172,13 +180,14 @@ const composerOf = perCase((c: PlannedCase) => {
     }
     // One that was arranged and does not fit any more is told where it would begin; the plan goes on with the usual.
     const byHand = arranged && compute(() => arrangedAs(c, row));
-    const shown = byHand?.ok ? byHand.value : compose({ phase: row.phase, easy, light, place }, allotment);
+    const shown = byHand?.ok ? byHand.value : compose({ phase: row.phase, amount: amountOf(c, row), light, place }, allotment);
     return { ...shown, ...at, curve: once(curveOf(shown)) };
   };
   const weekOfViews = (number: number, view = viewOf): Outline => {
     const ofWeek = rows.get(number) ?? [];
     const easy = ofWeek.some((s) => s.easy);
-    return { week: number, phase: phases[number - 1]!, easy, retest: isRetestWeek(number), sessions: ofWeek.map(view) };
+    const share = ofWeek[0] ? shareOf(amountOf(c, ofWeek[0]), c.client.level) : 1;
+    return { week: number, phase: phases[number - 1]!, easy, share, retest: isRetestWeek(number), sessions: ofWeek.map(view) };
   };
   const known = new Map<number, Outline>();
   const outlineOf = (number: number): Outline => {
@@ -206,6 +215,8 @@ function weekView(c: PlannedCase, number: number, given: ReadonlyMap<number, Pre
   };
   const of = given.size > 0 ? weekOfViews(number, asGiven) : outlineOf(number);
   const find = findIn(c);
+  // Far enough back to meet a week that is not easy.
+  const earlier = Array.from({ length: Math.min(3, number - 1) }, (_, i) => number - Math.min(3, number - 1) + i);
   // Themes take turns over the weeks: what has none this week may have its turn in the next.
   const alike = phases.flatMap((phase, i) => (phase === of.phase && i + 1 !== number ? [i + 1] : []));
   const turns = plan.wishes.themes ? [of, ...alike.map(outlineOf)].toSorted((a, b) => a.week - b.week) : [of];
@@ -214,17 +225,27 @@ function weekView(c: PlannedCase, number: number, given: ReadonlyMap<number, Pre
   const week = weekOf(c).map((w) => w.exercise);
   return {
     ...of,
-    steps: of.sessions.length > 0 && number > 1 ? weekStepTexts(outlineOf(number - 1), of, find) : [],
+    steps: weekStepTexts(earlier.map(outlineOf), of, find),
     notes:
       allotments.length > 0
         ? [
             ...weekNotes(week, allotments, demands, (id) => effectOf(c, id), plan.wishes.themes ? [] : plan.wishes.pins),
             ...weekFlags(turns.flatMap((o) => o.sessions)),
             ...emptySessions(plan, of.sessions)
-          ].map((n) => ({ text: weekNoteText(n, find), mend: mendOf(n) }))
+          ]
+            .map((n): WeekNoteTold => ({ text: weekNoteText(n, find), mend: mendOf(n) }))
+            .concat(exchangeNotes(c))
         : []
   };
 }
+
+/** Exercises at their hardest setting, each with the one that could take its place. */
+const exchangeNotes = perCase((c: PlannedCase): WeekNoteTold[] =>
+  exchangesOf(c).map(({ exercise, next }) => ({
+    text: `${exercise.name} is at its hardest setting; the next in its row is ${next.name}.`,
+    mend: { code: 'swap', exerciseId: exercise.id }
+  }))
+);
 
 const nothingGiven = { blocks: [], cuts: [], leftOut: [] } as const;
 

@@ -15,8 +15,11 @@ import {
   standInRung,
   startDose,
   startSetting,
+  usualStepCm,
+  z95,
   type Dial,
   type DialEnd,
+  type DialId,
   type Exercise,
   type Gated,
   type Prop,
@@ -25,8 +28,10 @@ import {
   type SideState,
   type StartOrigin,
   type StackUse,
-  type Step
+  type Step,
+  type TapeEnd
 } from '$lib/core';
+import type { BodyState } from '$lib/contract/fields';
 import type { ShelfProp } from '../repo/propRepo';
 import { dateOf, type ClientCase, type GoalCase } from './clientCase';
 import { exerciseIn } from './library';
@@ -134,6 +139,23 @@ export function homeState(c: GoalCase, exercise: Exercise, side: Side): SideStat
     begins: Object.fromEntries(standing.map((s) => [s.dial.id, s.rung])),
     ...(stacks.some((s) => s.rung && s.isSet && s.rung.depthCm > s.depthCm! + sameStackCm) && { isEased: true })
   };
+}
+
+/** How far beyond the error of a measure a stack may go, cm: a step of the ladder, a greater one where it was measured cold (assumption). */
+const tapeSlackCm = (state: BodyState): number => (state === 'cold' ? usualStepCm.max : usualStepCm.wish);
+
+/** Of the dials that start at a measured height, how far the tape lets them go. */
+export function tapeEnds(c: GoalCase, exercise: Exercise, side: Side | null): Partial<Record<DialId, TapeEnd>> {
+  return Object.fromEntries(
+    exercise.dials.flatMap((dial) => {
+      const taken = startTaken(c, exercise, dial, side);
+      if (!taken || taken.levelSd === null) return [];
+      const value = dialValue(dial, taken);
+      const way = dial.harder === 'up' ? 1 : -1;
+      const end = value + way * (z95 * taken.levelSd + tapeSlackCm(taken.bodyState));
+      return [[dial.id, { value, end, on: taken.takenOn }]];
+    })
+  );
 }
 
 /** Degrees the first motion of an exercise is moved by own strength, as measured last; null where it was not. */

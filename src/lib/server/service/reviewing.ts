@@ -30,7 +30,8 @@ import { dateOf, withLog, type GoalCase, type LoggedCase } from './clientCase';
 import { sessionsOfPlan } from './composing';
 import { weakerSide } from './comparing';
 import { pieceIn } from './goalsServed';
-import { sideState } from './gradeExercise';
+import { sideState, tapeEnds } from './gradeExercise';
+import { nextExercise } from './nextExercise';
 import { takenOf } from './taken';
 import { perCase } from './perCase';
 import { gateOf, isHurt } from './safety';
@@ -112,7 +113,9 @@ function propose(c: LoggedCase, session: Session, moment: Moment): Proposal[] {
     const { decision, dials } = decideOne(c, planned, { history, linkDeepenedToday, moment, shared });
     if (decision.verdict === 'deepen') motions.forEach((m) => deepened.add(m));
     const named = { exerciseId: exercise.id, exerciseName: exercise.name, side };
-    return [planned, { ...decision, ...named, dials, sessionId: session.id, moment }];
+    const isAtEnd = decision.because.some((why) => why.code === 'all at their end');
+    const next = isAtEnd ? nextExercise(c, exercise) : null;
+    return [planned, { ...decision, ...named, dials, sessionId: session.id, moment, next }];
   });
   return made.toSorted(([a], [b]) => all.indexOf(a) - all.indexOf(b)).map(([, proposal]) => proposal);
 }
@@ -175,6 +178,7 @@ function decideOne(
     measures: {
       lastOn,
       retestEveryDays,
+      tape: tapeEnds(c, exercise, side),
       deepeningsSince: steps(side).filter(
         (d) => d.verdict === 'deepen' && deeper(d.dial) && lastOn !== null && d.decidedOn > lastOn
       ).length

@@ -37,7 +37,6 @@ export function formAskOf(
     setting: settingOf(c, exercise, side ?? 'left'),
     level: c.client.level,
     moreRounds: false,
-    easy: false,
     gated,
     capPct: gated.caps.effortPct,
     breathS: breathOf(c),

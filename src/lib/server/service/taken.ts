@@ -148,6 +148,15 @@ function asKept(values: readonly number[]): MeasureResult {
 export const latestTaken = (c: ClientCase, measureId: string, side: Side | null, mode: MeasureMode): Taken | null =>
   takenOf(c).findLast((r) => r.measureId === measureId && r.side === side && r.mode === mode) ?? null;
 
+/** The newest measure of the goal itself, on each side it is taken on. */
+export function latestOfGoal(c: GoalCase): Readonly<{ side: Side | null; value: number | null; takenOn: string | null }>[] {
+  const { id, modes, sides: places } = measureOf(c.goal.headline);
+  return (places === 'each' ? sides : [null]).map((side) => {
+    const latest = latestTaken(c, id, side, modes[0]!);
+    return { side, value: latest?.value ?? null, takenOn: latest?.takenOn ?? null };
+  });
+}
+
 /** Days since a measure was last taken; null when it never was. */
 export function daysSince(c: ClientCase, measureId: string, today: string): number | null {
   const last = takenOf(c).findLast((r) => r.measureId === measureId);

@@ -67,6 +67,12 @@
       </p>
     </Why>
   </p>
+  {#if proposal.next}
+    <p>
+      The next in its row: <strong>{proposal.next.name}</strong>.
+      <a class="font-semibold underline" href="{base}/plan/change?swap={proposal.exerciseId}">Exchange it in the week</a>
+    </p>
+  {/if}
   <div class="mt-auto">
     <span class="flex flex-wrap gap-1">
       <form method="POST" action="?/decide" use:enhance={proposal.verdict === 'stop' ? keepTyped : decided}>

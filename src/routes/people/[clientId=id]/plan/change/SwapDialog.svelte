@@ -1,5 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import { page } from '$app/state';
   import ArrowLeftRight from '@lucide/svelte/icons/arrow-left-right';
   import X from '@lucide/svelte/icons/x';
   import { Dialog } from 'bits-ui';
@@ -14,16 +15,20 @@
   let { exercise, base, version, form }: Props = $props();
   type Offered = { id: string; name: string; why: string };
   const solving = new Solving();
-  let isOpen = $state(false);
+  /** Opened by whoever comes from where the exchange was proposed. */
+  let isOpen = $derived(page.url.searchParams.get('swap') === exercise.id);
   let offered = $state.raw<readonly Offered[] | 'lost' | null>(null);
   async function ask(): Promise<void> {
     offered = null;
     const told = await fetch(`${base}/plan/change/swap.json?exercise=${exercise.id}`).catch(() => null);
     offered = told?.ok ? ((await told.json()) as Offered[]) : 'lost';
   }
+  $effect(() => {
+    if (isOpen) void ask();
+  });
 </script>
 
-<Dialog.Root bind:open={isOpen} onOpenChange={(open) => open && void ask()}>
+<Dialog.Root bind:open={isOpen}>
   <Dialog.Trigger type="button" class="btn btn-quiet min-w-11 px-2" aria-label="Swap {exercise.name} for another"
     ><ArrowLeftRight size={16} /></Dialog.Trigger
   >

@@ -15,6 +15,8 @@
       <span class="grow py-1">{text}</span>
       {#if mend?.code === 'grade'}
         <a class="btn btn-quiet" href="{base}/grade">To Grade</a>
+      {:else if mend?.code === 'swap'}
+        <a class="btn btn-quiet" href="{base}/plan/change?swap={mend.exerciseId}">Exchange it</a>
       {:else if mend}
         <button type="button" class="btn btn-quiet" onclick={() => onMend(mend)}>{words(mend)}</button>
       {/if}
