@@ -32,6 +32,18 @@ export function shownNumber(value: number, measure: Pick<Measure, 'unit'>, unit:
   return roundedTo(inUnit, digits) || 0;
 }
 
+/** True where a value is at the target or beyond it, as both are shown. */
+export const isAtTarget = (
+  value: number,
+  target: number | null,
+  measure: Pick<Measure, 'unit' | 'betterIs'>,
+  unit: LengthUnit
+): boolean => {
+  if (target === null) return false;
+  const [at, to] = [shownNumber(value, measure, unit), shownNumber(target, measure, unit)];
+  return measure.betterIs === 'lower' ? at <= to : at >= to;
+};
+
 const shownDifference = (from: number, to: number, measure: Pick<Measure, 'unit'>, unit: LengthUnit): number =>
   shownNumber(to, measure, unit) - shownNumber(from, measure, unit);
 /** A number that is in the shown unit already, with it. */

@@ -1,6 +1,7 @@
 import { daysBetween } from '$lib/core';
 import { orNotFound } from '$lib/server/orNotFound';
 import { bodyOf, withGoal } from '$lib/server/service/clientCase';
+import { latestOfGoal } from '$lib/server/service/taken';
 import { staircasesOf } from '$lib/server/service/staircase';
 import { openLocks } from '$lib/server/repo/lockRepo';
 import { painAlertsOf } from '$lib/server/service/pain';
@@ -24,6 +25,7 @@ export const load: LayoutServerLoad = async ({ params, locals: { caseOf, today, 
     })),
     painAlerts: painAlertsOf(found),
     hintsLeft,
-    staircases: inWork ? staircasesOf(inWork) : []
+    staircases: inWork ? staircasesOf(inWork) : [],
+    latest: inWork ? latestOfGoal(inWork) : []
   };
 };

@@ -4,6 +4,7 @@
   import MiniStaircase from '$lib/ui/drawing/MiniStaircase.svelte';
   import { goalOf, isSplit, stopPlaceText, type Stop } from '$lib/core';
   import { shortDate, targetText } from '$lib/ui/format';
+  import GoalReached from './GoalReached.svelte';
   import GoalSwitch from './GoalSwitch.svelte';
   import NextStep from './NextStep.svelte';
   import Path from './Path.svelte';
@@ -85,6 +86,7 @@
       {/each}
     </p>
   {/if}
+  {#if data.goal}<GoalReached goal={data.goal} latest={data.latest} unit={data.units.length} {base} />{/if}
   {#if data.client.isExample}
     <form
       method="POST"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { page } from '$app/state';
   import Sideways from '$lib/ui/Sideways.svelte';
   import { Dialog } from 'bits-ui';
   import X from '@lucide/svelte/icons/x';
@@ -6,6 +7,7 @@
   import { hasFloor } from '$lib/ui/drawing/staircaseScale';
   import StaircaseDrawing from '$lib/ui/drawing/StaircaseDrawing.svelte';
   import { changeText, plural } from '$lib/ui/format';
+  import { isGoalReached } from '$lib/ui/goalReached';
   import { problemText } from '$lib/ui/problemText';
   import type { ChosenSession } from '$lib/contract/plan';
   import { tellFault } from '$lib/ui/toasts';
@@ -15,6 +17,7 @@
   import SideSwitch from '$lib/ui/SideSwitch.svelte';
   import Field from '$lib/ui/Field.svelte';
   import CopyForm from './CopyForm.svelte';
+  import { planHead } from './planHead';
   import PlanForm from './PlanForm.svelte';
   import ServedGoal from './ServedGoal.svelte';
   import SessionPanel from './SessionPanel.svelte';
@@ -58,9 +61,17 @@
       ? `${changeText(change.before, change.after, measure, unit)} at the last measure: ${change.verdict}`
       : undefined
   );
+  /** Asked for where a goal is reached: a plan that holds it. */
+  const holds = $derived(page.url.searchParams.get('then') === 'hold');
+  /** Sessions a week that hold a range (common practice). */
+  const holdingSessions = 2;
   const shape = $derived(
     data.plan
-      ? { ...data.plan, startOn: data.today }
+      ? {
+          ...data.plan,
+          startOn: data.today,
+          ...(holds && { sessionsPerWeek: Math.min(holdingSessions, data.plan.sessionsPerWeek) })
+        }
       : {
           schoolId: data.client.schoolId ?? longHold.id,
           weeks: 4,
@@ -69,7 +80,11 @@
           startOn: data.today
         }
   );
-  let changing = $state(false);
+  let changing = $derived(holds);
+  const isReached = $derived(data.goal !== null && isGoalReached(data.goal, data.latest, unit));
+  const head = $derived(
+    data.goal ? planHead({ readings: data.readings, isReached, weeks, doses: data.doses, headline: data.goal.headline }) : []
+  );
   const copying = $derived(form && 'form' in form && form.form === 'copy' ? form : null);
   const making = $derived(copying ? null : form);
   const band = $derived(told ? [{ week: 0, ...told.now }, ...told.weeks] : []);
@@ -128,6 +143,12 @@
           <a class="btn" href="/people/{data.client.id}/plan/change">Change what comes</a>
         </div>
       </div>
+      <dl class="grid gap-x-4 gap-y-1 leading-snug sm:grid-cols-[max-content_1fr]">
+        {#each head as { about, text } (about)}
+          <dt class="font-semibold max-sm:mt-1">{about}</dt>
+          <dd>{text}</dd>
+        {/each}
+      </dl>
       {#if staircase}
         <Sideways label="The staircase"><StaircaseDrawing {staircase} {other} shelf={data.shelf} {unit} {news} {band} /></Sideways
         >

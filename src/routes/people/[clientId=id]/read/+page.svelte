@@ -10,11 +10,12 @@
     dateText,
     degText,
     headlineText,
+    isAtTarget,
     shortDate,
-    shownNumber,
     stateText,
     valueText
   } from '$lib/ui/format';
+  import { isGoalReached } from '$lib/ui/goalReached';
   import SideMark from '$lib/ui/SideMark.svelte';
   import Why from '$lib/ui/Why.svelte';
   import Balance from './Balance.svelte';
@@ -32,12 +33,7 @@
   const hasTried = $derived(Object.keys(tried).length > 0);
   const text = (value: number) => headlineText(value, headline.id, unit);
   const size = (value: number) => valueText(Math.abs(value), { unit: headline.unit }, unit);
-  /** Whether a value is at the target or beyond it, as both are shown. */
-  const isThere = (value: number) =>
-    goal.target !== null &&
-    (headline.betterIs === 'lower'
-      ? shownNumber(value, headline, unit) <= shownNumber(goal.target, headline, unit)
-      : shownNumber(value, headline, unit) >= shownNumber(goal.target, headline, unit));
+  const isThere = (value: number) => isAtTarget(value, goal.target, headline, unit);
   /** When two values were last taken alike, where these are not the two that stand on the page. */
   const takenWhen = (
     { difference, takenOn, state }: { difference: { of: readonly [number, number] }; takenOn: string; state: BodyState },
@@ -47,7 +43,7 @@
       ? ''
       : ` where both were last taken alike (${dateText(takenOn)}, ${stateText[state]}: ${difference.of.map(text).join(' against ')})`;
   const apart = (a: number, b: number) => apartText(a, b, headline, unit);
-  const isReached = $derived(data.figures.every((f) => f.latest !== null && isThere(f.latest.value)));
+  const isReached = $derived(isGoalReached(goal, data.latest, unit));
   const findings = $derived(data.readings.flatMap((r) => findingsOf(r, catalogue.allowanceDeg)));
   const shownFindings = $derived(findings.filter((f, i) => findings.findIndex((g) => g.text === f.text) === i));
   const sentences = $derived(sentencesOf(data.readings, isReached));
