@@ -347,7 +347,8 @@ export type { GateAsk } from './safety/ask';
 export { deepens, type DialEnd } from './safety/ends';
 export { isFlatHeld, stageOpening, type StageOpening } from './safety/stages';
 export type { DialWait } from './safety/waits';
-export { capsOf, goalBar, limitOfCap, whileTaught, type Caps } from './safety/caps';
+export { capsOf, goalBar, limitOfCap, whileTaught, type Caps, nextEffortCap } from './safety/caps';
+export { stretchMostOf } from './safety/upperLimit';
 export { endStopOf } from './safety/endStops';
 export { flatHeld, waitDays } from './safety/rules';
 export { reachKey, type Closed, type DialMove, type SafetyPerson, type ToldPain } from './safety/person';
@@ -433,4 +434,4 @@ export { expectedPerWeek, headlineForecast, isForetold, type HeadlineAsk } from 
 export { scored, scoresNeeded, shareWithin, type KeptBands, type Scored } from './forecast/score';
 export { smallWins, type Win, type WinsAsk } from './progress/wins';
 export { planSummary, type PlanSummary } from './plan/planSummary';
-export { alertRules, attendanceAlert, exerciseAlerts, plateauAlert, type Alert } from './trend/alerts';
+export { alertRules, attendanceAlert, effortAlert, exerciseAlerts, plateauAlert, type Alert } from './trend/alerts';

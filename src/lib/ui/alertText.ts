@@ -37,6 +37,13 @@ export function alertText(alert: Alert, nameOf: (exerciseId: string) => string, 
         to: `grade?exercise=${alert.exerciseId}`,
         link: 'To its settings'
       };
+    case 'effort may rise':
+      return {
+        text: `${nameOf(alert.exerciseId)}: ${plural(alert.sessions, 'session')} at ${alert.from} % over four weeks, all as planned.`,
+        mend: `The effort cap may go to ${alert.to} %, if you judge so.`,
+        to: 'check?topic=caps',
+        link: 'To the caps'
+      };
     case 'past the tape':
       return {
         text: `${nameOf(alert.exerciseId)}${sided(alert.side)} stands at ${lengthText(alert.at, unit)}; measured were ${lengthText(alert.measured, unit)} on ${dateText(alert.on)}.`,

@@ -99,11 +99,7 @@ function minutesText(before: WeekOutline, after: WeekOutline): string[] {
 
 /** What moved of each exercise. */
 function exerciseTexts(before: WeekOutline, after: WeekOutline, find: FindName): string[] {
-  if (!isKnown(before) || !isKnown(after))
-    return movedSets(
-      before.sessions.map((s) => s.allotment),
-      after.sessions.map((s) => s.allotment)
-    ).map((m) => planChangeText(m, find));
+  if (!isKnown(before) || !isKnown(after)) return movedSets(setsIn(before), setsIn(after)).map((m) => planChangeText(m, find));
   const [was, is] = [blocksIn(before), blocksIn(after)];
   const ids = [...new Set([...is, ...was].map((b) => b.exerciseId))];
   const of = (blocks: readonly Block[], id: string) => blocks.filter((b) => b.exerciseId === id);
@@ -121,11 +117,19 @@ function exerciseTexts(before: WeekOutline, after: WeekOutline, find: FindName):
   return more > 1 ? [...texts.slice(0, namedMost), `And ${more} exercises more.`] : texts;
 }
 
+/** Sets of each session: as it holds them where its blocks are known, else as they were allotted. */
+const setsIn = (week: WeekOutline): Allotment[] =>
+  week.sessions.map(({ blocks, allotment }) =>
+    blocks.length === 0
+      ? allotment
+      : blocks.filter(isWorked).map((b) => ({ exerciseId: b.exerciseId, sets: Math.max(...b.work.map((w) => w.sets)) }))
+  );
+
 /** Figures of one exercise that differ between two weeks. */
 function figureTexts(from: readonly Block[], to: readonly Block[]): string[] {
-  const setsIn = (blocks: readonly Block[]) => blocks.reduce((sum, b) => sum + Math.max(...b.work.map((w) => w.sets)), 0);
+  const setsOf = (blocks: readonly Block[]) => blocks.reduce((sum, b) => sum + Math.max(...b.work.map((w) => w.sets)), 0);
   const figures = (blocks: readonly Block[]) => [
-    { sets: setsIn(blocks), one: 'set a week', many: 'sets a week' },
+    { sets: setsOf(blocks), one: 'set a week', many: 'sets a week' },
     ...countsOf(blocks[0]!.work[0]!.form).map(({ n, ...words }) => ({ sets: n, ...words }))
   ];
   const before = figures(from);

@@ -83,6 +83,21 @@ describe('decide, the first rule that fires', () => {
     expect(decide(ask({ measures: more, prescription }))).toMatchObject({ verdict: 'deepen', dial: 'depthCm', to: 12.5 });
   });
 
+  test('in a week that is full nothing is made longer: depth goes on, time does not', () => {
+    const measures = { ...ask().measures, isFull: true };
+    expect(decide(ask({ measures }))).toMatchObject({ verdict: 'deepen', dial: 'depthCm' });
+    const prescription = { ...ask().prescription, dials: dialsAt(15).filter((d) => d.id === 'holdS') };
+    const held = decide(ask({ measures, prescription }));
+    expect(held).toMatchObject({ rule: 'target met', verdict: 'stay' });
+    expect(whyText(held.because[0]!)).toContain('nothing is made longer');
+  });
+
+  test('what has no step left says so, whoever has the turn today', () => {
+    const prescription = { ...ask().prescription, dials: dialsAt(15).map((d) => ({ ...d, harder: null })) };
+    const last = decide(ask({ prescription, linkDeepenedToday: true, otherSide: { isWeaker: false, stepsAhead: 2 } }));
+    expect(last.because).toContainEqual({ code: 'all at their end' });
+  });
+
   test.each(['no deepening', 'half way only'] as const)('a limit of %s keeps it where it is', (kind) =>
     expect(decide(ask({ gated: gatedFor({ limits: [limit(kind)] }) }))).toMatchObject({ rule: 'target met', verdict: 'stay' })
   );

@@ -19,6 +19,8 @@ export type DecideAsk = Readonly<{
     deepeningsSince: number;
     /** Of dials that stand as high as something was measured: how far the tape lets them go. */
     tape?: Readonly<Partial<Record<DialId, TapeEnd>>>;
+    /** The week stretches a motion of it for as long as is let. */
+    isFull?: boolean;
   }>;
   /** What the gate says of it today, where it stands. */
   gated: Gated;
@@ -201,6 +203,10 @@ const targetMet: Rule = (ask) => {
       if (end) held.push({ code: 'gate', reason: end.why });
       continue;
     }
+    if (ask.measures.isFull && lengthening.has(dial.id)) {
+      held.push({ code: 'week full' });
+      continue;
+    }
     const tape = ask.measures.tape?.[dial.id];
     if (tape && isPastTape({ ...dial, at: dial.harder }, tape, Math.sign(dial.harder - dial.at))) {
       held.push({ code: 'past the tape', to: dial.harder, unit: dial.unit, measured: tape.value, on: tape.on });
@@ -217,11 +223,15 @@ const targetMet: Rule = (ask) => {
     if (soon) return stay({ code: 'gate', reason: soon.why }, met);
     return { verdict: 'deepen', dial: dial.id, from: dial.at, to: dial.harder, because: [met, ...held] };
   }
+  if (held.some((why) => why.code === 'week full')) return stay(...held, met);
   if (held.some((why) => why.code === 'past the tape')) return { ...stay(...held, met), asks: ['retest'] };
   // A step that is closed for a while is no end.
   const closed = held.filter((why) => why.code === 'came back twice');
   return closed.length > 0 ? stay(...closed, met) : stay({ code: 'all at their end' }, met, ...held);
 };
+
+/** Dials by which an exercise takes longer. */
+const lengthening: ReadonlySet<DialId> = new Set<DialId>(['holdS', 'contractionS', 'rounds', 'breaths', 'reps']);
 
 /** True where a dial stands harder than the tape shows by more than its error; `way` is the sign of harder. */
 export const isPastTape = ({ at }: Pick<DialState, 'at'>, { end }: TapeEnd, way: number): boolean => way * (at - end) > 1e-9;

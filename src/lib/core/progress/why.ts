@@ -39,6 +39,7 @@ const plainTexts = {
   'nothing logged': 'Nothing is logged yet.',
   'something unsaid': 'A set has unanswered questions.',
   'retest overdue': 'A new measure is overdue. Measure before anything is made harder.',
+  'week full': 'The week holds as much stretch of this motion as is worth while: nothing is made longer.',
   'link deepened': 'This motion was already made harder today.',
   'weaker side leads': 'The weaker side leads; this side is already one step ahead.',
   'all at their end': 'This is the hardest setting: take the next harder exercise, or the goal is reached.',

@@ -35,6 +35,16 @@ export function capsOf(limits: readonly Limit[]): Caps {
   };
 }
 
+/** A cap of effort that is proposed to the instructor at most (common practice). */
+const highestProposedPct = 80;
+
+/** The next cap of effort that may be proposed to the instructor; none where anything but the instructor's own caps limits the person. */
+export function nextEffortCap(limits: readonly Limit[]): number | null {
+  const { effortPct } = capsOf(limits);
+  const isFree = limits.every((l) => l.from === setByInstructor);
+  return isFree && effortPct >= defaultEffortCapPct && effortPct < highestProposedPct ? effortPct + 10 : null;
+}
+
 /** How many sessions a newcomer to press and draw stays at the teaching effort. */
 const teachingSessions = 2;
 

@@ -1,5 +1,16 @@
 import { describe, expect, test } from 'vitest';
-import { attendanceAlert, exerciseAlerts, normalDraw, plateau, plateauAlert, seededRandom, type SessionRecord } from '../index';
+import {
+  addDays,
+  attendanceAlert,
+  effortAlert,
+  exerciseAlerts,
+  nextEffortCap,
+  normalDraw,
+  plateau,
+  plateauAlert,
+  seededRandom,
+  type SessionRecord
+} from '../index';
 
 // Which signs make an instructor look again: common practice; the figures are assumptions (docs/sources.md#trend).
 const said = (sensation: number, alignmentKept = true): SessionRecord => ({
@@ -9,6 +20,29 @@ const said = (sensation: number, alignmentKept = true): SessionRecord => ({
   pains: []
 });
 const clean: SessionRecord = { on: '2026-03-02', plannedSets: 1, sets: [{ clean: true }], pains: [] };
+// Source: common practice, an effort past 60 % after weeks of clean presses; how many is an assumption.
+describe('the effort', () => {
+  const pressed = (n: number, everyDays: number, more: (i: number) => Partial<SessionRecord> = () => ({})): SessionRecord[] =>
+    Array.from({ length: n }, (_, i) => ({ ...clean, on: addDays('2026-03-02', i * everyDays), ...more(i) }));
+  const told = (history: SessionRecord[]) => effortAlert('frog', history, { from: 60, to: 70, sensationCap: 4 });
+
+  test('may rise after four weeks of clean presses at the cap, counted from when it was reached', () => {
+    expect(told(pressed(9, 4))).toMatchObject({ code: 'effort may rise', from: 60, to: 70, sessions: 9 });
+    expect(told(pressed(7, 4))).toBeNull();
+    expect(told(pressed(3, 20))).toBeNull();
+    expect(told(pressed(9, 4, (i) => (i === 5 ? { sets: said(6).sets } : {})))).toBeNull();
+    const moved = { verdict: 'deepen', dial: 'effortPct', from: 55, to: 60 } as const;
+    expect(told(pressed(9, 4, (i) => (i === 4 ? { decision: moved } : {})))).toBeNull();
+  });
+
+  test('goes to 70 and 80 %, and no further; never where anything but the instructor limits it', () => {
+    const own = (value: number) => ({ kind: 'effort cap', value, from: 'instructor' }) as const;
+    expect([60, 70, 80, 50].map((n) => nextEffortCap([own(n)]))).toEqual([70, 80, null, null]);
+    expect(nextEffortCap([own(60), { kind: 'adult present', from: 'under 18' }])).toBeNull();
+    expect(nextEffortCap([own(60), { kind: 'no ballistic', from: '60 and over' }])).toBeNull();
+  });
+});
+
 const codes = (history: SessionRecord[]) => exerciseAlerts('frog', null, history).map((a) => a.code);
 
 describe('exerciseAlerts', () => {

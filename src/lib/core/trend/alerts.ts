@@ -1,6 +1,7 @@
 import { median } from 'simple-statistics';
 import type { Side } from '../body/side';
-import type { SessionRecord } from '../progress/history';
+import { daysBetween } from '../days';
+import { metTarget, type SessionRecord } from '../progress/history';
 import { mannKendall } from './mannKendall';
 import { plateauRules, type Plateau } from './plateau';
 
@@ -22,6 +23,8 @@ export type Alert =
     }>
   /** A stack stands harder than what was measured of the same position, by more than the error. */
   | Readonly<{ code: 'past the tape'; exerciseId: string; side: Side | null; at: number; measured: number; on: string }>
+  /** Presses at the cap of effort were clean for weeks: it may be raised, by the instructor. */
+  | Readonly<{ code: 'effort may rise'; exerciseId: string; from: number; to: number; sessions: number }>
   | Readonly<{ code: 'check overdue' }>;
 
 /** What an alert looks back on, and from where on it speaks (assumptions). */
@@ -32,7 +35,9 @@ export const alertRules = {
   driftRise: 2,
   shapeSessions: 6,
   lostSessions: 2,
-  dueSessions: 4
+  dueSessions: 4,
+  effortDays: 28,
+  effortSessions: 4
 } as const;
 
 /** Whether too few sessions were done lately; before anything is said of the plan. */
@@ -62,6 +67,25 @@ export function exerciseAlerts(exerciseId: string, side: Side | null, history: r
       : []),
     ...(lost >= alertRules.lostSessions ? [{ code: 'shape lost' as const, exerciseId, side, lost, sessions: last.length }] : [])
   ];
+}
+
+/**
+ * Whether the cap of effort may be raised: presses at the cap that were clean for four weeks.
+ *
+ * Model:  sessions since the effort was moved last, all as planned, four at least, and four weeks from the first to the last (common practice; how many
+ *         is an assumption).
+ */
+export function effortAlert(
+  exerciseId: string,
+  history: readonly SessionRecord[],
+  { from, to, sensationCap }: Readonly<{ from: number; to: number; sensationCap: number }>
+): Alert | null {
+  const lastMove = history.findLastIndex((r) => r.decision?.dial === 'effortPct');
+  const since = history.slice(lastMove + 1).filter((r) => r.sets.length > 0);
+  const [first, last] = [since[0], since.at(-1)];
+  if (!first || !last || since.length < alertRules.effortSessions) return null;
+  if (daysBetween(first.on, last.on) < alertRules.effortDays || !since.every((r) => metTarget(r, sensationCap))) return null;
+  return { code: 'effort may rise', exerciseId, from, to, sessions: since.length };
 }
 
 function drifts(values: readonly number[]): boolean {

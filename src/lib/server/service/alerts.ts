@@ -1,9 +1,13 @@
 import {
   attendanceAlert,
+  capsOf,
+  effortAlert,
   exerciseAlerts,
   isPastTape,
   measureOf,
+  nextEffortCap,
   plateauAlert,
+  sides,
   type Alert,
   type Exercise,
   type Side
@@ -14,6 +18,7 @@ import type { GoalCase, LoggedCase } from './clientCase';
 import { compareSides } from './comparing';
 import { attendedLately } from './forecasting';
 import { settingOf, tapeEnds } from './gradeExercise';
+import { safetyOf } from './safety';
 import { recordsOf } from './sessionRecords';
 import { takenOf } from './taken';
 import { weekOf } from './week';
@@ -34,6 +39,7 @@ export function alertsOf(c: LoggedCase, outlooks: readonly Outlook[]): Alert[] {
         ...pastTape(c, exercise, side)
       ])
     ),
+    ...effortMayRise(c),
     ...outlooks.flatMap((o) => plateauAlert(o.side, o.plateau) ?? []),
     ...outlooks.flatMap((o) => offForecast(c, o) ?? []),
     ...sideBehind(c)
@@ -46,6 +52,21 @@ function offForecast(c: GoalCase, { side, lately }: Outlook): Alert | null {
   const { madeOn, value, band } = lately;
   const isBehind = measureOf(c.goal.headline).betterIs === 'lower' ? value > band.p50 : value < band.p50;
   return { code: 'off the forecast', side, madeOn, value, low: band.p05, high: band.p95, isBehind };
+}
+
+/** The first exercise that is pressed at the cap and was clean for weeks; the cap is one for all. */
+function effortMayRise(c: LoggedCase): Alert[] {
+  const { limits } = safetyOf(c);
+  const to = nextEffortCap(limits);
+  if (to === null) return [];
+  const { effortPct: from, sensation: sensationCap } = capsOf(limits);
+  const found = weekOf(c).flatMap(({ exercise }) => {
+    const places = exercise.sides === 'each' ? sides : ([null] as const);
+    if (places.some((side) => (settingOf(c, exercise, side ?? 'left').effortPct ?? 0) < from)) return [];
+    const alerts = places.map((side) => effortAlert(exercise.id, recordsOf(c, exercise.id, side), { from, to, sensationCap }));
+    return alerts.every((a) => a !== null) ? alerts.slice(0, 1) : [];
+  });
+  return found.slice(0, 1);
 }
 
 /** Stacks that were taken further than the tape shows. */

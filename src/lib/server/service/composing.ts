@@ -264,6 +264,21 @@ export async function chosenSession(db: Db, c: PlannedCase, sessionId: number | 
   return { session: sessions.find((s) => s.id === row.id)!, week, doses: doseByLink(sessions.flatMap((s) => s.blocks)) };
 }
 
+/** Minutes of stretch that each motion of a side gets in the next week that is whole and still to come; empty where none is. */
+export const stretchAhead = perCase((c: PlannedCase): ReadonlyMap<string, number> => {
+  const ahead = sessionsOfPlan(c);
+  const whole = [...new Set(ahead.map((s) => s.week))].find((week) =>
+    ahead.every((s) => s.week !== week || (s.status === 'planned' && !s.easy))
+  );
+  const blocks =
+    whole === undefined
+      ? []
+      : composerOf(c)
+          .outlineOf(whole)
+          .sessions.flatMap((s) => s.blocks);
+  return new Map(doseByLink(blocks).map((d) => [`${d.link}/${d.side}`, d.stretchS / 60]));
+});
+
 /** Sessions with wishes of their own that found nothing to hold: they fell out of the week. */
 function emptySessions({ wishes, sessionsPerWeek }: Plan, sessions: readonly Readonly<{ ordinal: number }>[]) {
   const numbers = Object.keys(wishes.sessions).map(Number);

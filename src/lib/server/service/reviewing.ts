@@ -15,6 +15,7 @@ import {
   progressRules,
   retestEveryDays,
   stretchesLine,
+  stretchMostOf,
   type Decision,
   type DialId,
   type DialState,
@@ -26,15 +27,15 @@ import {
 } from '$lib/core';
 import type { Db } from '../db/db';
 import type { Session } from '../repo/sessionRepo';
-import { dateOf, withLog, type GoalCase, type LoggedCase } from './clientCase';
-import { sessionsOfPlan } from './composing';
+import { dateOf, isPlanned, withLog, type GoalCase, type LoggedCase } from './clientCase';
+import { sessionsOfPlan, stretchAhead } from './composing';
 import { weakerSide } from './comparing';
 import { pieceIn } from './goalsServed';
 import { sideState, tapeEnds } from './gradeExercise';
 import { nextExercise } from './nextExercise';
 import { takenOf } from './taken';
 import { perCase } from './perCase';
-import { gateOf, isHurt } from './safety';
+import { gateOf, isHurt, safetyOf } from './safety';
 import { endedSessions, isOfVariantNow, limitsOfLastSession, painsIn, recordsOf } from './sessionRecords';
 
 /** Parts in the order in which a link is deepened first: the position, then what opens it, then the active work. */
@@ -179,6 +180,7 @@ function decideOne(
       lastOn,
       retestEveryDays,
       tape: tapeEnds(c, exercise, side),
+      isFull: isWeekFull(c, exercise, side),
       deepeningsSince: steps(side).filter(
         (d) => d.verdict === 'deepen' && deeper(d.dial) && lastOn !== null && d.decidedOn > lastOn
       ).length
@@ -193,6 +195,14 @@ function decideOne(
     today: c.today
   });
   return { decision, dials };
+}
+
+/** True where the weeks to come stretch a motion of an exercise for as long as is let. */
+function isWeekFull(c: GoalCase, exercise: Exercise, side: Side | null): boolean {
+  if (!isPlanned(c) || partOf(pieceIn(c, exercise)) === 'own') return false;
+  const ahead = stretchAhead(c);
+  const { weekMin } = stretchMostOf(safetyOf(c));
+  return movedMotions(exercise, side).some((m) => (ahead.get(`${m.motion}/${m.side}`) ?? 0) >= weekMin);
 }
 
 /** When the headline of the goal was measured last, on a side where it has sides. */

@@ -83,7 +83,16 @@
   let changing = $derived(holds);
   const isReached = $derived(data.goal !== null && isGoalReached(data.goal, data.latest, unit));
   const head = $derived(
-    data.goal ? planHead({ readings: data.readings, isReached, weeks, doses: data.doses, headline: data.goal.headline }) : []
+    data.goal
+      ? planHead({
+          readings: data.readings,
+          isReached,
+          weeks,
+          doses: data.doses,
+          headline: data.goal.headline,
+          today: data.today
+        })
+      : []
   );
   const copying = $derived(form && 'form' in form && form.form === 'copy' ? form : null);
   const making = $derived(copying ? null : form);

@@ -19,7 +19,8 @@ const ask: HeadAsk = {
     { link: 'HE', side: 'right', stretchS: 200, contractionS: 90, activeS: 0 },
     { link: 'HF-KS', side: 'left', stretchS: 120, contractionS: 0, activeS: 0 }
   ],
-  headline: 'front_split_gap'
+  headline: 'front_split_gap',
+  today: '2026-03-03'
 };
 const textAbout = (about: string, more: Partial<HeadAsk> = {}) =>
   planHead({ ...ask, ...more }).find((h) => h.about === about)!.text;
@@ -32,6 +33,7 @@ describe('the head of a plan', () => {
       'Weeks 1 to 2 settling in, weeks 3 to 4 gaining range; week 4 easy. A usual week gives front of the hip 6 min a side, hamstring length 2.'
     );
     expect(textAbout('Tests')).toMatch(/next about 4 Mar\w* 2026\.$/);
+    expect(textAbout('Tests', { today: '2026-03-09' })).toMatch(/due since 4 Mar/);
     expect(textAbout('Changes')).toMatch(/^2 clean sessions in a row/);
   });
   test('a plan that is over names no next test, and one without work no minutes', () => {

@@ -26,6 +26,7 @@ export type HeadAsk = Readonly<{
   doses: readonly LinkDose[];
   /** Measure of the goal itself. */
   headline: string;
+  today: string;
 }>;
 
 /** A plan as its instructor would put it: one sentence each for its limit, its weeks, its tests and what would change it. */
@@ -33,7 +34,7 @@ export const planHead = (ask: HeadAsk): readonly Readonly<{ about: string; text:
   { about: 'Limit', text: limitText(ask) },
   { about: 'Weeks', text: weeksText(ask) },
   { about: 'Tests', text: testsText(ask) },
-  { about: 'Changes', text: changesText(ask) }
+  { about: 'Changes', text: changesText() }
 ];
 
 const limitText = ({ readings, isReached }: HeadAsk): string => {
@@ -71,13 +72,13 @@ function mostWorked(doses: readonly LinkDose[]): { link: LinkId; min: number }[]
     .slice(0, 3);
 }
 
-function testsText({ weeks, headline }: HeadAsk): string {
+function testsText({ weeks, headline, today }: HeadAsk): string {
   const name = measureOf(headline).name.toLowerCase();
   const next = weeks.find((w) => w.retest && w.sessions.some((s) => s.status === 'planned'));
   const on = next?.sessions.at(-1)?.on;
-  return `${capital(name)} is measured at the end of every second week, in the state of the first time${on ? `; next about ${dateText(on)}` : ''}.`;
+  return `${capital(name)} is measured at the end of every second week, in the state of the first time${on ? `; ${on < today ? 'due since' : 'next about'} ${dateText(on)}` : ''}.`;
 }
 
-const changesText = ({ headline }: HeadAsk): string =>
+const changesText = (): string =>
   `${capital(plural(progressRules.cleanSessions, 'clean session'))} in a row make one setting harder; pain, too strong a stretch or a shape lost twice takes one back. ` +
-  `If ${measureOf(headline).name.toLowerCase()} stands still for ${plateauRules.weeks} weeks though sessions are done, the work itself is exchanged.`;
+  `Where the measure stands still for ${plateauRules.weeks} weeks though sessions are done, the work itself is exchanged.`;
