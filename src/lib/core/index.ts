@@ -271,6 +271,7 @@ export {
   type Progression
 } from './plan/planProgression';
 export { fittedSession, sessionComposer, uncutSession } from './plan/fittedSession';
+export { minutesNotes } from './plan/minutesNotes';
 export { weekStepTexts, type WeekOutline } from './plan/weekSteps';
 export {
   isEasyWeek,

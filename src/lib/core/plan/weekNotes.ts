@@ -5,6 +5,7 @@ import { partOf, type Exercise, type LinkId } from '../exercise/exercise';
 import { isWorked, type Block } from '../session/block';
 import type { Allotment } from './allotment';
 import { doseByLink } from './doseByLink';
+import type { MinutesNote } from './minutesNotes';
 import type { FindName } from './planChange';
 import type { WeekPlace } from './planWeek';
 import type { Effect } from './sessionBlocks';
@@ -17,6 +18,7 @@ export type WeekNote =
   | Readonly<{ code: 'leans on'; exerciseId: string; pct: number }>
   | Readonly<{ code: 'all passive' }>
   | Readonly<{ code: 'empty session'; session: number }>
+  | MinutesNote
   | Readonly<{ code: 'one sided'; link: LinkId; side: Side }>
   | Readonly<{ code: 'nothing for it' | 'no room for it' | 'nothing active for it' | 'no room for active work'; link: LinkId }>;
 
@@ -103,7 +105,7 @@ export function weekFlags(sessions: readonly Readonly<{ blocks: readonly Block[]
 export type Mend =
   | Readonly<{ code: 'keep'; exerciseId: string }>
   | Readonly<{ code: 'free'; exerciseId: string; session: number | null }>
-  | Readonly<{ code: 'minutes' }>
+  | Readonly<{ code: 'minutes'; more?: number }>
   /** Another exercise takes its place. */
   | Readonly<{ code: 'swap'; exerciseId: string }>
   | Readonly<{ code: 'grade' }>;
@@ -117,15 +119,19 @@ export function mendOf(note: WeekNote): Mend | null {
     case 'no room for it':
     case 'no room for active work':
       return { code: 'minutes' };
+    case 'long warm-up':
+      return { code: 'minutes', more: note.more };
     case 'nothing for it':
     case 'nothing active for it':
     case 'all passive':
     case 'leans on':
+    case 'all of it is in':
       return { code: 'grade' };
     case 'worse':
     case 'without effect':
     case 'one sided':
     case 'empty session':
+    case 'motion has its fill':
       return null;
   }
 }
@@ -136,6 +142,10 @@ export function weekNoteText(note: WeekNote, find: FindName = exerciseOf): strin
     return 'Everything in this week is stretched, nothing is worked actively. What is opened is kept by own strength.';
   if (note.code === 'empty session')
     return `Session ${note.session} holds nothing: what is wished of it leaves nothing that may be done. Let it be in the studio, or less narrow.`;
+  if (note.code === 'all of it is in')
+    return `The sessions use ${note.used} of ${note.minutes} minutes: everything in the week is in, with all its sets. Add an exercise, or ask for fewer minutes.`;
+  if (note.code === 'long warm-up')
+    return `The warm-up takes ${note.warmUp} of ${note.minutes} minutes, as the Check asks. ${note.more} minutes more leave room for the work.`;
   if ('exerciseId' in note) {
     const { name } = find(note.exerciseId);
     switch (note.code) {
@@ -153,6 +163,8 @@ export function weekNoteText(note: WeekNote, find: FindName = exerciseOf): strin
   }
   const motion = motionOf(note.link).name;
   switch (note.code) {
+    case 'motion has its fill':
+      return `The sessions use ${note.used} of ${note.minutes} minutes: ${motion} has as much stretch as is worth while. More would go to another goal.`;
     case 'one sided':
       return `${capital(motion)} is worked on the ${note.side} and hardly on the ${otherSide(note.side)}.`;
     case 'nothing for it':

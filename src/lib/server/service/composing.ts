@@ -9,6 +9,7 @@ import {
   fittedSession,
   lackedBy,
   mendOf,
+  minutesNotes,
   phasesJoined,
   recipePlaces,
   weekFlags,
@@ -17,6 +18,7 @@ import {
   schoolOf,
   shareOf,
   smallCurve,
+  stretchMostOf,
   sessionComposer,
   timelineOf,
   uncutSession,
@@ -231,6 +233,7 @@ function weekView(c: PlannedCase, number: number, given: ReadonlyMap<number, Pre
         ? [
             ...weekNotes(week, allotments, demands, (id) => effectOf(c, id), plan.wishes.themes ? [] : plan.wishes.pins),
             ...weekFlags(turns.flatMap((o) => o.sessions)),
+            ...(of.share === 1 ? minutesNotes(whole(of.sessions), plan.minutes, stretchMostOf(safetyOf(c))) : []),
             ...emptySessions(plan, of.sessions)
           ]
             .map((n): WeekNoteTold => ({ text: weekNoteText(n, find), mend: mendOf(n) }))
@@ -238,6 +241,9 @@ function weekView(c: PlannedCase, number: number, given: ReadonlyMap<number, Pre
         : []
   };
 }
+
+/** Sessions whose parts are at hand. */
+const whole = (sessions: readonly SessionView[]) => sessions.filter((s) => s.blocks.length > 0);
 
 /** Exercises at their hardest setting, each with the one that could take its place. */
 const exchangeNotes = perCase((c: PlannedCase): WeekNoteTold[] =>

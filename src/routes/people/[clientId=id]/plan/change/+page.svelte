@@ -19,6 +19,7 @@
   import GoalShares from './GoalShares.svelte';
   import SessionWishes from './SessionWishes.svelte';
   import Versions from './Versions.svelte';
+  import { minutesAfter } from './minutesAfter';
   import WeekNotes from './WeekNotes.svelte';
   import WishGrid from './WishGrid.svelte';
   import { PlanWishesState } from './wishes.svelte';
@@ -52,14 +53,12 @@
       day: weekdayText(addDays(plan.startOn, day))
     }))
   );
-  /** Minutes more a session that are offered where a week has no room. */
-  const moreMinutes = 5;
   let minutesInput = $state<HTMLInputElement>();
   function mend(by: Mend): void {
     if (by.code === 'keep') wishes.set(by.exerciseId, null, 'in');
     else if (by.code === 'free') wishes.set(by.exerciseId, by.session, 'free');
     else if (minutesInput) {
-      minutesInput.value = String(plan.minutes + moreMinutes);
+      minutesInput.value = String(minutesAfter(plan.minutes, by));
       minutesInput.focus();
     }
   }
@@ -155,7 +154,7 @@
               </p>
             {/if}
             {#if shown.notes.length > 0}
-              <WeekNotes notes={shown.notes} minutes={plan.minutes + moreMinutes} {base} onMend={mend} />
+              <WeekNotes notes={shown.notes} minutes={plan.minutes} {base} onMend={mend} />
             {/if}
           {:else}
             <p>Every session of this plan is over. Make a new one on the plan’s own page.</p>

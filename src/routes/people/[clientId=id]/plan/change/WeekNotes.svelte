@@ -1,12 +1,17 @@
 <script lang="ts">
   import type { WeekNoteTold } from '$lib/contract/plan';
   import type { Mend } from '$lib/core';
+  import { minutesAfter } from './minutesAfter';
 
   /** What a week goes without or leans on, each with the wish that would mend it. */
   type Props = { notes: readonly WeekNoteTold[]; minutes: number; base: string; onMend: (mend: Mend) => void };
   let { notes, minutes, base, onMend }: Props = $props();
   const words = (mend: Mend): string =>
-    mend.code === 'keep' ? 'Keep it in' : mend.code === 'free' ? 'Let go of the place' : `Make it ${minutes} minutes`;
+    mend.code === 'keep'
+      ? 'Keep it in'
+      : mend.code === 'free'
+        ? 'Let go of the place'
+        : `Make it ${minutesAfter(minutes, mend)} minutes`;
 </script>
 
 <ul class="mt-2 flex flex-col" aria-label="What this week goes without">
