@@ -1,6 +1,15 @@
 import { describe, expect, test } from 'vitest';
 import { leftAfterBreak } from './gain';
-import { drawTruth, forecast, scaledPrior, simulateClient, usualPrior, type ForecastAsk, type SimulatedTruth } from '../index';
+import {
+  drawTruth,
+  forecast,
+  scaledPrior,
+  seededRandom,
+  simulateClient,
+  usualPrior,
+  type ForecastAsk,
+  type SimulatedTruth
+} from '../index';
 
 const ask: ForecastAsk = {
   observations: [
@@ -98,7 +107,7 @@ describe('forecast', () => {
 
   // Source: the assumption about breaks (docs/sources.md#forecast): two weeks cost nothing, each one after that 6 % of what was gained.
   test('a break costs nothing for two weeks and 6 % of the gain a week after that; what has come to rest gains no more', () => {
-    const still = { ...usualPrior, wanderPerWeek: 0, comesToRestPerWeek: 0 };
+    const still = { ...usualPrior, wanderPerWeek: 0, comesToRestPerWeek: 0, away: { ...usualPrior.away, perWeek: 0 } };
     expect([0, 1, 2, 3, 5].map(leftAfterBreak)).toEqual([1, 1, 1, 0.94, expect.closeTo(0.94 ** 3, 12)]);
     const away = forecast({ ...ask, sessionsPerWeek: 0, prior: still, weeks: 6 });
     const medians = [away.now, ...away.weeks].map((w) => w.p50);
@@ -173,6 +182,28 @@ describe('a simulated client', () => {
     ['whose gain stops at the 24th session', (t: SimulatedTruth) => ({ ...t, gainStopsAt: 24 })],
     ['who stay away for a month', (t: SimulatedTruth) => ({ ...t, away: { fromWeek: 13, weeks: 4 } })]
   ])('and for most people %s', (_, change) => {
-    expect(held(change)).toBeGreaterThan(0.66);
+    expect(held(change)).toBeGreaterThan(0.74);
+  });
+
+  // Source: our own simulation; what is aimed at is 86 to 94 % (docs/benchmarks.md).
+  test('and in lives with rest, weeks away and an error that is larger than is known', () => {
+    const random = seededRandom(77);
+    const mixed = (t: SimulatedTruth): SimulatedTruth => ({
+      ...t,
+      ...(random() < 0.4 && { gainStopsAt: 10 + Math.floor(random() * 40) }),
+      ...(random() < 0.5 && { away: { fromWeek: 2 + Math.floor(random() * 16), weeks: 2 + Math.floor(random() * 5) } })
+    });
+    expect(held(mixed)).toBeGreaterThan(0.8);
+    expect(held((t) => ({ ...t, sem: 4 }))).toBeGreaterThan(0.72);
+  });
+
+  test('weeks away ahead widen the band downward, and rest that has come already leaves no gain ahead', () => {
+    const never = { ...usualPrior, away: { ...usualPrior.away, perWeek: 0 } };
+    const often = { ...usualPrior, away: { perWeek: 0.2, weeks: [4, 6] as const } };
+    expect(endOf({ ...ask, prior: often }).p05).toBeLessThan(endOf({ ...ask, prior: never }).p05);
+    const sessionWeeks = Array.from({ length: 60 }, (_, i) => (i + 1) / 3);
+    const rested = [0, 4, 8, 12, 16, 20].map((week) => ({ week, session: week * 3, value: week < 8 ? 100 + week * 2 : 116 }));
+    const flat = endOf({ ...ask, observations: rested, sessionWeeks, now: { session: 60, week: 20 }, sem: 0.5 });
+    expect(flat.p50 - 116).toBeLessThan(3);
   });
 });

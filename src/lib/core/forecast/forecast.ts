@@ -43,7 +43,7 @@ export type Forecast = Readonly<{
  * What is likely by when: the range week by week, and the share of likely futures in which the goal was reached by then.
  *
  * Model:  start + G·(1 − e^(−k·n)) over completed sessions, with a share of people who gain nothing, a level that wanders from week to
- *         week, and a loss in breaks. What is known of gain and rate comes from a grid (`posteriorOf`); attendance is Beta-binomial. From
+ *         week, a gain that comes to rest, weeks away, and a loss in breaks. What is known of gain and rate comes from a grid (`posteriorOf`); attendance is Beta-binomial. From
  *         each, so many futures are drawn with the seed. `priorShare`: sd of the gain ahead, over its sd if nothing had been measured.
  * Units:  those of the values, true levels and not single measures; degrees unless `prior` says otherwise.
  * Throws: CoreFault 'measure_missing' without observations; the range errors of weeks, sem, sessions a week.
@@ -58,7 +58,7 @@ export function forecast(ask: ForecastAsk): Forecast {
   const sign = betterIs === 'higher' ? 1 : -1;
 
   const { seen, sessionWeeks, now } = course(ask, sign);
-  const { cells, levelSd } = posteriorOf(seen, ask.sem, prior, sessionWeeks, now);
+  const cells = posteriorOf(seen, ask.sem, prior, { sessionWeeks, now });
   const random = seededRandom(ask.seed);
   const attendances = likelyAttendances(prior, ask);
   const idleNow = now.session > 0 ? now.week - (sessionWeeks[now.session - 1] ?? 0) : now.week;
@@ -68,15 +68,18 @@ export function forecast(ask: ForecastAsk): Forecast {
   const reachedBy = new Array<number>(weeks + 1).fill(0);
   for (const [i, cell] of drawn(cells, paths, random).entries()) {
     const attendance = attendances[Math.floor(random() * attendances.length)]!;
-    let level = cell.levelNow + levelSd * normalDraw(random);
+    let level = cell.levelNow + cell.levelSd * normalDraw(random);
     let gained = cell.gainedNow;
     let idle = idleNow;
     let reached = false;
-    let isAtRest = false;
+    let isAtRest = cell.isAtRest;
+    let weeksAway = 0;
     values[0]![i] = sign * (level + cell.gain * gained);
     for (let week = 1; week <= weeks; week++) {
       let sessions = 0;
-      for (let s = 0; s < perWeek; s++) if (random() < attendance) sessions++;
+      if (weeksAway === 0 && random() < prior.away.perWeek) weeksAway = lengthAway(prior.away.weeks, random());
+      for (let s = 0; s < perWeek && weeksAway === 0; s++) if (random() < attendance) sessions++;
+      weeksAway = Math.max(0, weeksAway - 1);
       idle = sessions > 0 ? 0 : idle + 1;
       if (idle > breakRule.freeWeeks) gained *= 1 - breakRule.lostPerWeek;
       isAtRest ||= random() < prior.comesToRestPerWeek;
@@ -129,6 +132,9 @@ function spread(moments: readonly Readonly<{ session: number; week: number }>[])
   return weeks;
 }
 
+const lengthAway = ([least, most]: ForecastPrior['away']['weeks'], draw: number): number =>
+  least + Math.floor(draw * (most - least + 1));
+
 /** Likely shares of sessions attended, each as likely as the next. */
 function likelyAttendances({ attendance }: ForecastPrior, { attended, missed }: ForecastAsk): number[] {
   const steps = 40;
@@ -150,10 +156,15 @@ function drawn(cells: readonly Cell[], count: number, random: () => number): Cel
 }
 
 function priorShare(cells: readonly Cell[], sessionsAhead: number): number {
-  const ahead = cells.map((c) => c.gain * (gainedAfter(c.gainedNow, c.rate, sessionsAhead) - c.gainedNow));
+  const gainAhead = (c: Cell) => (c.isAtRest ? 0 : c.gain * (gainedAfter(c.gainedNow, c.rate, sessionsAhead) - c.gainedNow));
   const spreadBy = (chanceOf: (c: Cell) => number) => {
-    const mean = ahead.reduce((sum, g, i) => sum + g * chanceOf(cells[i]!), 0);
-    return Math.sqrt(ahead.reduce((sum, g, i) => sum + (g - mean) ** 2 * chanceOf(cells[i]!), 0));
+    let [mean, square] = [0, 0];
+    for (const c of cells) {
+      const gain = gainAhead(c);
+      mean += gain * chanceOf(c);
+      square += gain ** 2 * chanceOf(c);
+    }
+    return Math.sqrt(Math.max(0, square - mean ** 2));
   };
   const before = spreadBy((c) => c.priorChance);
   return before === 0 ? 1 : Math.min(1, spreadBy((c) => c.chance) / before);

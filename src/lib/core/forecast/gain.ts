@@ -13,17 +13,20 @@ export const gainedAfter = (share: number, rate: number, sessions: number): numb
 /**
  * Share of the whole gain at each of several moments, of 1.
  *
+ * Model:  after `restAfter` sessions nothing more comes; null: it goes on.
  * Units:  weeks for `sessionWeeks` (when each session was done) and the moments; `rate` a session.
  */
 export function gainedShares(
   rate: number,
   sessionWeeks: readonly number[],
-  moments: readonly Readonly<{ session: number; week: number }>[]
+  moments: readonly Readonly<{ session: number; week: number }>[],
+  restAfter: number | null = null
 ): number[] {
   const after = [0];
   for (const [i, week] of sessionWeeks.entries()) {
     const before = sessionWeeks[i - 1] ?? week;
-    after.push(gainedAfter(after[i]! * leftAfterBreak(week - before), rate, 1));
+    const kept = after[i]! * leftAfterBreak(week - before);
+    after.push(restAfter !== null && i >= restAfter ? kept : gainedAfter(kept, rate, 1));
   }
   return moments.map(({ session, week }) => {
     const last = sessionWeeks[session - 1];
