@@ -25,8 +25,8 @@ export function gainedShares(
   const after = [0];
   for (const [i, week] of sessionWeeks.entries()) {
     const before = sessionWeeks[i - 1] ?? week;
-    const kept = after[i]! * leftAfterBreak(week - before);
-    after.push(restAfter !== null && i >= restAfter ? kept : gainedAfter(kept, rate, 1));
+    const left = after[i]! * leftAfterBreak(week - before);
+    after.push(restAfter !== null && i >= restAfter ? left : gainedAfter(left, rate, 1));
   }
   return moments.map(({ session, week }) => {
     const last = sessionWeeks[session - 1];

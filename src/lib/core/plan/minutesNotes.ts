@@ -4,7 +4,7 @@ import { isWorked, type Block } from '../session/block';
 import { compileSession } from '../session/compileSession';
 import { doseByLink } from './doseByLink';
 
-/** What a week makes of the minutes it was given. Units: minutes. */
+/** Minutes of a week that are not used, or that a limit takes. Units: minutes. */
 export type MinutesNote =
   /** Less is used than was asked for: a motion has its fill of stretch, or everything in the week is in with all its sets. */
   | Readonly<{ code: 'motion has its fill'; link: LinkId; used: number; minutes: number }>
@@ -15,7 +15,7 @@ export type MinutesNote =
 const rules = { usedShare: 0.85, fillShare: 0.85, warmUpShare: 0.3 } as const;
 
 /**
- * What is said of the minutes of a usual week: why they are not used, or that a limit makes the warm-up long.
+ * Notes on the minutes of a usual week: why they are not used, or that a limit makes the warm-up long.
  *
  * Model:  of the longest session. What a warm-up may take without a word is three tenths; so many minutes more make it that.
  */

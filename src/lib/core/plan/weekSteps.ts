@@ -14,7 +14,7 @@ export type WeekOutline = Readonly<{
   easy: boolean;
   /** How much of the usual work it holds, of 1. */
   share: number;
-  /** Of sessions that are over the blocks are not at hand. */
+  /** Those that are over have no blocks at hand. */
   sessions: readonly Readonly<{ allotment: Allotment; blocks: readonly Block[]; theme: LinkId | null }>[];
 }>;
 
@@ -24,7 +24,7 @@ const namedMost = 4;
 const leastChange = 0.05;
 
 /**
- * What a week does otherwise than those before it, in whole sentences, read off the weeks themselves. Where nothing differs that is said, with why.
+ * Whole sentences for how a week differs from those before it, read off the weeks themselves. Where nothing differs that is said, with why.
  *
  * Model:  an easy week is held against the one before it, any other against the last that was not easy: seconds of work, then the sets and figures of
  *         every exercise, the greatest change first. Where a week is over and its blocks are not at hand, the sets that were allotted.
@@ -97,14 +97,14 @@ function minutesText(before: WeekOutline, after: WeekOutline): string[] {
   return [`${minutes(to)} min of work in place of ${minutes(from)}${where}.`];
 }
 
-/** What moved of each exercise. */
+/** Sets and figures that moved, exercise by exercise. */
 function exerciseTexts(before: WeekOutline, after: WeekOutline, find: FindName): string[] {
   if (!isKnown(before) || !isKnown(after)) return movedSets(setsIn(before), setsIn(after)).map((m) => planChangeText(m, find));
   const [was, is] = [blocksIn(before), blocksIn(after)];
   const ids = [...new Set([...is, ...was].map((b) => b.exerciseId))];
-  const of = (blocks: readonly Block[], id: string) => blocks.filter((b) => b.exerciseId === id);
+  const blocksOf = (blocks: readonly Block[], id: string) => blocks.filter((b) => b.exerciseId === id);
   const moved = ids.flatMap((id) => {
-    const [from, to] = [of(was, id), of(is, id)];
+    const [from, to] = [blocksOf(was, id), blocksOf(is, id)];
     const { name } = find(id);
     const byS = Math.abs(secondsOf(to) - secondsOf(from));
     if (from.length === 0) return [{ text: `New: ${name}.`, byS }];
@@ -142,7 +142,7 @@ function figureTexts(from: readonly Block[], to: readonly Block[]): string[] {
 type Count = Readonly<{ n: number; one: string; many: string }>;
 const seconds = (n: number): Count => ({ n: Math.round(n), one: 'second held', many: 'seconds held' });
 
-/** What a form counts, as it is said. */
+/** Counts of a form, as they are said. */
 function countsOf(form: Form): Count[] {
   switch (form.kind) {
     case 'cycle':

@@ -17,7 +17,7 @@ export type DecideAsk = Readonly<{
     lastOn: string | null;
     retestEveryDays: number;
     deepeningsSince: number;
-    /** Of dials that stand as high as something was measured: how far the tape lets them go. */
+    /** How far the tape lets a dial go that stands as high as something was measured. */
     tape?: Readonly<Partial<Record<DialId, TapeEnd>>>;
     /** The week stretches a motion of it for as long as is let. */
     isFull?: boolean;
