@@ -190,7 +190,7 @@ test('the library is found in, laid side by side, and written in', async ({ page
   await expect(page.getByRole('link', { name: /^Heel lift lying on the front/ })).toBeVisible();
   await page.getByRole('link', { name: 'Easier to harder' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Knee and heel lift lying on the front' }).first()).toBeVisible();
-  await page.getByLabel('Position').selectOption('in the split');
+  await page.getByLabel('Position', { exact: true }).selectOption('in the split');
   await expect(page.getByText('No exercise matches all of this.')).toBeVisible();
 
   await page.goto('/library/frog');

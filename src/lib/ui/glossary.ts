@@ -60,7 +60,7 @@ export const glossary: readonly Word[] = [
   { word: 'As planned', means: 'The set was done in full, in shape, and within the limits.' },
   { word: 'Decision', means: 'What comes next for an exercise after a session: keep, harder, easier, or stop.' },
   { word: 'Stopped', means: 'Not done anywhere in the application until a named person clears it.' },
-  { word: 'Easy week', term: 'deload', means: 'A week with fewer sets, so that the body catches up.' }
+  { word: 'Easy week', term: 'deload', means: 'A week with less of each exercise, so that the body catches up.' }
 ];
 
 /** What stays in the code: names of the trade’s codes and our own nouns, which no page shows. */
