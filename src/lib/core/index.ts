@@ -315,16 +315,7 @@ export { holdWithin, rungsWithin } from './safety/within';
 export { doseByLink, gainfulWeekS, type LinkDose } from './plan/doseByLink';
 
 export { whyText, type VerdictWhy } from './progress/why';
-export {
-  decide,
-  isPastTape,
-  isSore,
-  sorePainKinds,
-  type DecideAsk,
-  type RuleName,
-  type Decision,
-  type TapeEnd
-} from './progress/decide';
+export { decide, isSore, sorePainKinds, type DecideAsk, type RuleName, type Decision, type TapeEnd } from './progress/decide';
 export { progressRules, type SessionRecord, type SetRecord, type Verdict } from './progress/history';
 
 export {
@@ -348,7 +339,7 @@ export type { GateAsk } from './safety/ask';
 export { deepens, type DialEnd } from './safety/ends';
 export { isFlatHeld, stageOpening, type StageOpening } from './safety/stages';
 export type { DialWait } from './safety/waits';
-export { capsOf, goalBar, limitOfCap, whileTaught, type Caps, nextEffortCap } from './safety/caps';
+export { capsOf, goalBar, limitOfCap, nextEffortCap, whileTaught, type Caps } from './safety/caps';
 export { stretchMostOf } from './safety/upperLimit';
 export { endStopOf } from './safety/endStops';
 export { flatHeld, waitDays } from './safety/rules';

@@ -39,14 +39,14 @@ export function alertText(alert: Alert, nameOf: (exerciseId: string) => string, 
       };
     case 'effort may rise':
       return {
-        text: `${nameOf(alert.exerciseId)}: ${plural(alert.sessions, 'session')} at ${alert.from} % over four weeks, all as planned.`,
+        text: `${nameOf(alert.exerciseId)}: its effort has stood at ${alert.from} % for ${plural(alert.sessions, 'session')} over four weeks or more, all as planned.`,
         mend: `The effort cap may go to ${alert.to} %, if you judge so.`,
         to: 'check?topic=caps',
         link: 'To the caps'
       };
     case 'past the tape':
       return {
-        text: `${nameOf(alert.exerciseId)}${sided(alert.side)} stands at ${lengthText(alert.at, unit)}; measured were ${lengthText(alert.measured, unit)} on ${dateText(alert.on)}.`,
+        text: `${nameOf(alert.exerciseId)}${sided(alert.side)} stands at ${lengthText(alert.at, unit)}, but ${lengthText(alert.measured, unit)} was measured on ${dateText(alert.on)}.`,
         mend: 'Measure the position again, or go back to a height it reaches.',
         to: 'measure',
         link: 'Measure'

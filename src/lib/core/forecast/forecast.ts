@@ -43,8 +43,8 @@ export type Forecast = Readonly<{
  * What is likely by when: the range week by week, and the share of likely futures in which the goal was reached by then.
  *
  * Model:  start + G·(1 − e^(−k·n)) over completed sessions, with a share of people who gain nothing, a level that wanders from week to
- *         week, a gain that comes to rest, weeks away, and a loss in breaks. What is known of gain and rate comes from a grid (`posteriorOf`); attendance is Beta-binomial. From
- *         each, so many futures are drawn with the seed. `priorShare`: sd of the gain ahead, over its sd if nothing had been measured.
+ *         week, a gain that comes to rest, weeks away, and a loss in breaks. What is known of gain and rate comes from a grid (`posteriorOf`);
+ *         attendance is Beta-binomial. From each, so many futures are drawn with the seed. `priorShare`: sd of the gain ahead, over its sd if nothing had been measured.
  * Units:  those of the values, true levels and not single measures; degrees unless `prior` says otherwise.
  * Throws: CoreFault 'measure_missing' without observations; the range errors of weeks, sem, sessions a week.
  * Source: docs/sources.md#forecast

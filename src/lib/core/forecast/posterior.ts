@@ -21,7 +21,7 @@ export type Cell = Readonly<{
 export type Seen = Readonly<{ session: number; week: number; value: number }>;
 
 const perAxis = 24;
-/** Moments at which a gain may have come to rest, as shares of the sessions done. */
+/** Moments at which a gain may have come to rest, as shares of the sessions done (assumption). */
 const restShares = [1 / 3, 2 / 3] as const;
 const reach = 3; // of the log-normal's sd, both ways
 

@@ -6,9 +6,9 @@ import { doseByLink } from './doseByLink';
 
 /** Minutes of a week that are not used, or that a limit takes. Units: minutes. */
 export type MinutesNote =
-  /** Less is used than was asked for: a motion has its fill of stretch, or everything in the week is in with all its sets. */
+  /** Less is used than was asked for: a motion has its fill of stretch, or the exercises ask for no more. */
   | Readonly<{ code: 'motion has its fill'; link: LinkId; used: number; minutes: number }>
-  | Readonly<{ code: 'all of it is in'; used: number; minutes: number }>
+  | Readonly<{ code: 'asks for no more'; used: number; minutes: number }>
   | Readonly<{ code: 'long warm-up'; warmUp: number; minutes: number; more: number }>;
 
 /** A session that uses less of its minutes than this says why; a motion this near its limit has its fill (assumptions). */
@@ -42,7 +42,7 @@ function unusedNotes(
   const full =
     stretchOf(longest.blocks).find((d) => d.min >= rules.fillShare * most.sessionMin) ??
     stretchOf(sessions.flatMap((s) => s.blocks)).find((d) => d.min >= rules.fillShare * most.weekMin);
-  return [full ? { code: 'motion has its fill', link: full.link, used, minutes } : { code: 'all of it is in', used, minutes }];
+  return [full ? { code: 'motion has its fill', link: full.link, used, minutes } : { code: 'asks for no more', used, minutes }];
 }
 
 function warmUpNotes({ blocks }: OneSession, minutes: number): MinutesNote[] {

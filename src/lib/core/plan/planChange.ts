@@ -134,7 +134,8 @@ export type FindName = (exerciseId: string) => Pick<Exercise, 'name'>;
 
 /** From Monday on. */
 export const dayNames = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
-const count = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
+/** So many of something, in one or several: 1 set, 2 sets. */
+export const count = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
 
 /** A change as a whole sentence. */
 export function planChangeText(change: PlanChange, find: FindName = exerciseOf): string {

@@ -125,7 +125,7 @@ export function mendOf(note: WeekNote): Mend | null {
     case 'nothing active for it':
     case 'all passive':
     case 'leans on':
-    case 'all of it is in':
+    case 'asks for no more':
       return { code: 'grade' };
     case 'worse':
     case 'without effect':
@@ -142,10 +142,10 @@ export function weekNoteText(note: WeekNote, find: FindName = exerciseOf): strin
     return 'Everything in this week is stretched, nothing is worked actively. What is opened is kept by own strength.';
   if (note.code === 'empty session')
     return `Session ${note.session} holds nothing: what is wished of it leaves nothing that may be done. Let it be in the studio, or less narrow.`;
-  if (note.code === 'all of it is in')
-    return `The sessions use ${note.used} of ${note.minutes} minutes: everything in the week is in, with all its sets. Add an exercise, or ask for fewer minutes.`;
+  if (note.code === 'asks for no more')
+    return `The sessions use ${note.used} of ${note.minutes} minutes: the exercises of the week ask for no more. Add one, or ask for fewer minutes.`;
   if (note.code === 'long warm-up')
-    return `The warm-up takes ${note.warmUp} of ${note.minutes} minutes, as the Check asks. ${note.more} minutes more leave room for the work.`;
+    return `The warm-up takes ${note.warmUp} of ${note.minutes} minutes, as the Check asks. ${note.more} more minutes would leave room for the work.`;
   if ('exerciseId' in note) {
     const { name } = find(note.exerciseId);
     switch (note.code) {
@@ -164,7 +164,7 @@ export function weekNoteText(note: WeekNote, find: FindName = exerciseOf): strin
   const motion = motionOf(note.link).name;
   switch (note.code) {
     case 'motion has its fill':
-      return `The sessions use ${note.used} of ${note.minutes} minutes: ${motion} has as much stretch as is worth while. More would go to another goal.`;
+      return `The sessions use ${note.used} of ${note.minutes} minutes: ${motion} gets as much stretch as does any good. Further minutes are better spent on another goal.`;
     case 'one sided':
       return `${capital(motion)} is worked on the ${note.side} and hardly on the ${otherSide(note.side)}.`;
     case 'nothing for it':

@@ -45,13 +45,13 @@ describe('weeks of a plan in words', () => {
       expect(share).toBeGreaterThanOrEqual(0.6);
       expect(share).toBeLessThanOrEqual(0.7);
       expect(textsOf(easy)).toEqual([
-        `An easy week: ${Math.round(100 * share)} % of the work of week ${easy - 1}, at the same settings.`
+        `Easy week: ${Math.round(100 * share)} % of the work of week ${easy - 1}, at the same settings.`
       ]);
     }
   });
 
   test('the first week says how much it holds and why', () =>
-    expect(textsOf(1)).toEqual(['The first week: 80 % of the work. The time left is for showing each exercise.']));
+    expect(textsOf(1)).toEqual(['First week: 80 % of the usual work, which leaves time to show each exercise.']));
 
   test('what changes is read off the weeks: minutes, where they go, and the figures of exercises', () => {
     const texts = textsOf(3);
@@ -63,14 +63,14 @@ describe('weeks of a plan in words', () => {
   });
 
   test('two weeks that are alike say so, and why; after an easy one it is held against the last whole one', () => {
-    expect(textsOf(6)).toEqual(['As week 5: the calendar changes nothing here. Settings go up when sessions are logged clean.']);
-    expect(textsOf(5)).toEqual(['After the easy week the whole work again.']);
+    expect(textsOf(6)).toEqual(['Same as week 5. Nothing changes by date; settings go up once sessions are logged clean.']);
+    expect(textsOf(5)).toEqual(['Back to the full work after the easy week.']);
   });
 
   test('a week that is over is told by the sets it was allotted, and nothing where there was none', () => {
     const over = outlines.map((w) => ({ ...w, sessions: w.sessions.map((s) => ({ ...s, blocks: [] })) }));
     expect(weekStepTexts(over.slice(0, 2), over[2]!).slice(1).join()).toMatch(/\d sets? a week in place of \d/);
-    expect(weekStepTexts(over.slice(0, 3), over[3]!)).toEqual(['An easy week: less of each exercise, at the same settings.']);
+    expect(weekStepTexts(over.slice(0, 3), over[3]!)).toEqual(['Easy week: less of each exercise, at the same settings.']);
     expect(weekStepTexts([{ ...outlines[0]!, sessions: [] }], outlines[1]!)).toEqual([]);
   });
 
@@ -82,7 +82,7 @@ describe('weeks of a plan in words', () => {
         blocks: Array.from({ length: n }, (_, i) => ({ ...s.blocks.find(isWorked)!, exerciseId: `copy_${i}` }))
       }));
     const texts = weekStepTexts([before], { ...after, sessions: copies(6) }, (id) => ({ name: id }));
-    expect(texts.at(-1)).toMatch(/^And \d+ exercises more\.$/);
-    expect(texts.filter((t) => /^(New|Without)/.test(t))).toHaveLength(4);
+    expect(texts.at(-1)).toMatch(/^And \d+ more exercises\.$/);
+    expect(texts.filter((t) => /^(New|Out)/.test(t))).toHaveLength(4);
   });
 });

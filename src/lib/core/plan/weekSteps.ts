@@ -5,7 +5,7 @@ import { isWorked, type Block, type Form } from '../session/block';
 import { workSeconds } from '../session/reducedBlock';
 import type { Allotment } from './allotment';
 import type { PlanPhase } from './phases';
-import { movedSets, planChangeText, type FindName } from './planChange';
+import { count, movedSets, planChangeText, type FindName } from './planChange';
 
 /** One week of a plan, as far as it is told from another. */
 export type WeekOutline = Readonly<{
@@ -14,7 +14,7 @@ export type WeekOutline = Readonly<{
   easy: boolean;
   /** How much of the usual work it holds, of 1. */
   share: number;
-  /** Those that are over have no blocks at hand. */
+  /** A session that is over has no blocks at hand. */
   sessions: readonly Readonly<{ allotment: Allotment; blocks: readonly Block[]; theme: LinkId | null }>[];
 }>;
 
@@ -39,7 +39,7 @@ export function weekStepTexts(earlier: readonly WeekOutline[], after: WeekOutlin
   const texts = [
     ...firstText,
     ...(usual.phase !== after.phase ? [phaseTexts[after.phase]] : []),
-    ...(before.easy ? ['After the easy week the whole work again.'] : []),
+    ...(before.easy ? ['Back to the full work after the easy week.'] : []),
     ...(usual.sessions.length !== after.sessions.length
       ? [`${count(after.sessions.length, 'session')} in place of ${usual.sessions.length}.`]
       : [])
@@ -49,21 +49,21 @@ export function weekStepTexts(earlier: readonly WeekOutline[], after: WeekOutlin
   if (themes.length > 0) return [...texts, `The themes of the week: ${themes.join(', ')}.`];
   const moved = [...minutesText(usual, after), ...exerciseTexts(usual, after, find)];
   if (texts.length + moved.length > 0) return [...texts, ...moved];
-  return [`As week ${usual.week}: the calendar changes nothing here. Settings go up when sessions are logged clean.`];
+  return [`Same as week ${usual.week}. Nothing changes by date; settings go up once sessions are logged clean.`];
 }
 
 const firstWeekText = (share: number): string =>
-  `The first week: ${Math.round(share * 100)} % of the work. The time left is for showing each exercise.`;
+  `First week: ${Math.round(share * 100)} % of the usual work, which leaves time to show each exercise.`;
 
 function easyText(before: WeekOutline, after: WeekOutline): string {
   const settings = 'at the same settings';
-  if (before.easy || !isKnown(before) || !isKnown(after)) return `An easy week: less of each exercise, ${settings}.`;
+  if (before.easy || !isKnown(before) || !isKnown(after)) return `Easy week: less of each exercise, ${settings}.`;
   const pct = Math.round((100 * workS(after)) / workS(before));
-  return `An easy week: ${pct} % of the work of week ${before.week}, ${settings}.`;
+  return `Easy week: ${pct} % of the work of week ${before.week}, ${settings}.`;
 }
 
 const phaseTexts: Readonly<Record<PlanPhase, string>> = {
-  'settle in': 'Settling in begins: each exercise once, to learn it.',
+  'settle in': 'The weeks of settling in begin.',
   open: 'The weeks of opening begin.',
   own: 'The weeks of own strength begin.',
   arrive: 'The weeks of arriving in the position begin.'
@@ -108,13 +108,13 @@ function exerciseTexts(before: WeekOutline, after: WeekOutline, find: FindName):
     const { name } = find(id);
     const byS = Math.abs(secondsOf(to) - secondsOf(from));
     if (from.length === 0) return [{ text: `New: ${name}.`, byS }];
-    if (to.length === 0) return [{ text: `Without ${name}.`, byS }];
+    if (to.length === 0) return [{ text: `Out: ${name}.`, byS }];
     const changes = figureTexts(from, to);
     return changes.length > 0 ? [{ text: `${name}: ${changes.join(', ')}.`, byS }] : [];
   });
   const texts = moved.toSorted((a, b) => b.byS - a.byS).map((m) => m.text);
   const more = texts.length - namedMost;
-  return more > 1 ? [...texts.slice(0, namedMost), `And ${more} exercises more.`] : texts;
+  return more > 1 ? [...texts.slice(0, namedMost), `And ${more} more exercises.`] : texts;
 }
 
 /** Sets of each session: as it holds them where its blocks are known, else as they were allotted. */
@@ -165,4 +165,3 @@ function countsOf(form: Form): Count[] {
 }
 
 const minutes = (s: number): number => Math.round(s / 60);
-const count = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;

@@ -74,7 +74,7 @@ describe('decide, the first rule that fires', () => {
     const other = decide(ask({ measures }));
     expect(other).toMatchObject({ verdict: 'deepen', dial: 'holdS' });
     expect(other.because.map(whyText).join(' ')).toContain(
-      'The tape showed 16 cm on 26 March 2026: 12.5 cm is further than its error.'
+      'The tape showed 16 cm on 26 March 2026: 12.5 cm is further than its error allows.'
     );
     const prescription = { ...ask().prescription, dials: dialsAt(15).filter((d) => d.id === 'depthCm') };
     expect(decide(ask({ measures, prescription }))).toMatchObject({ verdict: 'stay', asks: ['retest'] });
@@ -89,7 +89,7 @@ describe('decide, the first rule that fires', () => {
     const prescription = { ...ask().prescription, dials: dialsAt(15).filter((d) => d.id === 'holdS') };
     const held = decide(ask({ measures, prescription }));
     expect(held).toMatchObject({ rule: 'target met', verdict: 'stay' });
-    expect(whyText(held.because[0]!)).toContain('nothing is made longer');
+    expect(whyText(held.because[0]!)).toContain('nothing gets longer');
   });
 
   test('what has no step left says so, whoever has the turn today', () => {

@@ -1,5 +1,5 @@
 import { daysBetween } from '../days';
-import type { DialState } from '../exercise/dials';
+import { isHarder, type DialState } from '../exercise/dials';
 import type { DialId } from '../exercise/dial';
 import { cleanSessionsNeeded, metTarget, progressRules, rungOpensOn, type SessionRecord, type Verdict } from './history';
 import { stretchesLine, type Exercise } from '../exercise/exercise';
@@ -208,7 +208,7 @@ const targetMet: Rule = (ask) => {
       continue;
     }
     const tape = ask.measures.tape?.[dial.id];
-    if (tape && isPastTape({ ...dial, at: dial.harder }, tape, Math.sign(dial.harder - dial.at))) {
+    if (tape && isHarder(dialOf(ask, dial.id), dial.harder, tape.end)) {
       held.push({ code: 'past the tape', to: dial.harder, unit: dial.unit, measured: tape.value, on: tape.on });
       continue;
     }
@@ -233,8 +233,7 @@ const targetMet: Rule = (ask) => {
 /** Dials by which an exercise takes longer. */
 const lengthening: ReadonlySet<DialId> = new Set<DialId>(['holdS', 'contractionS', 'rounds', 'breaths', 'reps']);
 
-/** True where a dial stands harder than the tape shows by more than its error; `way` is the sign of harder. */
-export const isPastTape = ({ at }: Pick<DialState, 'at'>, { end }: TapeEnd, way: number): boolean => way * (at - end) > 1e-9;
+const dialOf = ({ prescription }: DecideAsk, id: DialId) => prescription.exercise.dials.find((d) => d.id === id)!;
 
 const rules: readonly (readonly [RuleName, Rule])[] = [
   ['stop sign', stopSign],

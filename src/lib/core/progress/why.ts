@@ -39,7 +39,7 @@ const plainTexts = {
   'nothing logged': 'Nothing is logged yet.',
   'something unsaid': 'A set has unanswered questions.',
   'retest overdue': 'A new measure is overdue. Measure before anything is made harder.',
-  'week full': 'The week holds as much stretch of this motion as is worth while: nothing is made longer.',
+  'week full': 'This motion already gets as much stretch a week as does any good: nothing gets longer.',
   'link deepened': 'This motion was already made harder today.',
   'weaker side leads': 'The weaker side leads; this side is already one step ahead.',
   'all at their end': 'This is the hardest setting: take the next harder exercise, or the goal is reached.',
@@ -87,7 +87,7 @@ export function whyText(why: VerdictWhy): string {
     case 'came back twice':
       return `Twice back from ${why.from} ${why.unit}: change another setting, or wait${why.opensOn ? ` until ${dayText(why.opensOn)}` : ''}.`;
     case 'past the tape':
-      return `The tape showed ${round(why.measured)} ${why.unit} on ${dayText(why.on)}: ${round(why.to)} ${why.unit} is further than its error. Measure before it goes on.`;
+      return `The tape showed ${round(why.measured)} ${why.unit} on ${dayText(why.on)}: ${round(why.to)} ${why.unit} is further than its error allows. Measure first.`;
     case 'taken back before':
       return `It was taken back before: ${why.needed} sessions as planned first, ${why.sessions} so far.`;
     case 'kept':

@@ -184,8 +184,8 @@ const plainWhys = {
   'in the week': 'It was put into the week.',
   shaped: 'How it is done was shaped by hand.',
   'has worked': 'It has worked for this person.',
-  'first week': 'Less of it in the first week, while it is shown.',
-  'easy week': 'Less of it: the week is easy.',
+  'first week': 'Less in the first week, while it is being learnt.',
+  'easy week': 'Less: this is an easy week.',
   'ends quiet': 'Ends without strain. Never cut.'
 } as const;
 

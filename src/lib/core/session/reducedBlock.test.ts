@@ -71,3 +71,11 @@ describe('a block with less of it', () => {
       { numRuns: 60 }
     ));
 });
+
+// Source: common practice; the easier version of an exercise asks for no more of it than the one it stands in for.
+test('the easier version in reserve is cut alike, in as many sets', () => {
+  const form: Form = { kind: 'hold', spec: { holdS: 60 } };
+  const block = blockOf(form, 1, { work: [{ side: 'left', sets: 1, setting: {}, form, easier: { form, setting: {} } }] });
+  const [work] = reducedBlock(block, 0.65).work;
+  expect(work!.easier!.form).toEqual({ kind: 'hold', spec: { holdS: 40 } });
+});

@@ -17,7 +17,7 @@ const resting: ReadonlySet<PhaseKind> = new Set(['ready', 'rest']);
  *
  * Model:  the share is one of seconds of work. Every number of sets with every smaller form is tried for each side; of those within five points
  *         of the share the one that changes the fewest things is taken, else the nearest. What is asked for at once, the effort and the
- *         stack, stays; no side gets more sets than the other.
+ *         stack, stays; no side gets more sets than the other. The easier version in reserve is cut alike, in as many sets.
  * Units:  `share` of 1.
  */
 export function reducedBlock(block: Block, share: number): Block {
@@ -27,17 +27,26 @@ export function reducedBlock(block: Block, share: number): Block {
 }
 
 function reducedWork(block: Block, work: Work, share: number): Work {
-  const usualS = workSeconds(block, work);
   const most = Math.min(work.sets, block.baseSets);
+  const reduced = nearest(block, work, { share, sets: Array.from({ length: most }, (_, less) => most - less) });
+  if (!work.easier) return reduced;
+  const easier = nearest(block, { ...work, form: work.easier.form }, { share, sets: [reduced.sets] });
+  return { ...reduced, easier: { ...work.easier, form: easier.form } };
+}
+
+type Wished = Readonly<{ share: number; sets: readonly number[] }>;
+
+/** Of all that is smaller, in one of so many sets, what comes nearest to a share with the fewest changes. */
+function nearest(block: Block, work: Work, { share, sets }: Wished): Work {
+  const usualS = workSeconds(block, work);
   const options = smallerForms(work.form).flatMap(({ form, changes }) =>
-    Array.from({ length: most }, (_, less) => {
-      const option: Work = { ...work, form, sets: most - less };
+    sets.map((n) => {
+      const option: Work = { ...work, form, sets: n };
       const off = Math.abs(workSeconds(block, option) / usualS - share);
-      return { option, off: off <= nearEnough + 1e-9 ? 0 : off, changes: changes + (less > 0 ? 1 : 0), exact: off };
+      return { option, off: off <= nearEnough + 1e-9 ? 0 : off, changes: changes + (n < work.sets ? 1 : 0), exact: off };
     })
   );
-  const [best] = options.toSorted((a, b) => a.off - b.off || a.changes - b.changes || a.exact - b.exact);
-  return best!.option;
+  return options.toSorted((a, b) => a.off - b.off || a.changes - b.changes || a.exact - b.exact)[0]!.option;
 }
 
 /** Seconds of a work in all its sets that are not rest. */
@@ -50,7 +59,7 @@ export function workSeconds(block: Pick<Block, 'grows'>, work: Work): number {
 
 type Smaller = Readonly<{ form: Form; changes: number }>;
 
-/** A form and everything smaller it can be; with how many things were changed. */
+/** A form, and every smaller one it can become, with how many things that changes. */
 function smallerForms(form: Form): Smaller[] {
   const counted = [{ form, changes: 0 }, ...fewer(form).map((f) => ({ form: f, changes: 1 }))];
   return [...counted, ...counted.flatMap(({ form: f, changes }) => shorter(f).map((s) => ({ form: s, changes: changes + 1 })))];

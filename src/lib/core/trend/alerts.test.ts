@@ -24,15 +24,16 @@ const clean: SessionRecord = { on: '2026-03-02', plannedSets: 1, sets: [{ clean:
 describe('the effort', () => {
   const pressed = (n: number, everyDays: number, more: (i: number) => Partial<SessionRecord> = () => ({})): SessionRecord[] =>
     Array.from({ length: n }, (_, i) => ({ ...clean, on: addDays('2026-03-02', i * everyDays), ...more(i) }));
-  const told = (history: SessionRecord[]) => effortAlert('frog', history, { from: 60, to: 70, sensationCap: 4 });
+  const alertOn = (history: SessionRecord[], movedOn: string | null = null) =>
+    effortAlert('frog', history, { from: 60, to: 70, sensationCap: 4, movedOn });
 
   test('may rise after four weeks of clean presses at the cap, counted from when it was reached', () => {
-    expect(told(pressed(9, 4))).toMatchObject({ code: 'effort may rise', from: 60, to: 70, sessions: 9 });
-    expect(told(pressed(7, 4))).toBeNull();
-    expect(told(pressed(3, 20))).toBeNull();
-    expect(told(pressed(9, 4, (i) => (i === 5 ? { sets: said(6).sets } : {})))).toBeNull();
-    const moved = { verdict: 'deepen', dial: 'effortPct', from: 55, to: 60 } as const;
-    expect(told(pressed(9, 4, (i) => (i === 4 ? { decision: moved } : {})))).toBeNull();
+    expect(alertOn(pressed(9, 4))).toMatchObject({ code: 'effort may rise', from: 60, to: 70, sessions: 9 });
+    expect(alertOn(pressed(7, 4))).toBeNull();
+    expect(alertOn(pressed(3, 20))).toBeNull();
+    expect(alertOn(pressed(9, 4, (i) => (i === 5 ? { sets: said(6).sets } : {})))).toBeNull();
+    expect(alertOn(pressed(9, 4), addDays('2026-03-02', 4))).toBeNull();
+    expect(alertOn(pressed(11, 4), addDays('2026-03-02', 4))).toMatchObject({ sessions: 9 });
   });
 
   test('goes to 70 and 80 %, and no further; never where anything but the instructor limits it', () => {

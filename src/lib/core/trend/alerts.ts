@@ -70,18 +70,18 @@ export function exerciseAlerts(exerciseId: string, side: Side | null, history: r
 }
 
 /**
- * Whether the cap of effort may be raised: presses at the cap that were clean for four weeks.
+ * Tells that the cap of effort may be raised: presses at the cap that were clean for four weeks.
  *
- * Model:  sessions since the effort was moved last, all as planned, four at least, and four weeks from the first to the last (common practice; how many
- *         is an assumption).
+ * Model:  sessions after the day the effort was moved last, all as planned, four at least, and four weeks from the first to the last (common practice;
+ *         how many is an assumption).
+ * Units:  percent of the greatest safe effort; `movedOn` a day, null where it was never moved.
  */
 export function effortAlert(
   exerciseId: string,
   history: readonly SessionRecord[],
-  { from, to, sensationCap }: Readonly<{ from: number; to: number; sensationCap: number }>
+  { from, to, sensationCap, movedOn }: Readonly<{ from: number; to: number; sensationCap: number; movedOn: string | null }>
 ): Alert | null {
-  const lastMove = history.findLastIndex((r) => r.decision?.dial === 'effortPct');
-  const since = history.slice(lastMove + 1).filter((r) => r.sets.length > 0);
+  const since = history.filter((r) => r.sets.length > 0 && (movedOn === null || r.on > movedOn));
   const [first, last] = [since[0], since.at(-1)];
   if (!first || !last || since.length < alertRules.effortSessions) return null;
   if (daysBetween(first.on, last.on) < alertRules.effortDays || !since.every((r) => metTarget(r, sensationCap))) return null;

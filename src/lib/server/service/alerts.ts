@@ -3,7 +3,7 @@ import {
   capsOf,
   effortAlert,
   exerciseAlerts,
-  isPastTape,
+  isHarder,
   measureOf,
   nextEffortCap,
   plateauAlert,
@@ -17,7 +17,7 @@ import { isCheckDue } from './checking';
 import type { GoalCase, LoggedCase } from './clientCase';
 import { compareSides } from './comparing';
 import { attendedLately } from './forecasting';
-import { settingOf, tapeEnds } from './gradeExercise';
+import { gradeOf, settingOf, tapeEnds } from './gradeExercise';
 import { safetyOf } from './safety';
 import { recordsOf } from './sessionRecords';
 import { takenOf } from './taken';
@@ -56,14 +56,19 @@ function offForecast(c: GoalCase, { side, lately }: Outlook): Alert | null {
 
 /** The first exercise that is pressed at the cap and was clean for weeks; the cap is one for all. */
 function effortMayRise(c: LoggedCase): Alert[] {
-  const { limits } = safetyOf(c);
+  const { limits, stops } = safetyOf(c);
   const to = nextEffortCap(limits);
-  if (to === null) return [];
+  if (to === null || stops.length > 0) return [];
   const { effortPct: from, sensation: sensationCap } = capsOf(limits);
   const found = weekOf(c).flatMap(({ exercise }) => {
     const places = exercise.sides === 'each' ? sides : ([null] as const);
-    if (places.some((side) => (settingOf(c, exercise, side ?? 'left').effortPct ?? 0) < from)) return [];
-    const alerts = places.map((side) => effortAlert(exercise.id, recordsOf(c, exercise.id, side), { from, to, sensationCap }));
+    const alerts = places.map((side) => {
+      const { gated, dials, history } = gradeOf(c, exercise, side ?? 'left');
+      const at = dials.find((d) => d.dial.id === 'effortPct')?.at ?? 0;
+      if (at < from || gated.noHarder || gated.bars.length > 0) return null;
+      const movedOn = history.find((h) => h.dial === 'effortPct')?.on ?? null;
+      return effortAlert(exercise.id, recordsOf(c, exercise.id, side), { from, to, sensationCap, movedOn });
+    });
     return alerts.every((a) => a !== null) ? alerts.slice(0, 1) : [];
   });
   return found.slice(0, 1);
@@ -75,7 +80,7 @@ function pastTape(c: GoalCase, exercise: Exercise, side: Side | null): Alert[] {
   const ends = tapeEnds(c, exercise, side);
   return exercise.dials.flatMap((dial): Alert[] => {
     const [at, end] = [setting[dial.id], ends[dial.id]];
-    if (at === undefined || !end || !isPastTape({ at }, end, dial.harder === 'up' ? 1 : -1)) return [];
+    if (at === undefined || !end || !isHarder(dial, at, end.end)) return [];
     return [{ code: 'past the tape', exerciseId: exercise.id, side, at, measured: end.value, on: end.on }];
   });
 }

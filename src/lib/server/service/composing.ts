@@ -26,6 +26,7 @@ import {
   weekNoteText,
   weekAmount,
   weekStepTexts,
+  type Block,
   type FindName,
   type LinkId,
   type Place,
@@ -33,6 +34,7 @@ import {
   type Policies,
   type School,
   type SchoolId,
+  type WeekOutline,
   type WeekWork
 } from '$lib/core';
 import type { Db } from '../db/db';
@@ -218,7 +220,7 @@ function weekView(c: PlannedCase, number: number, given: ReadonlyMap<number, Pre
   const of = given.size > 0 ? weekOfViews(number, asGiven) : outlineOf(number);
   const find = findIn(c);
   // Far enough back to meet a week that is not easy.
-  const earlier = Array.from({ length: Math.min(3, number - 1) }, (_, i) => number - Math.min(3, number - 1) + i);
+  const earlier = [number - 3, number - 2, number - 1].filter((n) => n > 0);
   // Themes take turns over the weeks: what has none this week may have its turn in the next.
   const alike = phases.flatMap((phase, i) => (phase === of.phase && i + 1 !== number ? [i + 1] : []));
   const turns = plan.wishes.themes ? [of, ...alike.map(outlineOf)].toSorted((a, b) => a.week - b.week) : [of];
@@ -233,7 +235,7 @@ function weekView(c: PlannedCase, number: number, given: ReadonlyMap<number, Pre
         ? [
             ...weekNotes(week, allotments, demands, (id) => effectOf(c, id), plan.wishes.themes ? [] : plan.wishes.pins),
             ...weekFlags(turns.flatMap((o) => o.sessions)),
-            ...(of.share === 1 ? minutesNotes(whole(of.sessions), plan.minutes, stretchMostOf(safetyOf(c))) : []),
+            ...(of.share === 1 ? minutesNotes(withBlocks(of.sessions), plan.minutes, stretchMostOf(safetyOf(c))) : []),
             ...emptySessions(plan, of.sessions)
           ]
             .map((n): WeekNoteTold => ({ text: weekNoteText(n, find), mend: mendOf(n) }))
@@ -243,12 +245,12 @@ function weekView(c: PlannedCase, number: number, given: ReadonlyMap<number, Pre
 }
 
 /** Sessions whose parts are at hand. */
-const whole = (sessions: readonly SessionView[]) => sessions.filter((s) => s.blocks.length > 0);
+const withBlocks = (sessions: readonly SessionView[]) => sessions.filter((s) => s.blocks.length > 0);
 
 /** Exercises at their hardest setting, each with the one that could take its place. */
 const exchangeNotes = perCase((c: PlannedCase): WeekNoteTold[] =>
   exchangesOf(c).map(({ exercise, next }) => ({
-    text: `${exercise.name} is at its hardest setting; the next in its row is ${next.name}.`,
+    text: `${exercise.name} is at its hardest setting; the next step up is ${next.name}.`,
     mend: { code: 'swap', exerciseId: exercise.id }
   }))
 );
@@ -270,19 +272,28 @@ export async function chosenSession(db: Db, c: PlannedCase, sessionId: number | 
   return { session: sessions.find((s) => s.id === row.id)!, week, doses: doseByLink(sessions.flatMap((s) => s.blocks)) };
 }
 
-/** Minutes of stretch that each motion of a side gets in the next week that is whole and still to come; empty where none is. */
-export const stretchAhead = perCase((c: PlannedCase): ReadonlyMap<string, number> => {
-  const ahead = sessionsOfPlan(c);
-  const whole = [...new Set(ahead.map((s) => s.week))].find((week) =>
-    ahead.every((s) => s.week !== week || (s.status === 'planned' && !s.easy))
+/** The next usual week: still to come as a whole, neither easy nor the first. Null where none is. */
+export const usualWeekAhead = perCase((c: PlannedCase): WeekOutline | null => {
+  const rows = sessionsOfPlan(c);
+  const next = [...new Set(rows.map((s) => s.week))].find((week) =>
+    rows.every((s) => s.week !== week || (s.status === 'planned' && amountOf(c, s) === 'whole'))
   );
-  const blocks =
-    whole === undefined
-      ? []
-      : composerOf(c)
-          .outlineOf(whole)
-          .sessions.flatMap((s) => s.blocks);
-  return new Map(doseByLink(blocks).map((d) => [`${d.link}/${d.side}`, d.stretchS / 60]));
+  return next === undefined ? null : composerOf(c).outlineOf(next);
+});
+
+/** Motions, with their side, that a usual week ahead stretches for as long as is let, in all or in one of its sessions. */
+export const fullMotions = perCase((c: PlannedCase): ReadonlySet<string> => {
+  const sessions = usualWeekAhead(c)?.sessions ?? [];
+  const { sessionMin, weekMin } = stretchMostOf(safetyOf(c));
+  const stretchedFor = (blocks: readonly Block[], min: number) =>
+    doseByLink(blocks).flatMap((d) => (d.stretchS >= min * 60 ? [`${d.link}/${d.side}`] : []));
+  return new Set([
+    ...sessions.flatMap((s) => stretchedFor(s.blocks, sessionMin)),
+    ...stretchedFor(
+      sessions.flatMap((s) => s.blocks),
+      weekMin
+    )
+  ]);
 });
 
 /** Sessions with wishes of their own that found nothing to hold: they fell out of the week. */

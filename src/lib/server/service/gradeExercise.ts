@@ -144,7 +144,7 @@ export function homeState(c: GoalCase, exercise: Exercise, side: Side): SideStat
 /** How far beyond the error of a measure a stack may go, cm: a step of the ladder, a greater one where it was measured cold (assumption). */
 const tapeSlackCm = (state: BodyState): number => (state === 'cold' ? usualStepCm.max : usualStepCm.wish);
 
-/** Of the dials that start at a measured height, how far the tape lets them go. */
+/** How far the tape lets the dials go that start at a measured height. Units: those of the dials. */
 export function tapeEnds(c: GoalCase, exercise: Exercise, side: Side | null): Partial<Record<DialId, TapeEnd>> {
   return Object.fromEntries(
     exercise.dials.flatMap((dial) => {

@@ -62,7 +62,7 @@ describe('the next exercise of a progression', () => {
       expect(await notes()).toEqual([]);
       await acceptProposals(db, id, day(2));
       expect((await notes())[0]).toEqual({
-        text: `${exercise.name} is at its hardest setting; the next in its row is ${next.name}.`,
+        text: `${exercise.name} is at its hardest setting; the next step up is ${next.name}.`,
         mend: { code: 'swap', exerciseId: exercise.id }
       });
     }));

@@ -15,7 +15,7 @@ import {
   progressRules,
   retestEveryDays,
   stretchesLine,
-  stretchMostOf,
+  trainedMotions,
   type Decision,
   type DialId,
   type DialState,
@@ -28,14 +28,14 @@ import {
 import type { Db } from '../db/db';
 import type { Session } from '../repo/sessionRepo';
 import { dateOf, isPlanned, withLog, type GoalCase, type LoggedCase } from './clientCase';
-import { sessionsOfPlan, stretchAhead } from './composing';
+import { fullMotions, sessionsOfPlan } from './composing';
 import { weakerSide } from './comparing';
 import { pieceIn } from './goalsServed';
 import { sideState, tapeEnds } from './gradeExercise';
 import { nextExercise } from './nextExercise';
 import { takenOf } from './taken';
 import { perCase } from './perCase';
-import { gateOf, isHurt, safetyOf } from './safety';
+import { gateOf, isHurt } from './safety';
 import { endedSessions, isOfVariantNow, limitsOfLastSession, painsIn, recordsOf } from './sessionRecords';
 
 /** Parts in the order in which a link is deepened first: the position, then what opens it, then the active work. */
@@ -197,12 +197,11 @@ function decideOne(
   return { decision, dials };
 }
 
-/** True where the weeks to come stretch a motion of an exercise for as long as is let. */
+/** True where the weeks to come stretch a motion that an exercise trains for as long as is let. */
 function isWeekFull(c: GoalCase, exercise: Exercise, side: Side | null): boolean {
   if (!isPlanned(c) || partOf(pieceIn(c, exercise)) === 'own') return false;
-  const ahead = stretchAhead(c);
-  const { weekMin } = stretchMostOf(safetyOf(c));
-  return movedMotions(exercise, side).some((m) => (ahead.get(`${m.motion}/${m.side}`) ?? 0) >= weekMin);
+  const full = fullMotions(c);
+  return trainedMotions(exercise, side).some((m) => full.has(`${m.motion}/${m.side}`));
 }
 
 /** When the headline of the goal was measured last, on a side where it has sides. */

@@ -13,7 +13,7 @@
   };
   let { goal, latest, unit, base }: Props = $props();
   const isReached = $derived(isGoalReached(goal, latest, unit));
-  const told = $derived(
+  const measures = $derived(
     latest.map(
       ({ side, value, takenOn }) =>
         `${side ? `${side} ` : ''}${headlineText(value!, goal.headline, unit)}, ${shortDate(takenOn!)}`
@@ -26,7 +26,7 @@
     role="status"
     class="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b-2 border-mulberry bg-paper px-5 py-1.5 leading-snug print:hidden"
   >
-    <p><strong>The goal is reached</strong>: {told.join('; ')}.</p>
+    <p><strong>The goal is reached</strong>: {measures.join('; ')}.</p>
     <p class="flex flex-wrap gap-x-4 gap-y-1">
       <a class="inline-flex min-h-6 items-center font-semibold underline" href="{base}/plan?then=hold">Hold it, twice a week</a>
       <a class="inline-flex min-h-6 items-center font-semibold underline" href="{base}/goal?goal={goal.id}">Go further</a>

@@ -9,7 +9,7 @@ import { isCheckDue, isOpenForWork } from '$lib/server/service/checking';
 import { hasBaseline } from '$lib/server/service/taken';
 import { alikeSeries, headlineSides } from '$lib/server/service/forecasting';
 import { goalsServed, servedBy, sharedText } from '$lib/server/service/goalsServed';
-import { chosenSession, movedOn, planView } from '$lib/server/service/composing';
+import { chosenSession, movedOn, planView, usualWeekAhead } from '$lib/server/service/composing';
 import { positionReadings } from '$lib/server/service/reading';
 import { listPlansAlike } from '$lib/server/repo/planRepo';
 import { copyPlan } from '$lib/server/service/copyingPlan';
@@ -33,8 +33,8 @@ export const load: PageServerLoad = async ({ params, locals: { db, caseOf, memor
     view: view && (view.ok ? { ok: true as const, weeks: weeks.map(briefOf) } : view),
     chosen: planned && view?.ok ? await chosenSession(db, planned, null) : null,
     readings: positionReadings(c),
-    /** What a usual week that is still to come gives each motion. */
-    doses: doseByLink(usualWeek(weeks)?.sessions.flatMap((s) => s.blocks) ?? []),
+    /** Minutes that the next usual week gives each motion. */
+    doses: view?.ok && planned ? doseByLink(usualWeekAhead(planned)?.sessions.flatMap((s) => s.blocks) ?? []) : [],
     /** The work ahead has grown past its minutes. */
     isGrown: ahead.some((s) => s.cuts.some((cut) => cut.kind !== 'rounds' && cut.kind !== 'holds')),
     /** What moved on since what comes was solved. */
@@ -74,10 +74,6 @@ const briefOf = ({ week, phase, easy, retest, sessions }: WeekView) => ({
     curve
   }))
 });
-
-/** A week that is neither easy nor begun; the last such, since the first may be one to settle in. */
-const usualWeek = (weeks: readonly WeekView[]): WeekView | undefined =>
-  weeks.findLast((w) => !w.easy && w.sessions.length > 0 && w.sessions.every((s) => s.status === 'planned'));
 
 export const actions: Actions = {
   copy: async ({ request, params, locals: { db, today } }) => {

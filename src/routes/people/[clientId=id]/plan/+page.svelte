@@ -75,7 +75,7 @@
       : {
           schoolId: data.client.schoolId ?? longHold.id,
           weeks: 4,
-          sessionsPerWeek: data.client.sessionsPerWeek,
+          sessionsPerWeek: holds ? Math.min(holdingSessions, data.client.sessionsPerWeek) : data.client.sessionsPerWeek,
           minutes: data.client.minutesPerSession,
           startOn: data.today
         }

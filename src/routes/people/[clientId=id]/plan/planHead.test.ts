@@ -32,9 +32,15 @@ describe('the head of a plan', () => {
     expect(textAbout('Weeks')).toBe(
       'Weeks 1 to 2 settling in, weeks 3 to 4 gaining range; week 4 easy. A usual week gives front of the hip 6 min a side, hamstring length 2.'
     );
-    expect(textAbout('Tests')).toMatch(/next about 4 Mar\w* 2026\.$/);
+    expect(textAbout('Tests')).toMatch(/next around 4 Mar\w* 2026\.$/);
     expect(textAbout('Tests', { today: '2026-03-09' })).toMatch(/due since 4 Mar/);
     expect(textAbout('Changes')).toMatch(/^2 clean sessions in a row/);
+  });
+  test('who joined late has a phase twice, each with its own weeks', () => {
+    const joined = [week(1, 'open'), week(2, 'settle in'), week(3, 'open'), week(4, 'open')];
+    expect(textAbout('Weeks', { weeks: joined })).toMatch(
+      /^Week 1 gaining range, week 2 settling in, weeks 3 to 4 gaining range/
+    );
   });
   test('a plan that is over names no next test, and one without work no minutes', () => {
     expect(textAbout('Tests', { weeks: [week(2, 'open', false, 'done')] })).not.toContain('next');

@@ -22,7 +22,7 @@ export type HeadAsk = Readonly<{
     retest: boolean;
     sessions: readonly Readonly<{ on: string; status: string }>[];
   }>[];
-  /** Of a usual week that is still to come. */
+  /** Minutes by motion of the next usual week. */
   doses: readonly LinkDose[];
   /** Measure of the goal itself. */
   headline: string;
@@ -38,15 +38,17 @@ export const planHead = (ask: HeadAsk): readonly Readonly<{ about: string; text:
 ];
 
 const limitText = ({ readings, isReached }: HeadAsk): string => {
-  const texts = sentencesOf(readings, isReached).map((s) => s.text);
+  const texts = sentencesOf(readings, isReached).map(({ side, text }) => (side ? `${capital(side)} leading: ${text}` : text));
   return texts.length > 0 ? `${texts.join('. ')}.` : 'No single joint limits this goal: every part has its turn.';
 };
 
 /** The phases with their weeks, the easy ones, and what a usual week gives the motions that get most. */
 function weeksText({ weeks, doses }: HeadAsk): string {
-  const phases = [...new Set(weeks.map((w) => w.phase))].map((phase) => {
-    const of = weeks.filter((w) => w.phase === phase).map((w) => w.week);
-    return `${weekSpan(of[0]!, of.at(-1)!)} ${planPhaseWords[phase]}`;
+  // Who joined late settles in in the middle: a phase may come twice.
+  const begins = weeks.flatMap((w, i) => (w.phase === weeks[i - 1]?.phase ? [] : [i]));
+  const phases = begins.map((at, n) => {
+    const last = weeks[(begins[n + 1] ?? weeks.length) - 1]!;
+    return `${weekSpan(weeks[at]!.week, last.week)} ${planPhaseWords[last.phase]}`;
   });
   const easy = weeks.filter((w) => w.easy).map((w) => w.week);
   const eased = easy.length > 0 ? `; ${weeksWord(easy)} easy` : '';
@@ -76,9 +78,9 @@ function testsText({ weeks, headline, today }: HeadAsk): string {
   const name = measureOf(headline).name.toLowerCase();
   const next = weeks.find((w) => w.retest && w.sessions.some((s) => s.status === 'planned'));
   const on = next?.sessions.at(-1)?.on;
-  return `${capital(name)} is measured at the end of every second week, in the state of the first time${on ? `; ${on < today ? 'due since' : 'next about'} ${dateText(on)}` : ''}.`;
+  return `${capital(name)} is measured at the end of every second week, in the same state as the first time${on ? `; ${on < today ? 'due since' : 'next around'} ${dateText(on)}` : ''}.`;
 }
 
 const changesText = (): string =>
   `${capital(plural(progressRules.cleanSessions, 'clean session'))} in a row make one setting harder; pain, too strong a stretch or a shape lost twice takes one back. ` +
-  `Where the measure stands still for ${plateauRules.weeks} weeks though sessions are done, the work itself is exchanged.`;
+  `Where the measure stands still for ${plateauRules.weeks} weeks although sessions were done, other exercises are proposed.`;

@@ -69,7 +69,7 @@
   </p>
   {#if proposal.next}
     <p>
-      The next in its row: <strong>{proposal.next.name}</strong>.
+      Next step up: <strong>{proposal.next.name}</strong>.
       <a class="font-semibold underline" href="{base}/plan/change?swap={proposal.exerciseId}">Exchange it in the week</a>
     </p>
   {/if}
