@@ -85,7 +85,8 @@
         {ask.attended}
         of {ask.attended + ask.missed} due sessions kept lately at {ask.sessionsPerWeek} a week. A gain slows down toward its end; one
         in ten people is assumed to gain nothing; the level wanders by about half a degree a week; more than two weeks off take some
-        of it away; and it may come to rest. 2,000 likely futures are drawn from all that fits. A likelihood, never a promise.
+        of it away; people are away for a few weeks now and then; the gain may come to rest, or have done so already; and a measure
+        may err by more than is known. 2,000 likely futures are drawn from all that fits. A likelihood, never a promise.
       </p>
     </details>
   {/if}
