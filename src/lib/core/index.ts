@@ -208,7 +208,17 @@ export { chainOf, chainsOf, harderOfTwo, neighboursOf, ringThrough, type Neighbo
 export { sceneOf, supportsFor, type ExerciseScene } from './exercise/scene';
 export { findExercises, type ExerciseQuery } from './exercise/findExercises';
 export { goalExercises, jointsOfGoal, motionOfDemand } from './exercise/goalExercises';
-export { fillRecipe, recipeOf, recipePlaces, type FilledRecipe } from './recipe/fillRecipe';
+export {
+  alternativesIn,
+  fillRecipe,
+  recipeOf,
+  recipePlaces,
+  standIns,
+  type Alternatives,
+  type FilledRecipe,
+  type RecipeAsk,
+  type StandIn
+} from './recipe/fillRecipe';
 export type { Role } from './recipe/recipe';
 export { levels, type Level } from './level';
 export { longHold, schoolOf, schools } from './school/schools';

@@ -9,6 +9,7 @@ import { doseByLink } from './doseByLink';
 import { isHard } from './hardWork';
 import { stretchMostOf } from '../safety/upperLimit';
 import { blockOf, frameOf, isMainMovement, mostSets, heldBlock, type BlocksAsk, type WeekWork } from './sessionBlocks';
+import type { Alternatives } from '../recipe/fillRecipe';
 import { isOfTheme, type SessionSlot } from './sessionSlot';
 import { solveWeek, wholeSeconds, type Often, type SolvedWeek, type Way, type WeekItem, type WeekModel } from './weekProgram';
 
@@ -27,8 +28,10 @@ export type WeekAsk = Omit<BlocksAsk, 'amount' | 'light' | 'allotment'> &
   Readonly<{
     /** The sessions of the week, the earliest first. */
     slots: readonly SessionSlot[];
-    /** The same exercises as they can be done at home; those of the studio where nothing else is known. */
+    /** The same exercises as they can be done at home, and what stands in there; those of the studio where nothing else is known. */
     homeWeek?: readonly WeekWork[];
+    /** Exercises that fill one role: a session takes so many of them. */
+    alternatives?: readonly Alternatives[];
     /** What a minute for a motion is worth against one for the motion that limits most; a motion that is not named is worth `others`. */
     priority: Readonly<Partial<Record<LinkId, number>>>;
     /** How much more active work of a motion is worth, where it trails what is reached. */
@@ -60,7 +63,7 @@ export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Solve
   if (ask.slots.length === 0) return { sessions: [], gap: 0 };
   const { blocks: frame, backWarm } = frameOf(ask);
   const frameS = compileSession(frame).durationS;
-  const built = ask.week.flatMap((work) => itemOf(work, ask, { frame, backWarm, frameS }));
+  const built = [...ask.week, ...standInsOf(ask)].flatMap((work) => itemOf(work, ask, { frame, backWarm, frameS }));
   if (built.length === 0) throw new CoreError('everything_locked');
   const seconds = ask.minutes * 60 - frameS;
   // Cut short only where one whole set of everything does not fit: more sets are no reason to shorten any.
@@ -75,7 +78,8 @@ export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Solve
     priority: priorityOf(items, ask.priority),
     demands: ask.demands,
     hardSessions: ask.wishes.hardSessions,
-    most: stretchMostOf(ask.person)
+    most: stretchMostOf(ask.person),
+    alternatives: ask.alternatives
   };
   return solveWeek(model, solve);
 }
@@ -107,7 +111,8 @@ function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
     (slot, i) => ask.slots.findIndex((o) => o.place === slot.place && o.only === slot.only) === i
   );
   const built = kinds.flatMap((kind) => {
-    const made = waysOf(workAt(work, ask, kind), ask, frame, kind);
+    const there = workAt(work, ask, kind);
+    const made = there && waysOf(there, ask, frame, kind);
     if (!made) return [];
     const ways = made.ways.map((way): Way => ({
       ...way,
@@ -146,9 +151,17 @@ function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
   ];
 }
 
-/** The same exercise where a session takes place. */
-const workAt = (work: WeekWork, { homeWeek }: WeekAsk, { place }: SlotKind): WeekWork =>
-  place === 'studio' ? work : (homeWeek?.find((w) => w.exercise.id === work.exercise.id) ?? work);
+/** What is done at home alone, in place of what cannot be done there. */
+const standInsOf = ({ week, homeWeek = [] }: WeekAsk): WeekWork[] =>
+  homeWeek.filter((work) => week.every((w) => w.exercise.id !== work.exercise.id));
+
+/** The same exercise where a session takes place; null where it is done elsewhere alone. */
+const workAt = (work: WeekWork, { homeWeek }: WeekAsk, { place }: SlotKind): WeekWork | null =>
+  place === 'home'
+    ? (homeWeek?.find((w) => w.exercise.id === work.exercise.id) ?? work)
+    : work.standsFor === undefined
+      ? work
+      : null;
 
 /** Every way of doing an exercise in one kind of session; null where it cannot be done in it. */
 function waysOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame, { only }: SlotKind) {

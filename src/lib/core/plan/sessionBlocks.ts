@@ -42,6 +42,8 @@ export type WeekWork = Readonly<{
   effect?: Effect;
   /** Things it needs that are not where the session takes place. */
   lacks?: readonly EquipmentId[];
+  /** The exercise of the week it is done in place of, where that cannot be done. */
+  standsFor?: string;
 }>;
 
 export type BlocksAsk = Readonly<{
@@ -224,7 +226,8 @@ export function blockOf(
   if (!built.block) return built;
   const because = [
     ...whyOf(exercise, built.block, ask, cycles != null || lifts != null),
-    ...(effect === 'works' ? [{ code: 'has worked' } as const] : [])
+    ...(effect === 'works' ? [{ code: 'has worked' } as const] : []),
+    ...(work.standsFor ? [{ code: 'stands in', exerciseId: work.standsFor } as const] : [])
   ];
   const isFirst = part === 'own' && capsOf(ask.person.limits).activeFirst;
   return {

@@ -2,6 +2,7 @@ import { lacking } from '../props/equipment';
 import { describe, expect, test } from 'vitest';
 import {
   type Block,
+  blockWhyText,
   exerciseOf,
   hardLinks,
   isAsked,
@@ -42,6 +43,23 @@ describe('a session at home', () => {
       expect(idsIn(s).includes('rear_hip_cycle')).toBe(!isHome);
       if (isHome) expect(leftOutTexts(s.leftOut)).toContain('There is no knee pad there. Left out: rear hip, half kneeling.');
     }
+  });
+  test('what stands in there is done there alone, says for what, and asks the gate', async () => {
+    const { id } = studio[2]!.exercise;
+    const [lunge] = weekFor({ ids: ['low_lunge'] });
+    const there = [...homeWeek, { ...lunge!, standsFor: id }];
+    const wishes = { sessions: { 2: { atHome: true } } } as const;
+    const sessions = await planWith(wishes, { homeWeek: there });
+    for (const s of sessions) expect(idsIn(s).includes('low_lunge')).toBe(s.place === 'home');
+    const because = sessions.find((s) => s.place === 'home')!.blocks.find((b) => b.exerciseId === 'low_lunge')!.because;
+    expect(because.map(blockWhyText)).toContain(
+      'Stands in at home for “Rear hip, half kneeling”, which needs what is not there.'
+    );
+    const locked = await planWith(wishes, {
+      homeWeek: there,
+      person: somebody({ stops: [stopped({ exerciseId: 'low_lunge', side: null })] })
+    });
+    expect(locked.flatMap(idsIn)).not.toContain('low_lunge');
   });
   test('an exercise of the studio’s own that is left out is told by its name, which no catalogue knows', async () => {
     const own = { ...studio[1]!, isOwn: true, exercise: { ...studio[1]!.exercise, id: 'own_7', name: 'Sill lunge' } };

@@ -59,6 +59,14 @@ describe('against every choice', () => {
     const following = followingSessions(sessions.map((s) => s.day));
     const hardIn = chosen.map((c) => new Set(c.flatMap((x) => x?.way.hard ?? [])));
     if (model.hardSessions != null && hardIn.filter((links) => links.size > 0).length > model.hardSessions) return null;
+    const isMore = chosen.some((c, s) =>
+      (model.alternatives ?? []).some(({ exerciseIds, most }) => {
+        const done = items.filter((of, i) => c[i] && exerciseIds.includes(of.exerciseId));
+        const put = items.filter((of) => of.pinned.includes(s) && exerciseIds.includes(of.exerciseId));
+        return done.filter((of) => !put.includes(of)).length > Math.max(0, most - put.length);
+      })
+    );
+    if (isMore) return null;
     if (following.some(([s, t]) => [...hardIn[s]!].some((link) => hardIn[t]!.has(link)))) return null;
     for (const [s, { seconds }] of sessions.entries()) {
       const used = chosen[s]!.reduce(
@@ -152,14 +160,16 @@ describe('against every choice', () => {
         fc.constantFrom(150, 420, 2000),
         fc.constantFrom(1, 3),
         fc.constantFrom(null, null, 0, 1),
-        async (items, seconds, day, hardSessions) => {
+        fc.constantFrom(1, 3),
+        async (items, seconds, day, hardSessions, most) => {
           const model = week(items, {
             sessions: [
               { day: 0, seconds },
               { day, seconds }
             ],
             demands: ['HE'],
-            hardSessions
+            hardSessions,
+            ...(most < items.length && { alternatives: [{ exerciseIds: items.map((i) => i.exerciseId), most }] })
           });
           const { sessions: found } = await solveWeek(model, solveHere);
           const chosen = found.map((allotment) =>
@@ -263,5 +273,24 @@ describe('what is given up first', () => {
     const { sessions: found } = await solveWeek(week([item('a')], { sessions: [{ day: 0, seconds: 10 }] }), solveHere);
     expect(setsOf(found, 'a')).toEqual([0]);
     expect((await solveWeek(week([]), solveHere)).sessions).toEqual([[], []]);
+  });
+});
+
+describe('alternatives', () => {
+  const two = [item('frog'), item('one_leg_frog')];
+  const alternatives = [{ exerciseIds: ['frog', 'one_leg_frog'], most: 1 }];
+  const doneIn = (sessions: readonly Allotment[]) => sessions.map((s) => s.filter((a) => a.sets > 0).map((a) => a.exerciseId));
+
+  test('take turns: none is done beside the other, and neither falls out of the week', async () => {
+    const { sessions } = await solveWeek(week(two, { alternatives }), solveHere);
+    expect(doneIn(sessions).flat().toSorted()).toEqual(['frog', 'one_leg_frog']);
+    expect(doneIn(sessions).map((s) => s.length)).toEqual([1, 1]);
+  });
+
+  test('are both done where somebody put them in', async () => {
+    const put = two.map((i) => ({ ...i, pinned: [1] }));
+    const { sessions } = await solveWeek(week(put, { alternatives }), solveHere);
+    expect(doneIn(sessions)[1]).toEqual(['frog', 'one_leg_frog']);
+    expect(doneIn(sessions)[0]!.length).toBeLessThan(2);
   });
 });

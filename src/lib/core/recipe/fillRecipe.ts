@@ -1,4 +1,5 @@
 import type { Exercise } from '../exercise/exercise';
+import { chainOf } from '../exercise/neighbours';
 import type { SchoolId } from '../school/school';
 import { levels, type Level } from '../level';
 import { recipeSections, type Candidate, type Recipe, type RecipePlace, type RecipeSection, type Role } from './recipe';
@@ -60,6 +61,54 @@ export function fillRecipe(ask: RecipeAsk): FilledRecipe {
     if (found.length === 0 && fresh.length > 0) unfilled.push({ role, why: open.length > 0 ? 'props' : 'barred' });
   }
   return { picks, unfilled };
+}
+
+/** An exercise that is done in place of another, for the same role. */
+export type StandIn = Readonly<{ exercise: Exercise; standsFor: Exercise }>;
+
+/**
+ * What takes the place of exercises of the week where their things are not there.
+ *
+ * Model:  role by role: where a week does something for it and nothing of that can be done, its first candidate that can. None that is in the
+ *         week anyway, none twice, none that is a step up. Of a role that is done with several pieces at once one is enough.
+ */
+export function standIns(ask: RecipeAsk, week: readonly Exercise[]): StandIn[] {
+  const found: StandIn[] = [];
+  for (const role of recipeOf(ask)?.roles ?? []) {
+    const [standsFor, ...others] = week.filter((e) => role.candidates.some(({ id }) => id === e.id));
+    if (!standsFor || [standsFor, ...others].some(ask.isAtHand)) continue;
+    const row = chainOf(standsFor, ask.catalogue);
+    const isStepUp = ({ id }: Exercise) => row.indexOf(id) > row.indexOf(standsFor.id);
+    const exercise = inOrder(role, ask)
+      .flatMap(({ id }) => ask.catalogue.find((e) => e.id === id) ?? [])
+      .find((e) => !week.includes(e) && found.every((f) => f.exercise !== e) && !isStepUp(e) && ask.isOpen(e) && ask.isAtHand(e));
+    if (exercise) found.push({ exercise, standsFor });
+  }
+  return found;
+}
+
+/** Exercises of a week that are alternatives to each other, and how many of them one session takes. */
+export type Alternatives = Readonly<{ exerciseIds: readonly string[]; most: number }>;
+
+/**
+ * Which exercises of a week fill the same role: of two ways into one stretch, or two rungs of a ladder, a session takes one.
+ *
+ * Model:  first every role takes as many of the week as it is done with, in its own order; what is left over is an alternative in the first role
+ *         that names it. So a rung that loosens for the next one is none to it.
+ */
+export function alternativesIn(goals: readonly Parameters<typeof recipeOf>[0][], week: readonly string[]): Alternatives[] {
+  const roles = goals.flatMap((of) => recipeOf(of)?.roles ?? []);
+  const taken = new Set<string>();
+  const take = (ids: readonly string[]) => {
+    for (const id of ids) taken.add(id);
+    return ids;
+  };
+  const named = roles.map((role) => role.candidates.map((c) => c.id).filter((id) => week.includes(id)));
+  const filled = roles.map((role, i) => take(named[i]!.filter((id) => !taken.has(id)).slice(0, role.count)));
+  return roles.flatMap((role, i) => {
+    const rest = take(named[i]!.filter((id) => !taken.has(id)));
+    return rest.length > 0 ? [{ exerciseIds: [...filled[i]!, ...rest], most: role.count }] : [];
+  });
 }
 
 const reaches = (level: Level, least: Level | undefined): boolean =>

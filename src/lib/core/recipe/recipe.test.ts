@@ -7,7 +7,7 @@ import type { EquipmentId } from '../props/equipment';
 import type { SchoolId } from '../school/school';
 import { schools } from '../school/schools';
 import { levels } from '../level';
-import { fillRecipe, recipeOf, type RecipeAsk } from './fillRecipe';
+import { alternativesIn, fillRecipe, recipeOf, standIns, type RecipeAsk } from './fillRecipe';
 import type { Role } from './recipe';
 import { recipes } from './recipes';
 
@@ -169,5 +169,56 @@ describe('a role', () => {
     const { picks, unfilled } = fillRecipe(ask({ goal: 'front_split', isOpen: (e) => !barred.has(e.id) }));
     expect(picks.map((p) => p.exercise.id)).toContain('lying_contract_relax');
     expect(unfilled.map((u) => [u.role.section, u.role.motions, u.why])).toEqual([['own', ['HE'], 'barred']]);
+  });
+});
+
+describe('where its things are not there', () => {
+  const standInsOf = (more: Parameters<typeof ask>[0], kinds: readonly string[] = home) =>
+    standIns(ask(more, kinds), fillRecipe(ask(more)).picks.map((p) => p.exercise)); // prettier-ignore
+
+  test('an exercise has its stand-in, which does the same and is not in the week', () => {
+    for (const { id } of goalsWithRecipe)
+      for (const level of levels) {
+        const week = fillRecipe(ask({ goal: id, level })).picks.map((p) => p.exercise);
+        for (const { exercise, standsFor } of standIns(ask({ goal: id, level }, []), week)) {
+          expect(lackedBy(standsFor, new Set()), `${id} ${standsFor.id}`).not.toEqual([]);
+          expect(lackedBy(exercise, new Set()), `${id} ${exercise.id}`).toEqual([]);
+          expect(week, id).not.toContain(exercise);
+        }
+      }
+    expect(standInsOf({ goal: 'side_split' }).map((s) => [s.standsFor.id, s.exercise.id])).toEqual([
+      ['one_leg_frog', 'straddle_side_bend'],
+      ['one_leg_frog_lift', 'side_lying_abduction']
+    ]);
+  });
+
+  test('nothing stands in that the gate bars or that is a step up, nor where something of the role can be done', () => {
+    const barred = standInsOf({ goal: 'side_split', isOpen: (e) => e.id !== 'straddle_side_bend' });
+    expect(barred.map((s) => s.exercise.id)).toEqual(['side_lying_abduction']);
+    expect(standInsOf({ goal: 'side_split' }, studio)).toEqual([]);
+    expect(standInsOf({ goal: 'hamstring_at_knee' }, ['strap'])).toEqual([]);
+    // Where there are no stairs nobody begins on the floor.
+    expect(standInsOf({ goal: 'deep_squat' }).map((s) => s.exercise.id)).not.toContain('lower_step_drive');
+  });
+});
+
+describe('alternatives in a week', () => {
+  const of = (goal: string, ...week: string[]) => alternativesIn([{ goal, stage: 0, school: null }], week);
+
+  test('are two ways into one stretch', () =>
+    expect(of('turnout', 'butterfly_contract_relax', 'butterfly_elbow_pressure', 'prone_frog_circles')).toEqual([
+      { exerciseIds: ['butterfly_contract_relax', 'butterfly_elbow_pressure'], most: 1 }
+    ]));
+
+  test('are none where each has a role of its own, where pieces belong together, or in the first list', () => {
+    expect(of('heel_sit', 'top_of_foot_standing', 'rock_back_pointed')).toEqual([]);
+    expect(of('hamstring_at_knee', 'strap_reps_middle', 'strap_reps_outside', 'strap_reps_inside')).toEqual([]);
+    for (const { id: goal } of goalsWithRecipe)
+      for (const level of levels)
+        for (const school of [null, ...schools.map((s) => s.id)])
+          expect(
+            alternativesIn([{ goal, stage: 0, school }], idsOf(ask({ goal, level, school }))),
+            `${goal} ${level} ${school}`
+          ).toEqual([]);
   });
 });

@@ -176,6 +176,7 @@ export type BlockWhy =
   | Readonly<{ code: 'opens' | 'owned' | 'moves'; links: readonly LinkId[] }>
   | Readonly<{ code: 'school'; schoolId: SchoolId }>
   | Readonly<{ code: 'limit'; link: LinkId }>
+  | Readonly<{ code: 'stands in'; exerciseId: string }>
   | Readonly<{ code: keyof typeof plainWhys }>;
 
 const plainWhys = {
@@ -209,6 +210,8 @@ export function blockWhyText(why: BlockWhy | string): string {
       return `Done as in “${schoolOf(why.schoolId).name}”.`;
     case 'limit':
       return `${motionOf(why.link).name.replace(/^./, (c) => c.toUpperCase())} limits the goal most at present.`;
+    case 'stands in':
+      return `Stands in at home for “${exerciseOf(why.exerciseId).name}”, which needs what is not there.`;
     default:
       return plainWhys[why.code] ?? '';
   }

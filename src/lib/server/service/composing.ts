@@ -2,6 +2,7 @@ import { group } from 'd3-array';
 import { compute } from '$lib/contract/door';
 import type { ChosenSession, SessionView, WeekNoteTold, WeekView } from '$lib/contract/plan';
 import {
+  alternativesIn,
   CoreError,
   doseByLink,
   easyWeeksOf,
@@ -50,30 +51,50 @@ import { positionReadings } from './reading';
 import { safetyOf } from './safety';
 import { hardYesterday } from './sessionRecords';
 import { kindsOn } from './shelf';
-import { openWeek, weekOf } from './week';
+import { openWeek, plainChoice, standInsAtHome, weekOf } from './week';
 
 const shipped = new Set(exercises.map((e) => e.id));
 
 /** The week as sessions are built from it, in a place. Of the schools the nearest counts: the exercise's own, the person's, the plan's. */
 function weekWork(c: GoalCase, planSchool: SchoolId, served: readonly Served[], place: Place = 'studio'): WeekWork[] {
-  const places = recipePlaces(served.map(({ of }) => ({ goal: of.goal.kind, stage: of.goal.stage, school: planSchool })));
+  const places = recipePlaces(recipesServed(served, planSchool));
   const state = place === 'home' ? homeState : sideState;
   const atHome = kindsOn(c.homeShelf);
-  return weekOf(c).map(({ exercise, schoolId, choice }) => ({
-    exercise: pieceIn(c, exercise),
-    cycles: choice.cycles,
-    lifts: choice.lifts,
-    // Of an own exercise it may have been taken out again.
-    variant: exercise.variants.includes(choice.variant ?? '') ? choice.variant : null,
-    school: schoolOf(schoolId ?? planSchool),
-    rules: chosenRules(schoolOf(schoolId ?? planSchool), { ...c.client.policies, ...choice.policies }),
-    isOwn: !shipped.has(exercise.id),
-    place: places.get(exercise.id),
-    effect: effectOf(c, exercise.id),
-    ...(place === 'home' && { lacks: lackedBy(exercise, atHome) }),
-    states: { left: state(c, exercise, 'left'), right: state(c, exercise, 'right') }
-  }));
+  const also = place === 'home' ? standInsIn(c, planSchool, served) : [];
+  return [...weekOf(c).map((w) => ({ ...w, standsFor: undefined })), ...also].map(
+    ({ exercise, schoolId, choice, standsFor }) => ({
+      standsFor,
+      exercise: pieceIn(c, exercise),
+      cycles: choice.cycles,
+      lifts: choice.lifts,
+      // Of an own exercise it may have been taken out again.
+      variant: exercise.variants.includes(choice.variant ?? '') ? choice.variant : null,
+      school: schoolOf(schoolId ?? planSchool),
+      rules: chosenRules(schoolOf(schoolId ?? planSchool), { ...c.client.policies, ...choice.policies }),
+      isOwn: !shipped.has(exercise.id),
+      place: places.get(exercise.id),
+      effect: effectOf(c, exercise.id),
+      ...(place === 'home' && { lacks: lackedBy(exercise, atHome) }),
+      states: { left: state(c, exercise, 'left'), right: state(c, exercise, 'right') }
+    })
+  );
 }
+
+/** Whose recipes a plan follows. */
+const recipesServed = (served: readonly Served[], school: SchoolId) =>
+  served.map(({ of }) => ({ goal: of.goal.kind, stage: of.goal.stage, school }));
+
+const standInsIn = (c: GoalCase, planSchool: SchoolId, served: readonly Served[]) =>
+  standInsAtHome(
+    c,
+    planSchool,
+    served.map((s) => s.of)
+  ).map(({ exercise, standsFor }) => ({
+    exercise,
+    schoolId: c.client.schoolId,
+    choice: plainChoice(exercise.id),
+    standsFor: standsFor.id
+  }));
 
 /** Returns the rules somebody chose that the school does not have anyway. */
 const chosenRules = ({ policies }: School, chosen: Partial<Policies>): Partial<Policies> => ({
@@ -82,6 +103,8 @@ const chosenRules = ({ policies }: School, chosen: Partial<Policies>): Partial<P
   ...(chosen.time && chosen.time !== policies.time && { time: chosen.time })
 });
 
+const hasHomeSessions = (sessions: PlanWishes['sessions']): boolean => Object.values(sessions).some((s) => s.atHome);
+
 /** The same week at home; nothing of its own where no session of the plan is there. */
 export const homeWeek = (
   c: GoalCase,
@@ -89,7 +112,7 @@ export const homeWeek = (
   sessions: PlanWishes['sessions'],
   served = goalsServed(c)
 ): Readonly<{ homeWeek?: WeekWork[] }> =>
-  Object.values(sessions).some((s) => s.atHome) ? { homeWeek: weekWork(c, planSchool, served, 'home') } : {};
+  hasHomeSessions(sessions) ? { homeWeek: weekWork(c, planSchool, served, 'home') } : {};
 
 const effectOf = (c: ClientCase, exerciseId: string) => c.notes.find((n) => n.exerciseId === exerciseId)?.effect;
 
@@ -102,6 +125,10 @@ function limitingLinks(served: readonly Served[]): LinkId[] {
 /** What every session of this client is made from, whatever the week. */
 export const blocksBase = (c: GoalCase, planSchool: SchoolId, served = goalsServed(c)) => ({
   week: weekWork(c, planSchool, served),
+  alternatives: alternativesIn(
+    recipesServed(served, planSchool),
+    weekOf(c).map((w) => w.exercise.id)
+  ),
   level: c.client.level,
   leadSide: c.goal.leadSide ?? ('left' as const),
   weakerSide: weakerSide(c),
@@ -309,7 +336,8 @@ export function movedOn(c: PlannedCase): Readonly<{ came: readonly string[]; gon
   const solved = sessionsOfPlan(c).find((s) => s.status === 'planned')?.allotment;
   if (!solved || solved.length === 0) return { came: [], gone: [] };
   const find = findIn(c);
-  const open = new Set(openWeek(c).map((e) => e.id));
+  const atHome = hasHomeSessions(c.plan.wishes.sessions) ? standInsIn(c, c.plan.schoolId, goalsServed(c)) : [];
+  const open = new Set([...openWeek(c), ...atHome.map((s) => s.exercise)].map((e) => e.id));
   const known = new Set(solved.map((a) => a.exerciseId));
   return {
     came: [...open].filter((id) => !known.has(id)).map((id) => find(id).name),

@@ -9,9 +9,12 @@ import {
   motionOf,
   partOf,
   reasonText,
+  standIns,
   type Exercise,
   type FilledRecipe,
-  type SchoolId
+  type RecipeAsk,
+  type SchoolId,
+  type StandIn
 } from '$lib/core';
 import type { MissingPiece } from '$lib/words/recipeWords';
 import type { Database } from '../db/db';
@@ -52,18 +55,29 @@ export const plainChoice = (exerciseId: string): ExerciseChoice => ({
   variant: null
 });
 
+const recipeAsk = (c: GoalCase, school: SchoolId | null): Omit<RecipeAsk, 'isAtHand'> => ({
+  goal: c.goal.kind,
+  stage: c.goal.stage,
+  level: c.client.level,
+  school,
+  catalogue: c.catalogue,
+  isOpen: (e) => barsOf(c, e).length === 0
+});
+
 /** The recipe of the goal in work, filled for this person from what the gate lets through and the studio has. */
 export const filledRecipe = perCase((c: GoalCase): FilledRecipe =>
-  fillRecipe({
-    goal: c.goal.kind,
-    stage: c.goal.stage,
-    level: c.client.level,
-    school: c.client.schoolId,
-    catalogue: c.catalogue,
-    isOpen: (e) => barsOf(c, e).length === 0,
-    isAtHand: (e) => isAtHand(c, e)
-  })
+  fillRecipe({ ...recipeAsk(c, c.client.schoolId), isAtHand: (e) => isAtHand(c, e) })
 );
+
+/** What is done at home in place of exercises of the week whose things are not there, in the way a school has to the goals served. */
+export function standInsAtHome(c: GoalCase, school: SchoolId, goals: readonly GoalCase[]): StandIn[] {
+  const atHome = kindsOn(c.homeShelf);
+  const week = weekOf(c).map((w) => w.exercise);
+  const found = goals.flatMap((of) =>
+    standIns({ ...recipeAsk(of, school), isAtHand: (e) => lackedBy(e, atHome).length === 0 }, week)
+  );
+  return found.filter(({ exercise }, i) => found.findIndex((f) => f.exercise === exercise) === i);
+}
 
 /** True where the studio has what an exercise needs; a shelf that nobody filled says nothing. */
 const isAtHand = (c: GoalCase, exercise: Exercise): boolean =>

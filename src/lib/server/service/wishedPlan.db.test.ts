@@ -9,13 +9,14 @@ import { at, play } from '../testing/sessions';
 import { testDatabase } from '../testing/testDatabase';
 import { calendarOf } from './calendar';
 import { loadGoalCase, loadLoggedCase } from './clientCase';
-import { chosenSession, planView, prepareSession, sessionsOfPlan } from './composing';
+import { chosenSession, movedOn, planView, prepareSession, sessionsOfPlan } from './composing';
 import { copyPlan } from './copyingPlan';
 import { playedSession } from './keeping';
 import { saveGoal } from './goalSetting';
 import { sharedText } from './goalsServed';
 import { versionsOf } from './planVersions';
 import { makePlan, planAsk } from './planning';
+import { proposalsOf } from './reviewing';
 import { revisePlan, swapInPlan } from './revisingPlan';
 import { hardYesterday, recordsOf } from './sessionRecords';
 import { changeClient } from './changing';
@@ -89,9 +90,33 @@ describe('sessions at home', () => {
       expect(leftOut.map((l) => l.code)).toContain('no prop');
     }));
 
+  test('with nothing at home the recipe’s stand-ins are done there, which a stop takes out; they are logged like anything else', () =>
+    store.rolledBack(async (db) => {
+      const id = store.splitPlanId;
+      await revise(db, id, { sessions: { 1: { atHome: true } } });
+      const c = await planOf(db, id);
+      const idsOf = (of: typeof c, n: number) => prepareSession(of, sessionsOfPlan(of)[n]!).blocks.map((b) => b.exerciseId);
+      const week = c.choices.map((w) => w.exerciseId);
+      const inStudio = idsOf(c, 1);
+      const standIns = idsOf(c, 0).filter((e) => !week.includes(e) && !inStudio.includes(e));
+      expect(standIns).toEqual(expect.arrayContaining(['low_lunge', 'prone_kicks']));
+      expect(movedOn(c)).toEqual({ came: [], gone: [] });
+      await play(db, id, testDay);
+      const after = await loadLoggedCase(db, id, addDays(testDay, 1));
+      expect(recordsOf(after, 'low_lunge', 'left')).toHaveLength(1);
+      expect(proposalsOf(after).map((p) => p.exerciseId)).toContain('low_lunge');
+      await changeClient(db, id, (tx) => insertLock(tx, id, stop('low_lunge')));
+      const stoppedCase = await planOf(db, id);
+      const homeAgain = sessionsOfPlan(stoppedCase).find((s) => s.place === 'home' && s.status === 'planned')!;
+      expect(prepareSession(stoppedCase, homeAgain).blocks.map((b) => b.exerciseId)).not.toContain('low_lunge');
+    }));
+
   test('a session that is left with nothing falls out, and the week says so', () =>
     store.rolledBack(async (db) => {
       const id = store.splitPlanId;
+      // These would stand in there.
+      for (const exerciseId of ['prone_kicks', 'lying_contract_relax'])
+        await changeClient(db, id, (tx) => insertLock(tx, id, stop(exerciseId)));
       await revise(db, id, { sessions: { 2: { atHome: true, training: 'before training', only: 'own strength' } } });
       const c = await planOf(db, id);
       expect([...new Set(sessionsOfPlan(c).map((s) => s.ordinal))]).toEqual([1, 3]);
