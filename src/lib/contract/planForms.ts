@@ -32,6 +32,7 @@ const planWishes = z.strictObject({
   busyOn: z.array(z.iso.date()).max(400),
   beginsAt: clockTime.nullable(),
   hardSessions: z.int().min(0).max(7).nullable(),
+  stretchMin: z.int().min(5).max(60).nullable(),
   sessions: z.record(
     z.string().regex(/^[1-7]$/),
     z.strictObject({

@@ -350,7 +350,7 @@ export { deepens, type DialEnd } from './safety/ends';
 export { isFlatHeld, stageOpening, type StageOpening } from './safety/stages';
 export type { DialWait } from './safety/waits';
 export { capsOf, goalBar, limitOfCap, nextEffortCap, whileTaught, type Caps } from './safety/caps';
-export { stretchMostOf } from './safety/upperLimit';
+export { carefulWeekMin, stretchMost, stretchMostOf, type StretchMost } from './safety/upperLimit';
 export { endStopOf } from './safety/endStops';
 export { flatHeld, waitDays } from './safety/rules';
 export { reachKey, type Closed, type DialMove, type SafetyPerson, type ToldPain } from './safety/person';

@@ -23,7 +23,7 @@ const session = (warmUpS: number, holdS: number, sets: number) => {
   ];
   return { blocks, durationS: compileSession(blocks).durationS };
 };
-const notes = (minutes: number, ...sessions: ReturnType<typeof session>[]) => minutesNotes(sessions, minutes, stretchMost);
+const notes = (minutes: number, ...sessions: ReturnType<typeof session>[]) => minutesNotes(sessions, minutes, () => stretchMost);
 
 describe('the minutes of a week', () => {
   test('a session that is full says nothing, nor does a week that holds nothing', () => {

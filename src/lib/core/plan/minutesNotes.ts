@@ -11,6 +11,8 @@ export type MinutesNote =
   | Readonly<{ code: 'asks for no more'; used: number; minutes: number }>
   | Readonly<{ code: 'long warm-up'; warmUp: number; minutes: number; more: number }>;
 
+type MostOf = (link: LinkId) => StretchMost;
+
 /** A session that uses less of its minutes than this says why; a motion this near its limit has its fill (assumptions). */
 const rules = { usedShare: 0.85, fillShare: 0.85, warmUpShare: 0.3 } as const;
 
@@ -22,11 +24,11 @@ const rules = { usedShare: 0.85, fillShare: 0.85, warmUpShare: 0.3 } as const;
 export function minutesNotes(
   sessions: readonly Readonly<{ blocks: readonly Block[]; durationS: number }>[],
   minutes: number,
-  most: StretchMost
+  mostOf: MostOf
 ): MinutesNote[] {
   const longest = sessions.toSorted((a, b) => b.durationS - a.durationS)[0];
   if (!longest || longest.blocks.length === 0) return [];
-  return [...unusedNotes(sessions, longest, { minutes, most }), ...warmUpNotes(longest, minutes)];
+  return [...unusedNotes(sessions, longest, { minutes, mostOf }), ...warmUpNotes(longest, minutes)];
 }
 
 type OneSession = Readonly<{ blocks: readonly Block[]; durationS: number }>;
@@ -34,14 +36,14 @@ type OneSession = Readonly<{ blocks: readonly Block[]; durationS: number }>;
 function unusedNotes(
   sessions: readonly OneSession[],
   longest: OneSession,
-  { minutes, most }: Readonly<{ minutes: number; most: StretchMost }>
+  { minutes, mostOf }: Readonly<{ minutes: number; mostOf: MostOf }>
 ): MinutesNote[] {
   if (longest.durationS >= rules.usedShare * minutes * 60) return [];
   const used = Math.ceil(longest.durationS / 60);
   const stretchOf = (blocks: readonly Block[]) => doseByLink(blocks).map((d) => ({ link: d.link, min: d.stretchS / 60 }));
   const full =
-    stretchOf(longest.blocks).find((d) => d.min >= rules.fillShare * most.sessionMin) ??
-    stretchOf(sessions.flatMap((s) => s.blocks)).find((d) => d.min >= rules.fillShare * most.weekMin);
+    stretchOf(longest.blocks).find((d) => d.min >= rules.fillShare * mostOf(d.link).sessionMin) ??
+    stretchOf(sessions.flatMap((s) => s.blocks)).find((d) => d.min >= rules.fillShare * mostOf(d.link).weekMin);
   return [full ? { code: 'motion has its fill', link: full.link, used, minutes } : { code: 'asks for no more', used, minutes }];
 }
 

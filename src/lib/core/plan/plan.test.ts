@@ -146,6 +146,16 @@ describe('planProgression', () => {
     for (const s of sessions) expect(22 * 60 - s.durationS).toBeLessThan(100);
   });
 
+  test('no motion gets more minutes of stretch a week than the instructor set', async () => {
+    const minutesOf = async (stretchMin: number | null) => {
+      const { weeks } = await made({ ...ask, weeks: 3, wishes: { ...ask.wishes, stretchMin } });
+      const blocks = weeks[2]!.sessions.flatMap((s) => s.blocks);
+      return Math.max(...doseByLink(blocks).map((d) => d.stretchS)) / 60;
+    };
+    expect(await minutesOf(null)).toBeGreaterThan(8);
+    expect(await minutesOf(8)).toBeLessThanOrEqual(8);
+  });
+
   // Source: common practice; what helps this person is kept, what makes it worse is left.
   test('what was noted as making it worse is in no session, what has worked comes before its like', async () => {
     const noted = (effect: 'works' | 'worse', id: string) => ask.week.map((w) => (w.exercise.id === id ? { ...w, effect } : w));

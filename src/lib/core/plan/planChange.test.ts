@@ -34,6 +34,7 @@ describe('wishedChanges', () => {
       pins: [place],
       sessions: { 2: { atHome: true as const, beginsAt: '07:30' } },
       hardSessions: 1,
+      stretchMin: 25,
       themes: true,
       also: [{ goalId: 7, weight: 'half as much' as const }]
     };
@@ -55,6 +56,7 @@ describe('wishedChanges', () => {
       { code: 'busy', days: 1 },
       { code: 'session', session: 2, wish: { atHome: true, beginsAt: '07:30' } },
       { code: 'hard sessions', to: 1 },
+      { code: 'most stretch', toMin: 25 },
       { code: 'themes', isOn: true },
       { code: 'serves', goal: 'Lotus', weight: 'half as much' },
       { code: 'pinned', ...place },

@@ -19,6 +19,7 @@ export type PlanChange =
   | Readonly<{ code: 'often'; exerciseId: string; often: Often }>
   | Readonly<{ code: 'session'; session: number; wish: SessionWish }>
   | Readonly<{ code: 'hard sessions'; to: number | null }>
+  | Readonly<{ code: 'most stretch'; toMin: number | null }>
   | Readonly<{ code: 'themes'; isOn: boolean }>
   | Readonly<{ code: 'serves'; goal: string; weight: AlsoServed['weight'] | null }>
   | Readonly<{ code: 'swapped'; exerciseId: string; by: string }>
@@ -85,6 +86,7 @@ function wishedOfSessions(before: PlanShape['wishes'], after: PlanShape['wishes'
     if (sessionWishText(was) !== sessionWishText(wish)) changes.push({ code: 'session', session: Number(number), wish });
   }
   if (before.hardSessions !== after.hardSessions) changes.push({ code: 'hard sessions', to: after.hardSessions });
+  if (before.stretchMin !== after.stretchMin) changes.push({ code: 'most stretch', toMin: after.stretchMin });
   if (before.themes !== after.themes) changes.push({ code: 'themes', isOn: after.themes });
   return changes;
 }
@@ -171,6 +173,10 @@ export function planChangeText(change: PlanChange, find: FindName = exerciseOf):
       return change.to === null
         ? 'As many sessions with hard work as recovery allows.'
         : `At most ${count(change.to, 'session')} a week with hard work.`;
+    case 'most stretch':
+      return change.toMin === null
+        ? 'Stretch of one motion is limited as usual.'
+        : `At most ${count(change.toMin, 'minute')} a week of stretch for one motion.`;
     case 'themes':
       return change.isOn ? 'Each session is about one motion; they take turns.' : 'Each session is about every motion again.';
     case 'serves':

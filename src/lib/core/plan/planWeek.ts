@@ -20,9 +20,11 @@ export type WeekWishes = Readonly<{
   bans: readonly WeekPlace[];
   /** Sessions with hard work in a week, at most; null: as many as recovery allows. */
   hardSessions: number | null;
+  /** Minutes of stretch that one motion gets in a week at most; null: as usual. */
+  stretchMin: number | null;
 }>;
 export type WeekPlace = Readonly<{ exerciseId: string; session: number | null }>;
-export const noWishes: WeekWishes = { often: {}, pins: [], bans: [], hardSessions: null };
+export const noWishes: WeekWishes = { often: {}, pins: [], bans: [], hardSessions: null, stretchMin: null };
 
 export type WeekAsk = Omit<BlocksAsk, 'amount' | 'light' | 'allotment'> &
   Readonly<{
@@ -78,7 +80,7 @@ export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Solve
     priority: priorityOf(items, ask.priority),
     demands: ask.demands,
     hardSessions: ask.wishes.hardSessions,
-    most: stretchMostOf(ask.person),
+    mostOf: (link) => stretchMostOf(ask.person, link, ask.wishes.stretchMin),
     alternatives: ask.alternatives
   };
   return solveWeek(model, solve);

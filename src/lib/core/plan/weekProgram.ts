@@ -60,7 +60,7 @@ export type WeekModel = Readonly<{
   /** Sessions with hard work in a week, at most; null: as many as recovery allows. */
   hardSessions?: number | null;
   /** Stretch of a motion at most. @default stretchMost */
-  most?: StretchMost;
+  mostOf?: (link: LinkId) => StretchMost;
   /** Of these a session takes no more than so many, but for those that were put into it. @default none */
   alternatives?: readonly Alternatives[];
 }>;
@@ -146,15 +146,18 @@ async function answered(program: string, model: WeekModel, solve: LinearSolver, 
 export const wholeSeconds = (items: readonly WeekItem[]): number =>
   items.reduce((sum, { ways, mostSets, extraS }) => sum + ways[0]!.fixedS + ways[0]!.setS * mostSets + (extraS ?? 0), 0);
 
+const asUsual = (): StretchMost => stretchMost;
+
 /** Whether nothing has to be chosen: every set of everything fits, and nothing stands against anything. More is never worth less. */
-function holdsEverything({ items, sessions, hardSessions, most = stretchMost, alternatives = [] }: WeekModel): boolean {
+function holdsEverything({ items, sessions, hardSessions, mostOf = asUsual, alternatives = [] }: WeekModel): boolean {
   if (hardSessions != null || alternatives.length > 0 || items.some((i) => i.ways.some((w) => w.not))) return false;
   const isFree = ({ ways, often }: WeekItem) =>
     (often === 'as it fits' || often === 'each session') && ways.every((w) => w.hard.length === 0);
   const seconds = wholeSeconds(items);
   const isWithin = stretched({ items }).every((link) => {
     const min = items.reduce((all, { ways, mostSets }) => all + (ways[0]!.stretchMin?.[link] ?? 0) * mostSets, 0);
-    return min <= most.sessionMin && min * sessions.length <= most.weekMin;
+    const { sessionMin, weekMin } = mostOf(link);
+    return min <= sessionMin && min * sessions.length <= weekMin;
   });
   const isApart = followingSessions(sessions.map((s) => s.day)).length === 0;
   return (
@@ -301,8 +304,8 @@ function takeTurns(p: Program, { items, sessions, alternatives = [] }: WeekModel
 
 /** No motion is stretched for longer than is let, in a session and in the week. */
 function capStretch(p: Program, model: WeekModel): void {
-  const { sessionMin, weekMin } = model.most ?? stretchMost;
   for (const link of stretched(model)) {
+    const { sessionMin, weekMin } = (model.mostOf ?? asUsual)(link);
     const sessions = [...model.sessions.keys()].map((s) =>
       usesIn(model, s).flatMap(({ i, way, w }): Term[] => {
         const min = way.stretchMin?.[link];

@@ -35,6 +35,7 @@ import {
   type Policies,
   type School,
   type SchoolId,
+  type StretchMost,
   type WeekOutline,
   type WeekWork
 } from '$lib/core';
@@ -262,7 +263,7 @@ function weekView(c: PlannedCase, number: number, given: ReadonlyMap<number, Pre
         ? [
             ...weekNotes(week, allotments, demands, (id) => effectOf(c, id), plan.wishes.themes ? [] : plan.wishes.pins),
             ...weekFlags(turns.flatMap((o) => o.sessions)),
-            ...(of.share === 1 ? minutesNotes(withBlocks(of.sessions), plan.minutes, stretchMostOf(safetyOf(c))) : []),
+            ...(of.share === 1 ? minutesNotes(withBlocks(of.sessions), plan.minutes, stretchLimit(c)) : []),
             ...emptySessions(plan, of.sessions)
           ]
             .map((n): WeekNoteTold => ({ text: weekNoteText(n, find), mend: mendOf(n) }))
@@ -311,17 +312,23 @@ export const usualWeekAhead = perCase((c: PlannedCase): WeekOutline | null => {
 /** Motions, with their side, that a usual week ahead stretches for as long as is let, in all or in one of its sessions. */
 export const fullMotions = perCase((c: PlannedCase): ReadonlySet<string> => {
   const sessions = usualWeekAhead(c)?.sessions ?? [];
-  const { sessionMin, weekMin } = stretchMostOf(safetyOf(c));
-  const stretchedFor = (blocks: readonly Block[], min: number) =>
-    doseByLink(blocks).flatMap((d) => (d.stretchS >= min * 60 ? [`${d.link}/${d.side}`] : []));
+  const mostOf = stretchLimit(c);
+  const stretchedFor = (blocks: readonly Block[], time: keyof StretchMost) =>
+    doseByLink(blocks).flatMap((d) => (d.stretchS >= mostOf(d.link)[time] * 60 ? [`${d.link}/${d.side}`] : []));
   return new Set([
-    ...sessions.flatMap((s) => stretchedFor(s.blocks, sessionMin)),
+    ...sessions.flatMap((s) => stretchedFor(s.blocks, 'sessionMin')),
     ...stretchedFor(
       sessions.flatMap((s) => s.blocks),
-      weekMin
+      'weekMin'
     )
   ]);
 });
+
+/** How long a motion may be stretched in the plan of a person. */
+const stretchLimit = (c: PlannedCase) => {
+  const person = safetyOf(c);
+  return (link: LinkId): StretchMost => stretchMostOf(person, link, c.plan.wishes.stretchMin);
+};
 
 /** Sessions with wishes of their own that found nothing to hold: they fell out of the week. */
 function emptySessions({ wishes, sessionsPerWeek }: Plan, sessions: readonly Readonly<{ ordinal: number }>[]) {

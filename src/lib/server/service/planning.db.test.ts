@@ -67,7 +67,8 @@ describe('what comes of a plan is wished otherwise', () => {
         often: {},
         pins: [{ exerciseId: 'front_hamstring_cycle', session: null }],
         bans: [{ exerciseId: 'rear_knee_lift', session: 2 }],
-        hardSessions: null
+        hardSessions: null,
+        stretchMin: null
       };
       await revisePlan(db, id, wished({ wishes, minutes: 25 }), testDay);
       const c = await planOf(db, id);

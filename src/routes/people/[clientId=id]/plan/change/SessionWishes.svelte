@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { sessionWorks, trainings, type SessionWish, type SessionWork } from '$lib/core';
+  import { carefulWeekMin, sessionWorks, stretchMost, trainings, type SessionWish, type SessionWork } from '$lib/core';
   import { trainingText } from '$lib/ui/format';
   import type { PlanWishesState } from './wishes.svelte';
 
@@ -8,6 +8,8 @@
   let { days, wishes, homeProps }: Props = $props();
   const works: Readonly<Record<SessionWork, string>> = { stretch: 'Stretch alone', 'own strength': 'Own strength alone' };
   const besideIt = (value: string) => trainings.find((t) => t !== 'alone' && t === value) as SessionWish['training'];
+  /** Minutes a week, beside the usual. */
+  const stretchChoices = [5, 8, 12, 15, 25, 30, 40];
   const isAtHome = $derived(days.some(({ number }) => wishes.sessions[number]?.atHome));
 </script>
 
@@ -77,9 +79,25 @@
         {#each days.keys() as n (n)}<option value={String(n)}>{n === 0 ? 'none' : `at most ${n} a week`}</option>{/each}
       </select>
     </label>
+    <label class="flex flex-col gap-1">
+      <span class="font-semibold">Stretch of one motion</span>
+      <select
+        class="input w-56 max-w-full"
+        aria-describedby="stretch-most"
+        value={wishes.stretchMin === null ? '' : String(wishes.stretchMin)}
+        onchange={(e) => (wishes.stretchMin = e.currentTarget.value === '' ? null : Number(e.currentTarget.value))}
+      >
+        <option value="">at most {stretchMost.weekMin} min a week</option>
+        {#each stretchChoices as min (min)}<option value={String(min)}>at most {min} min a week</option>{/each}
+      </select>
+    </label>
     <label class="flex min-h-11 items-center gap-2">
       <input type="checkbox" class="size-5" bind:checked={wishes.themes} />
       One motion a session: they take turns, from week to week too
     </label>
   </div>
+  <p id="stretch-most" class="mt-1 text-ink-soft">
+    Stretch, press and draw of one motion on one side. Gains level off near {stretchMost.weekMin / 2} minutes a week; for those who
+    still grow, and for a joint the Check cautions about, it stays at {carefulWeekMin} whatever is set here.
+  </p>
 </section>

@@ -19,6 +19,7 @@ export class PlanWishesState {
   beginsAt = $state.raw<string | null>(null);
   sessions = $state.raw<PlanWishes['sessions']>({});
   hardSessions = $state.raw<number | null>(null);
+  stretchMin = $state.raw<number | null>(null);
   themes = $state.raw(false);
   also = $state.raw<readonly AlsoServed[]>([]);
 
@@ -96,6 +97,7 @@ function textOf({
   beginsAt,
   sessions,
   hardSessions,
+  stretchMin,
   themes,
   also
 }: PageWishes): string {
@@ -113,6 +115,7 @@ function textOf({
     beginsAt,
     sessions: byKey(Object.fromEntries(Object.entries(sessions).map(([n, wish]) => [n, byKey(wish)]))),
     hardSessions,
+    stretchMin,
     themes,
     also: also.toSorted((a, b) => a.goalId - b.goalId)
   });
