@@ -54,7 +54,7 @@ export { measuringErrorOf, type LearntError, type OwnRecord } from './measure/me
 export { retestSpread, type Retest } from './measure/retestSpread';
 export { measuringOrder, type PositionGroup } from './measure/measuringOrder';
 export { crossCheckWays, type WayTrials } from './measure/crossCheckWays';
-export { activeGap, sideDifference, type ActiveGap, type SideDifference } from './measure/sideDifference';
+export { activeGap, sideDifference, tighterSide, type ActiveGap, type SideDifference } from './measure/sideDifference';
 
 export {
   bearsWeight,

@@ -12,7 +12,9 @@ import {
   pooledSd,
   semFromIcc,
   sideDifference,
+  tighterSide,
   withinSubjectSd,
+  type Side,
   z80,
   z95
 } from '../index';
@@ -142,3 +144,14 @@ describe('sideDifference and activeGap', () => {
     expect(() => activeGap('lower', at(1), at(1, Number.NaN))).toThrow(CoreError);
   });
 });
+
+// Source: common practice; one measure shows no lasting difference of the sides.
+test.each<[trails: (Side | null)[], is: Side | null]>([
+  [[], null],
+  [['left'], null],
+  [['left', 'left'], 'left'],
+  [['left', 'right'], null],
+  [['left', 'left', null], 'left'],
+  [['left', 'left', null, null], null],
+  [['left', 'left', null, 'right', 'right'], 'right']
+])('of sides that trail as %j the tighter one is %s', (trails, is) => expect(tighterSide(trails)).toBe(is));

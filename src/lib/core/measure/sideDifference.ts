@@ -35,6 +35,23 @@ export function sideDifference(betterIs: BetterIs, left: Compared, right: Compar
   return { ...d, trails: d.exceedsError ? (isLeftBehind ? 'left' : 'right') : null };
 }
 
+/** So many comparisons running show that a side is the tighter one, and as many that it is no more (common practice). */
+const runningComparisons = 2;
+
+/**
+ * The tighter side over time: it trailed in two comparisons running, and has been so until it did not in two running.
+ *
+ * Shape:  the side that trails by more than the error in each comparison, the earliest first; null where none does.
+ */
+export function tighterSide(trails: readonly (Side | null)[]): Side | null {
+  let tighter: Side | null = null;
+  for (const [i, side] of trails.entries()) {
+    const running = trails.slice(Math.max(0, i + 1 - runningComparisons), i + 1);
+    if (running.length === runningComparisons && running.every((s) => s === side)) tighter = side;
+  }
+  return tighter;
+}
+
 export type ActiveGap = Difference &
   Readonly<{
     /** Held is behind reached by more than the error. */ trails: boolean;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import {
+  blockWhyText,
   compileSession,
   daysBetween,
   doseByLink,
@@ -288,7 +289,7 @@ describe('planProgression', () => {
   });
 
   test('an easy week gives the weaker side no extra set', async () => {
-    const { weeks } = await made({ ...ask, weeks: 8, weakerSide: 'left' });
+    const { weeks } = await made({ ...ask, weeks: 8, tighterSide: 'left' });
     const setsOf = (week: number) =>
       weeks[week - 1]!.sessions[0]!.blocks.find((b) => b.part === 'position')!.work.map((w) => w.sets);
     const [left, right] = setsOf(3);
@@ -298,7 +299,7 @@ describe('planProgression', () => {
   });
 
   test('no hold is cut below the school’s least', async () => {
-    const plan = await made({ ...ask, week: longWeek, weeks: 8, weakerSide: 'left', minutes: 20 });
+    const plan = await made({ ...ask, week: longWeek, weeks: 8, tighterSide: 'left', minutes: 20 });
     expect(plan.weeks.some((w) => w.sessions.some((s) => s.cuts.length > 0))).toBe(true);
     // A week that holds less holds for less as well.
     const whole = plan.weeks.filter((w) => !w.easy && w.week > 1);
@@ -323,13 +324,25 @@ describe('planProgression', () => {
     );
   });
 
-  test('gives the weaker side one set more, first', async () => {
-    const s = (await made({ ...ask, weakerSide: 'right' })).weeks[1]!.sessions[0]!;
-    const position = s.blocks.find((b) => b.exerciseId === 'front_split_on_stack')!;
-    expect(position.work.map((w) => [w.side, w.sets])).toEqual([
+  // Source: common practice; both sides get the same until one is shown to be tighter.
+  test('a side that measured weaker once goes first, one that did for long gets a set more', async () => {
+    const workOf = async (more: Partial<PlanAsk>) => {
+      const s = (await made({ ...ask, weakerSide: 'right', ...more })).weeks[1]!.sessions[0]!;
+      const { work, because } = s.blocks.find((b) => b.exerciseId === 'front_split_on_stack')!;
+      return { work: work.map((w) => [w.side, w.sets]), because: because.map(blockWhyText).join(' ') };
+    };
+    const once = await workOf({});
+    expect(once.work).toEqual([
+      ['right', 2],
+      ['left', 2]
+    ]);
+    expect(once.because).toContain('it goes first');
+    const long = await workOf({ tighterSide: 'right' });
+    expect(long.work).toEqual([
       ['right', 3],
       ['left', 2]
     ]);
+    expect(long.because).toContain('The right side has been behind for two measures: one set more');
   });
 
   test('days follow the start', () => expect(daysBetween(ask.start, plan.weeks[2]!.sessions[1]!.on)).toBe(16));

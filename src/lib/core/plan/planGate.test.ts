@@ -130,6 +130,7 @@ test('no plan contains what the gate bars, nor a setting or an easier version pa
               level: 'intermediate',
               leadSide: 'left',
               weakerSide: null,
+              tighterSide: null,
               limiting: [],
               breathS: 8,
               person,

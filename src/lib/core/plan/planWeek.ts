@@ -195,7 +195,7 @@ function waysOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame
   // Lifts are hard however light they are.
   const lights = isHard(whole) && whole.part !== 'own' ? [false, true] : [false];
   const shorts = shortest(whole).cuts.length > 0 ? [false, true] : [false];
-  const withExtra = ask.weakerSide === null || whole.part !== 'position' ? null : build(1, false, true);
+  const withExtra = ask.tighterSide === null || whole.part !== 'position' ? null : build(1, false, true);
   return {
     whole,
     ways: shorts.flatMap((short) => lights.flatMap((light) => wayOf(light, short))),

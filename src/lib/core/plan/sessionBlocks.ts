@@ -61,8 +61,10 @@ export type BlocksAsk = Readonly<{
   week: readonly WeekWork[];
   level: Level;
   leadSide: Side;
-  /** The side that trails by more than the error; it goes first and gets an extra set. */
+  /** The side that trails by more than the error; it goes first. */
   weakerSide: Side | null;
+  /** The side that has trailed for longer than one measure; it gets a set more of the position. */
+  tighterSide: Side | null;
   /** Links of the goal, the one that limits it most first. */
   limiting: readonly LinkId[];
   /** Length of one breath of this person. */
@@ -212,7 +214,7 @@ export function blockOf(
     rules,
     sideOrder: sideOrder(ask),
     sets,
-    extraSide: part === 'position' && extra && phase === ask.phase ? ask.weakerSide : null,
+    extraSide: part === 'position' && extra && phase === ask.phase ? ask.tighterSide : null,
     moreRounds: doses[phase].moreRounds,
     level: ask.level,
     dayCapPct: light ? hardEffortPct - 5 : 100,
@@ -279,11 +281,13 @@ function whyOf(
   const [limit] = limiting;
   const cycle = block.work.flatMap((w) => (w.form.kind === 'cycle' ? [w.form.spec] : []))[0];
   const isPosition = block.part === 'position';
+  const more = block.work.toSorted((a, b) => b.sets - a.sets)[0];
   return [
     isPosition ? { code: 'position' } : links.length === 0 ? { code: 'in the week' } : { code: codeOf(block.part), links },
     ...(limit && !isPosition && links.includes(limit) ? [{ code: 'limit', link: limit } as const] : []),
     ...(cycle ? [{ code: 'rounds', rounds: cycle.rounds, lighterFirst: (cycle.perRound?.length ?? 0) > 0 } as const] : []),
     ...(isPosition && weakerSide && exercise.sides === 'each' ? [{ code: 'weaker leads', side: weakerSide } as const] : []),
+    ...(more?.side && more.sets > block.baseSets ? [{ code: 'one set more', side: more.side } as const] : []),
     ...(isShaped ? [{ code: 'shaped' } as const] : []),
     ...(block.schoolId ? [{ code: 'school', schoolId: block.schoolId } as const] : [])
   ];

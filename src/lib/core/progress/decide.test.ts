@@ -9,12 +9,15 @@ import {
   endValues,
   gate,
   exerciseOf,
+  exercises,
   ladder,
   seededRandom,
   type DecideAsk,
   type DialMove,
+  type Exercise,
   type Prop,
   type SessionRecord,
+  type Setting,
   type SetRecord
 } from '../index';
 
@@ -244,6 +247,33 @@ describe('decide, the first rule that fires', () => {
     expect(decide(ask({ otherSide: { isWeaker: false, stepsAhead: 1 } })).verdict).toBe('stay');
     expect(decide(ask({ otherSide: { isWeaker: false, stepsAhead: 0 } })).verdict).toBe('deepen');
     expect(decide(ask({ otherSide: { isWeaker: true, stepsAhead: 3 } })).verdict).toBe('deepen');
+  });
+
+  // Source: common practice; sides differ in depth, and in dose by little.
+  test('a side is given one round, twenty seconds or one step more than the other at most', () => {
+    const setting = { holdS: 60, effortPct: 40, contractionS: 10, rounds: 2 };
+    const toward = (id: string, at: Setting) => {
+      const isOnDial = (e: Exercise) =>
+        e.sides === 'each' && e.dials.some((d) => d.id === id && d.max > setting[d.id as 'holdS']);
+      const exercise = exercises.find(isOnDial)!;
+      const dials = dialStates(exercise, setting, { rungs: {}, ends: {} }).filter((d) => d.id === id);
+      return decide(
+        ask({ prescription: { ...ask().prescription, exercise, dials }, otherSide: { isWeaker: true, stepsAhead: 4, at } })
+      );
+    };
+    for (const [id, level, behind] of [
+      ['rounds', 2, 1],
+      ['holdS', 60, 40],
+      ['effortPct', 40, 30]
+    ] as const) {
+      expect(toward(id, { ...setting, [id]: level }), id).toMatchObject({ verdict: 'deepen', dial: id });
+      expect(toward(id, { ...setting, [id]: behind }), id).toMatchObject({ verdict: 'stay' });
+      expect(
+        toward(id, { ...setting, [id]: behind })
+          .because.map(whyText)
+          .join()
+      ).toContain('the other side follows first');
+    }
   });
 
   test('past flat is no step where a limit ends at the floor, nor before the flat split was held on three days', () => {

@@ -1,8 +1,9 @@
 import { daysBetween } from '../days';
 import { isHarder, type DialState } from '../exercise/dials';
-import type { DialId } from '../exercise/dial';
+import type { DialId, Setting } from '../exercise/dial';
 import { cleanSessionsNeeded, metTarget, progressRules, rungOpensOn, type SessionRecord, type Verdict } from './history';
 import { stretchesLine, type Exercise } from '../exercise/exercise';
+import { deepens } from '../safety/ends';
 import type { Gated } from '../safety/gate';
 import { painKindOf, painPlaceOf, type PainEvent, type PainKindId } from '../screen/pain';
 import type { Side } from '../body/side';
@@ -28,8 +29,8 @@ export type DecideAsk = Readonly<{
   moment: 'review' | 'resume' | 'afterwards';
   /** Pains of the last session told in other exercises, where this one loads the same joint or stretches the same line. */
   shared?: readonly Readonly<{ pain: PainEvent; exerciseName: string }>[];
-  /** Other side of the same exercise: whether it is the weaker one, and how many more steps this side has taken in this plan. */
-  otherSide?: Readonly<{ isWeaker: boolean; stepsAhead: number }>;
+  /** The same exercise on the other side: whether this one is the weaker, how many more steps it has taken in this plan, and where the other stands. */
+  otherSide?: Readonly<{ isWeaker: boolean; stepsAhead: number; at?: Setting }>;
   /** A deepening of the same link and side was already decided today. */
   linkDeepenedToday?: boolean;
   today: string;
@@ -207,6 +208,10 @@ const targetMet: Rule = (ask) => {
       held.push({ code: 'week full' });
       continue;
     }
+    if (isFarAhead(ask, dial.id, dial.harder)) {
+      held.push({ code: 'side ahead' });
+      continue;
+    }
     const tape = ask.measures.tape?.[dial.id];
     if (tape && isHarder(dialOf(ask, dial.id), dial.harder, tape.end)) {
       held.push({ code: 'past the tape', to: dial.harder, unit: dial.unit, measured: tape.value, on: tape.on });
@@ -224,6 +229,7 @@ const targetMet: Rule = (ask) => {
     return { verdict: 'deepen', dial: dial.id, from: dial.at, to: dial.harder, because: [met, ...held] };
   }
   if (held.some((why) => why.code === 'week full')) return stay(...held, met);
+  if (held.some((why) => why.code === 'side ahead')) return stay(...held, met);
   if (held.some((why) => why.code === 'past the tape')) return { ...stay(...held, met), asks: ['retest'] };
   // A step that is closed for a while is no end.
   const closed = held.filter((why) => why.code === 'came back twice');
@@ -232,6 +238,17 @@ const targetMet: Rule = (ask) => {
 
 /** Dials by which an exercise takes longer. */
 const lengthening: ReadonlySet<DialId> = new Set<DialId>(['holdS', 'contractionS', 'rounds', 'breaths', 'reps']);
+
+/** How far a side may be ahead of the other in what it is given: one round, twenty seconds, or one step (common practice). */
+const mostAhead: Readonly<Partial<Record<DialId, number>>> = { rounds: 1, holdS: 20 };
+
+/** True where a side would be given more than a little more than the other: sides differ in depth, not in dose. */
+function isFarAhead({ otherSide, prescription: { exercise } }: DecideAsk, id: DialId, to: number): boolean {
+  const dial = exercise.dials.find((d) => d.id === id)!;
+  const other = otherSide?.at?.[id];
+  if (other === undefined || deepens(dial)) return false;
+  return Math.abs(to - other) > Math.max(dial.step, mostAhead[id] ?? 0) && isHarder(dial, to, other);
+}
 
 const dialOf = ({ prescription }: DecideAsk, id: DialId) => prescription.exercise.dials.find((d) => d.id === id)!;
 

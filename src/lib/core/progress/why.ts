@@ -42,6 +42,7 @@ const plainTexts = {
   'week full': 'This motion already gets as much stretch a week as does any good: nothing gets longer.',
   'link deepened': 'This motion was already made harder today.',
   'weaker side leads': 'The weaker side leads; this side is already one step ahead.',
+  'side ahead': 'Both sides get the same, the tighter one a little more at most: the other side follows first.',
   'all at their end': 'This is the hardest setting: take the next harder exercise, or the goal is reached.',
   'all at their easiest': 'This is the easiest setting: take the easier exercise.',
   'not met yet': 'The target is not met twice running yet.'

@@ -38,6 +38,7 @@ const ask = {
   level: 'intermediate',
   leadSide: 'left',
   weakerSide: null,
+  tighterSide: null,
   limiting: [],
   breathS: 8,
   person: somebody(),

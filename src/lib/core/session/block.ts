@@ -172,7 +172,7 @@ export const servesSide = ({ links, work }: Pick<Block, 'links' | 'work'>, link:
 /** Why a block is in a session; a code with its numbers. */
 export type BlockWhy =
   | Readonly<{ code: 'rounds'; rounds: number; lighterFirst: boolean }>
-  | Readonly<{ code: 'weaker leads'; side: Side }>
+  | Readonly<{ code: 'weaker leads' | 'one set more'; side: Side }>
   | Readonly<{ code: 'opens' | 'owned' | 'moves'; links: readonly LinkId[] }>
   | Readonly<{ code: 'school'; schoolId: SchoolId }>
   | Readonly<{ code: 'limit'; link: LinkId }>
@@ -199,7 +199,9 @@ export function blockWhyText(why: BlockWhy | string): string {
     case 'rounds':
       return why.rounds === 1 ? 'One round.' : `${why.rounds} rounds${why.lighterFirst ? ', the first lighter' : ''}.`;
     case 'weaker leads':
-      return `The ${why.side} side is behind by more than the measuring error: it goes first, with one set more.`;
+      return `The ${why.side} side is behind by more than the measuring error: it goes first.`;
+    case 'one set more':
+      return `The ${why.side} side has been behind for two measures: one set more, until it is level.`;
     case 'opens':
       return `Opens ${named(why.links)}.`;
     case 'owned':

@@ -74,6 +74,7 @@ export async function planOf(model: ModelSession, solve: LinearSolver): Promise<
       level,
       leadSide: 'left',
       weakerSide: null,
+      tighterSide: null,
       limiting: demands,
       priority: Object.fromEntries(demands.map((d, i) => [d, Math.max(0.4, 1 - i / 5)])),
       activeWorth: {},

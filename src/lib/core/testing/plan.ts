@@ -33,6 +33,7 @@ export const splitPlanAsk: PlanAsk = {
   level: 'intermediate',
   leadSide: 'left',
   weakerSide: null,
+  tighterSide: null,
   limiting: ['HE', 'HF-KS'],
   priority: { HE: 1, 'HF-KS': 0.8 },
   activeWorth: {},

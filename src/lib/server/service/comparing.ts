@@ -1,3 +1,4 @@
+import { group } from 'd3-array';
 import type { BodyState } from '$lib/contract/fields';
 import type { Taken } from '$lib/contract/taken';
 import {
@@ -5,6 +6,7 @@ import {
   comparesAs,
   measureOf,
   sideDifference,
+  tighterSide,
   type ActiveGap,
   type MeasureMode,
   type Side,
@@ -40,6 +42,15 @@ export function weakerSide(c: GoalCase): Side | null {
   const { id, modes } = measureOf(c.goal.headline);
   const taken = takenOf(c).filter((r) => r.measureId === id);
   return compareSides(taken, modes[0]!)?.difference.trails ?? null;
+}
+
+/** The side whose headline has trailed in two comparisons running; it is given a little more until the gap is inside the error for two. */
+export function tighterSideOf(c: GoalCase): Side | null {
+  const { id, modes } = measureOf(c.goal.headline);
+  const taken = takenOf(c).filter((r) => r.measureId === id);
+  const byDay = [...group(taken, (r) => r.takenOn)].toSorted(([a], [b]) => a.localeCompare(b));
+  const compared = byDay.flatMap(([, ofDay]) => compareSides(ofDay, modes[0]!) ?? []);
+  return tighterSide(compared.map((one) => one.difference.trails));
 }
 
 /** Returns held against reached on one side on the newest day that has both, taken alike; of one measure. */

@@ -43,7 +43,7 @@ import type { Db } from '../db/db';
 import type { Plan } from '../repo/planRepo';
 import { listPrescribed, type Prescribed, type Session } from '../repo/sessionRepo';
 import { breathOf, type ClientCase, type GoalCase, type PlannedCase } from './clientCase';
-import { weakerSide } from './comparing';
+import { tighterSideOf, weakerSide } from './comparing';
 import { demandedLinks, goalsServed, pieceIn, type Served } from './goalsServed';
 import { homeState, sideState } from './gradeExercise';
 import { exchangesOf } from './nextExercise';
@@ -133,6 +133,7 @@ export const blocksBase = (c: GoalCase, planSchool: SchoolId, served = goalsServ
   level: c.client.level,
   leadSide: c.goal.leadSide ?? ('left' as const),
   weakerSide: weakerSide(c),
+  tighterSide: tighterSideOf(c),
   limiting: limitingLinks(served),
   breathS: breathOf(c),
   person: safetyOf(c),

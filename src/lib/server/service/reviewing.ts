@@ -31,7 +31,7 @@ import { dateOf, isPlanned, withLog, type GoalCase, type LoggedCase } from './cl
 import { fullMotions, sessionsOfPlan } from './composing';
 import { weakerSide } from './comparing';
 import { pieceIn } from './goalsServed';
-import { sideState, tapeEnds } from './gradeExercise';
+import { settingOf, sideState, tapeEnds } from './gradeExercise';
 import { nextExercise } from './nextExercise';
 import { takenOf } from './taken';
 import { perCase } from './perCase';
@@ -189,7 +189,11 @@ function decideOne(
     moment,
     shared,
     ...(side !== null && {
-      otherSide: { isWeaker: weakerSide(c) !== otherSide(side), stepsAhead: net(side) - net(otherSide(side)) }
+      otherSide: {
+        isWeaker: weakerSide(c) !== otherSide(side),
+        stepsAhead: net(side) - net(otherSide(side)),
+        at: settingOf(c, exercise, otherSide(side))
+      }
     }),
     linkDeepenedToday,
     today: c.today
