@@ -421,6 +421,7 @@ const doors = ({ clientId, archivedId, goalId, propId, occasionId, trialId, pain
         beginsAt: '18:00',
         sessions: { 2: { atHome: true, beginsAt: '07:30', training: 'after training', only: 'stretch' } },
         hardSessions: 2,
+        stretchMin: 25,
         themes: true,
         also: []
       })

@@ -52,6 +52,7 @@ const dial = z.strictObject({
   max: z.number(),
   step: z.number().positive(),
   levels: z.array(words).min(2).max(mostLevels).optional(),
+  startFrom: z.strictObject({ measure: z.string(), levels: z.array(z.int().min(0)).max(mostLevels) }).optional(),
   stack: stackUse.optional()
 });
 

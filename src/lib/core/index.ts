@@ -209,14 +209,14 @@ export { sceneOf, supportsFor, type ExerciseScene } from './exercise/scene';
 export { findExercises, type ExerciseQuery } from './exercise/findExercises';
 export { goalExercises, jointsOfGoal, motionOfDemand } from './exercise/goalExercises';
 export {
-  alternativesIn,
   fillRecipe,
   recipeOf,
   recipePlaces,
+  rungsIn,
   standIns,
-  type Alternatives,
   type FilledRecipe,
   type RecipeAsk,
+  type Rungs,
   type StandIn
 } from './recipe/fillRecipe';
 export type { Role } from './recipe/recipe';

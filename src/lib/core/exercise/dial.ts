@@ -22,6 +22,8 @@ export type Dial = Readonly<{
   max: number;
   step: number;
   levels?: readonly string[];
+  /** The measure that says at which level it begins: one level of the dial for each of the measure. */
+  startFrom?: Readonly<{ measure: string; levels: readonly number[] }>;
   stack?: StackUse;
 }>;
 

@@ -68,8 +68,10 @@ describe('where a dial begins', () => {
     expect(start('front_leg_lift', 'reps', 'beginner', 'drills')).toEqual({ value: 6, origin: 'taught' });
   });
 
-  test('a height, a load or a way is no dose', () => {
+  test('a height or a way is no dose, nor a load that may be left away; what needs a weight begins with a light one', () => {
     expect(start('front_split_on_stack', 'depthCm', 'beginner')).toBeNull();
-    expect(start('weighted_roll_down', 'loadKg', 'beginner')).toBeNull();
+    expect(start('butterfly_reclined', 'loadKg', 'beginner')).toBeNull();
+    expect(start('butterfly_weighted', 'loadKg', 'beginner')).toEqual({ value: 1, origin: 'ours' });
+    expect(start('weighted_roll_down', 'loadKg', 'beginner')).toEqual({ value: 2, origin: 'ours' });
   });
 });

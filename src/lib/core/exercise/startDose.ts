@@ -24,7 +24,8 @@ const ours: Readonly<Partial<Record<DialUnit | 'contractionS' | 'lift' | 'move',
   move: { beginner: 8, intermediate: 10, advanced: 10 },
   breaths: { beginner: 3, intermediate: 6, advanced: 6 },
   rounds: { beginner: 1, intermediate: 2, advanced: 2 },
-  '%': { beginner: 20, intermediate: 40, advanced: 50 }
+  '%': { beginner: 20, intermediate: 40, advanced: 50 },
+  kg: { beginner: 1, intermediate: 2, advanced: 3 }
 };
 
 /** Units that say how long, how often and how hard; every other dial is a height, a load or a way. */
@@ -75,6 +76,7 @@ export function startDose(
 ): StartDose | null {
   if (dial.id === 'tempoS') return { value: exercise.start.tempoS ?? dial.min, origin: 'taught' };
   if (!isDose(dial)) return null;
+  if (dial.unit === 'kg') return startLoad(exercise, dial, level);
   const figure = school && figureFor(school, exercise, dial);
   const own = ourFigure(exercise, dial.id, level, dial.unit as Unit);
   const usual = exercise.start[dial.id];
@@ -92,6 +94,12 @@ export function startDose(
     return onDial(given.origin === 'school' && own < given.value ? { value: own, origin: 'ours' } : given);
   }
   return usual !== undefined && usual >= onSteps(dial, given.value) ? { value: usual, origin: 'ours' } : onDial(given);
+}
+
+/** A load is ours whoever teaches it; what may be done without a weight begins without. */
+function startLoad(exercise: Exercise, dial: Dial, level: Level): StartDose | null {
+  const isNeeded = exercise.props.some((p) => p.id === 'weight' && !p.optional);
+  return isNeeded ? { value: exercise.start.loadKg || onSteps(dial, ours.kg![level]), origin: 'ours' } : null;
 }
 
 function onSteps(dial: Dial, value: number): number {

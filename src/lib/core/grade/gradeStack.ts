@@ -35,6 +35,8 @@ export type StackGrade = Readonly<{
   tooFar: boolean;
 }>;
 
+/** A seat that nobody measured, cm: a firm cushion (common practice). */
+const usualSeatCm = 15;
 const nearCm = 6;
 const nearCount = 3;
 const roomAheadCm = 10;
@@ -43,12 +45,12 @@ const roomAheadCm = 10;
  * Where an exercise stands on a shelf: its stack, the ladder round it, and whether the shelf has what is meant.
  *
  * Model:  what is set stands on the nearest stack; a start on the nearest that is no harder than what was measured, or, where nothing was,
- *         the middle height; both no harder than the gate's end. The ladder is laid to the goal, or to where an end stop, a limit or a stage
+ *         a usual seat or else the middle height; both no harder than the gate's end. The ladder is laid to the goal, or to where an end stop, a limit or a stage
  *         ends it for good, and shown as far as the gate lets it today: so the way ahead does not change while it is walked.
  * Units:  signed depth in cm; `setAt` and `measured` in those of the dial.
  */
 export function gradeStack({ dial, use, shelf, stacks, setAt, measured, end, goalCm }: StackAsk): StackGrade {
-  const easiestCm = Math.max(dial.max, 0);
+  const easiestCm = use.higherIs === 'harder' ? depthOfDial(dial, dial.min) : Math.max(dial.max, 0);
   const dialEndCm = depthOfDial(dial, dial.harder === 'up' ? dial.max : dial.min);
   const gateCm = end ? depthOfDial(dial, end.at) : -Infinity;
   const endCm = Math.max(gateCm, dialEndCm);
@@ -79,7 +81,8 @@ export function gradeStack({ dial, use, shelf, stacks, setAt, measured, end, goa
 function meantDepth({ dial, use, setAt, measured }: Pick<StackAsk, 'dial' | 'use' | 'setAt' | 'measured'>, all: readonly Rung[]) {
   if (setAt !== null) return depthOfDial(dial, setAt);
   if (measured !== null) return depthOfDial(dial, measured);
-  if (use.higherIs === 'harder') return 0;
+  if (use.higherIs === 'harder') return depthOfDial(dial, dial.min);
+  if (use.under === 'seat') return usualSeatCm;
   // Unsure: begin with the middle height (common practice), never past flat.
   const heights = all.filter((r) => r.depthCm >= 0);
   return heights[Math.floor((heights.length - 1) / 2)]?.depthCm ?? 0;

@@ -9,7 +9,7 @@ import { doseByLink } from './doseByLink';
 import { isHard } from './hardWork';
 import { stretchMostOf } from '../safety/upperLimit';
 import { blockOf, frameOf, isMainMovement, mostSets, heldBlock, type BlocksAsk, type WeekWork } from './sessionBlocks';
-import type { Alternatives } from '../recipe/fillRecipe';
+import type { Rungs } from '../recipe/fillRecipe';
 import { isOfTheme, type SessionSlot } from './sessionSlot';
 import { solveWeek, wholeSeconds, type Often, type SolvedWeek, type Way, type WeekItem, type WeekModel } from './weekProgram';
 
@@ -32,8 +32,8 @@ export type WeekAsk = Omit<BlocksAsk, 'amount' | 'light' | 'allotment'> &
     slots: readonly SessionSlot[];
     /** The same exercises as they can be done at home, and what stands in there; those of the studio where nothing else is known. */
     homeWeek?: readonly WeekWork[];
-    /** Exercises that fill one role: a session takes so many of them. */
-    alternatives?: readonly Alternatives[];
+    /** Rungs of one ladder that stand side by side in the week: a session takes one of them. */
+    rungs?: readonly Rungs[];
     /** What a minute for a motion is worth against one for the motion that limits most; a motion that is not named is worth `others`. */
     priority: Readonly<Partial<Record<LinkId, number>>>;
     /** How much more active work of a motion is worth, where it trails what is reached. */
@@ -81,7 +81,7 @@ export async function planWeek(ask: WeekAsk, solve: LinearSolver): Promise<Solve
     demands: ask.demands,
     hardSessions: ask.wishes.hardSessions,
     mostOf: (link) => stretchMostOf(ask.person, link, ask.wishes.stretchMin),
-    alternatives: ask.alternatives
+    rungs: ask.rungs
   };
   return solveWeek(model, solve);
 }

@@ -60,10 +60,10 @@ describe('against every choice', () => {
     const hardIn = chosen.map((c) => new Set(c.flatMap((x) => x?.way.hard ?? [])));
     if (model.hardSessions != null && hardIn.filter((links) => links.size > 0).length > model.hardSessions) return null;
     const isMore = chosen.some((c, s) =>
-      (model.alternatives ?? []).some(({ exerciseIds, most }) => {
-        const done = items.filter((of, i) => c[i] && exerciseIds.includes(of.exerciseId));
-        const put = items.filter((of) => of.pinned.includes(s) && exerciseIds.includes(of.exerciseId));
-        return done.filter((of) => !put.includes(of)).length > Math.max(0, most - put.length);
+      (model.rungs ?? []).some((ladder) => {
+        const done = items.filter((of, i) => c[i] && ladder.includes(of.exerciseId));
+        const put = items.filter((of) => of.pinned.includes(s) && ladder.includes(of.exerciseId));
+        return done.filter((of) => !put.includes(of)).length > (put.length > 0 ? 0 : 1);
       })
     );
     if (isMore) return null;
@@ -160,8 +160,8 @@ describe('against every choice', () => {
         fc.constantFrom(150, 420, 2000),
         fc.constantFrom(1, 3),
         fc.constantFrom(null, null, 0, 1),
-        fc.constantFrom(1, 3),
-        async (items, seconds, day, hardSessions, most) => {
+        fc.boolean(),
+        async (items, seconds, day, hardSessions, areRungs) => {
           const model = week(items, {
             sessions: [
               { day: 0, seconds },
@@ -169,7 +169,7 @@ describe('against every choice', () => {
             ],
             demands: ['HE'],
             hardSessions,
-            ...(most < items.length && { alternatives: [{ exerciseIds: items.map((i) => i.exerciseId), most }] })
+            ...(areRungs && { rungs: [items.map((i) => i.exerciseId)] })
           });
           const { sessions: found } = await solveWeek(model, solveHere);
           const chosen = found.map((allotment) =>
@@ -279,21 +279,21 @@ describe('what is given up first', () => {
   });
 });
 
-describe('alternatives', () => {
-  const two = [item('frog'), item('one_leg_frog')];
-  const alternatives = [{ exerciseIds: ['frog', 'one_leg_frog'], most: 1 }];
+describe('two rungs of a ladder', () => {
+  const two = [item('wrist_floor'), item('wrist_lean')];
+  const rungs = [['wrist_floor', 'wrist_lean']];
   const doneIn = (sessions: readonly Allotment[]) => sessions.map((s) => s.filter((a) => a.sets > 0).map((a) => a.exerciseId));
 
   test('take turns: none is done beside the other, and neither falls out of the week', async () => {
-    const { sessions } = await solveWeek(week(two, { alternatives }), solveHere);
-    expect(doneIn(sessions).flat().toSorted()).toEqual(['frog', 'one_leg_frog']);
+    const { sessions } = await solveWeek(week(two, { rungs }), solveHere);
+    expect(doneIn(sessions).flat().toSorted()).toEqual(['wrist_floor', 'wrist_lean']);
     expect(doneIn(sessions).map((s) => s.length)).toEqual([1, 1]);
   });
 
   test('are both done where somebody put them in', async () => {
     const put = two.map((i) => ({ ...i, pinned: [1] }));
-    const { sessions } = await solveWeek(week(put, { alternatives }), solveHere);
-    expect(doneIn(sessions)[1]).toEqual(['frog', 'one_leg_frog']);
+    const { sessions } = await solveWeek(week(put, { rungs }), solveHere);
+    expect(doneIn(sessions)[1]).toEqual(['wrist_floor', 'wrist_lean']);
     expect(doneIn(sessions)[0]!.length).toBeLessThan(2);
   });
 });

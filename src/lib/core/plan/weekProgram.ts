@@ -2,7 +2,7 @@
 import { CoreError } from '../errors';
 import type { LinkId } from '../exercise/exercise';
 import type { LinearSolver, SearchEnds } from '../linearProgram';
-import type { Alternatives } from '../recipe/fillRecipe';
+import type { Rungs } from '../recipe/fillRecipe';
 import type { Allotment, Allotted } from './allotment';
 import { stretchMost, type StretchMost } from '../safety/upperLimit';
 
@@ -61,8 +61,8 @@ export type WeekModel = Readonly<{
   hardSessions?: number | null;
   /** Stretch of a motion at most. @default stretchMost */
   mostOf?: (link: LinkId) => StretchMost;
-  /** Of these a session takes no more than so many, but for those that were put into it. @default none */
-  alternatives?: readonly Alternatives[];
+  /** Of each of these a session takes one, but for those that were put into it. @default none */
+  rungs?: readonly Rungs[];
 }>;
 
 /**
@@ -100,8 +100,8 @@ export const usualEnds: SearchEnds = { gap: 0.01, nodes: 4000, work: 6_000_000 }
  *
  * Model:  integer program. The greatest sum of priority times benefit, concave in the minutes of a session and of the week, so that no motion
  *         takes all. Firm: the seconds of each session, one way of doing an exercise in it, no hard work for one motion on following days, also from
- *         the last day to the first of the next week, no more sessions with hard work than are wished, no motion stretched for longer than is let, of
- *         alternatives no more than a session takes. Wishes are given up for what they are worth, least first: every exercise in each session, every
+ *         the last day to the first of the next week, no more sessions with hard work than are wished, no motion stretched for longer than is let, of the
+ *         rungs of a ladder no two in a session. Wishes are given up for what they are worth, least first: every exercise in each session, every
  *         exercise once, the set the weaker side gets more, every motion the goal needs, active work for what is opened, what was pinned, anything at all in each
  *         session.
  * Shape:  an allotment for each session; what is banned or had no time stands in it with 0 sets. `gap` is how far the week may be from the best there is, as a share.
@@ -149,8 +149,8 @@ export const wholeSeconds = (items: readonly WeekItem[]): number =>
 const asUsual = (): StretchMost => stretchMost;
 
 /** Whether nothing has to be chosen: every set of everything fits, and nothing stands against anything. More is never worth less. */
-function holdsEverything({ items, sessions, hardSessions, mostOf = asUsual, alternatives = [] }: WeekModel): boolean {
-  if (hardSessions != null || alternatives.length > 0 || items.some((i) => i.ways.some((w) => w.not))) return false;
+function holdsEverything({ items, sessions, hardSessions, mostOf = asUsual, rungs = [] }: WeekModel): boolean {
+  if (hardSessions != null || rungs.length > 0 || items.some((i) => i.ways.some((w) => w.not))) return false;
   const isFree = ({ ways, often }: WeekItem) =>
     (often === 'as it fits' || often === 'each session') && ways.every((w) => w.hard.length === 0);
   const seconds = wholeSeconds(items);
@@ -291,13 +291,13 @@ function keepHardFew(p: Program, model: WeekModel): void {
   p.row([...model.sessions.keys()].map((s): Term => [1, isHard(s)]), '<=', most); // prettier-ignore
 }
 
-/** Of alternatives a session takes no more than it should; what somebody put into it is theirs to decide. */
-function takeTurns(p: Program, { items, sessions, alternatives = [] }: WeekModel): void {
-  for (const { exerciseIds, most } of alternatives)
+/** No two rungs of a ladder in one session; what somebody put into it is theirs to decide. */
+function takeTurns(p: Program, { items, sessions, rungs = [] }: WeekModel): void {
+  for (const ladder of rungs)
     for (const s of sessions.keys()) {
-      const of = items.flatMap((item, i) => (exerciseIds.includes(item.exerciseId) ? [{ item, i }] : []));
+      const of = items.flatMap((item, i) => (ladder.includes(item.exerciseId) ? [{ item, i }] : []));
       const free = of.filter(({ item }) => item.often !== 'each session' && !item.pinned.includes(s));
-      const left = Math.max(0, most - (of.length - free.length));
+      const left = of.length > free.length ? 0 : 1;
       p.row(free.flatMap(({ item, i }) => usedTerms(item, i, s)), '<=', left); // prettier-ignore
     }
 }

@@ -87,16 +87,26 @@ export function standIns(ask: RecipeAsk, week: readonly Exercise[]): StandIn[] {
   return found;
 }
 
-/** Exercises of a week that are alternatives to each other, and how many of them one session takes. */
-export type Alternatives = Readonly<{ exerciseIds: readonly string[]; most: number }>;
+/** Exercises of a week that are rungs of one ladder in one role: a session takes one of them. */
+export type Rungs = readonly string[];
 
 /**
- * Which exercises of a week fill the same role: of two ways into one stretch, or two rungs of a ladder, a session takes one.
+ * The rungs that stand side by side in a week.
  *
- * Model:  first every role takes as many of the week as it is done with, in its own order; what is left over is an alternative in the first role
- *         that names it. So a rung that loosens for the next one is none to it.
+ * Model:  first every role takes as many of the week as it is done with, in its own order; what is left over belongs to the first role
+ *         that names it, and is a rung where a practised step leads from the one to the other. So a rung that loosens for the next one is none
+ *         beside it. Other ways into the same stretch are the instructor's to put side by side.
  */
-export function alternativesIn(goals: readonly Parameters<typeof recipeOf>[0][], week: readonly string[]): Alternatives[] {
+export function rungsIn(
+  goals: readonly Parameters<typeof recipeOf>[0][],
+  week: readonly string[],
+  catalogue: readonly Exercise[]
+): Rungs[] {
+  const practised = catalogue.map((e) => ({ ...e, harderInferred: [] }));
+  const ladderOf = (id: string) => {
+    const exercise = practised.find((e) => e.id === id);
+    return exercise ? chainOf(exercise, practised) : [];
+  };
   const roles = goals.flatMap((of) => recipeOf(of)?.roles ?? []);
   const taken = new Set<string>();
   const take = (ids: readonly string[]) => {
@@ -105,9 +115,13 @@ export function alternativesIn(goals: readonly Parameters<typeof recipeOf>[0][],
   };
   const named = roles.map((role) => role.candidates.map((c) => c.id).filter((id) => week.includes(id)));
   const filled = roles.map((role, i) => take(named[i]!.filter((id) => !taken.has(id)).slice(0, role.count)));
-  return roles.flatMap((role, i) => {
+  return roles.flatMap((_, i) => {
     const rest = take(named[i]!.filter((id) => !taken.has(id)));
-    return rest.length > 0 ? [{ exerciseIds: [...filled[i]!, ...rest], most: role.count }] : [];
+    return filled[i]!.flatMap((first) => {
+      const ladder = ladderOf(first);
+      const others = rest.filter((id) => ladder.includes(id));
+      return others.length > 0 ? [[first, ...others]] : [];
+    });
   });
 }
 

@@ -7,7 +7,7 @@ import type { EquipmentId } from '../props/equipment';
 import type { SchoolId } from '../school/school';
 import { schools } from '../school/schools';
 import { levels } from '../level';
-import { alternativesIn, fillRecipe, recipeOf, standIns, type RecipeAsk } from './fillRecipe';
+import { fillRecipe, recipeOf, rungsIn, standIns, type RecipeAsk } from './fillRecipe';
 import type { Role } from './recipe';
 import { recipes } from './recipes';
 
@@ -202,23 +202,20 @@ describe('where its things are not there', () => {
   });
 });
 
-describe('alternatives in a week', () => {
-  const of = (goal: string, ...week: string[]) => alternativesIn([{ goal, stage: 0, school: null }], week);
+describe('rungs of a ladder in a week', () => {
+  const of = (goal: string, ...week: string[]) => rungsIn([{ goal, stage: 0, school: null }], week, exercises);
 
-  test('are two ways into one stretch', () =>
-    expect(of('turnout', 'butterfly_contract_relax', 'butterfly_elbow_pressure', 'prone_frog_circles')).toEqual([
-      { exerciseIds: ['butterfly_contract_relax', 'butterfly_elbow_pressure'], most: 1 }
-    ]));
+  test('stand side by side where one role could take either', () => {
+    expect(of('range_WF', 'wrist_lean', 'wrist_floor', 'wrist_two_phase')).toEqual([['wrist_floor', 'wrist_lean']]);
+    expect(of('heel_sit', 'towel_heel_pull', 'rock_back_pointed')).toEqual([['towel_heel_pull', 'rock_back_pointed']]);
+  });
 
-  test('are none where each has a role of its own, where pieces belong together, or in the first list', () => {
-    expect(of('heel_sit', 'top_of_foot_standing', 'rock_back_pointed')).toEqual([]);
-    expect(of('hamstring_at_knee', 'strap_reps_middle', 'strap_reps_outside', 'strap_reps_inside')).toEqual([]);
+  test('are none where one loosens for the other, where they are two ways into a stretch, or in the first list', () => {
+    expect(of('calf_to_thigh', 'towel_heel_pull', 'rock_back_tucked')).toEqual([]);
+    expect(of('front_split', 'rear_hip_cycle', 'low_lunge')).toEqual([]);
     for (const { id: goal } of goalsWithRecipe)
       for (const level of levels)
         for (const school of [null, ...schools.map((s) => s.id)])
-          expect(
-            alternativesIn([{ goal, stage: 0, school }], idsOf(ask({ goal, level, school }))),
-            `${goal} ${level} ${school}`
-          ).toEqual([]);
+          expect(of(goal, ...idsOf(ask({ goal, level, school }))), `${goal} ${level} ${school}`).toEqual([]);
   });
 });

@@ -2,7 +2,6 @@ import { group } from 'd3-array';
 import { compute } from '$lib/contract/door';
 import type { ChosenSession, SessionView, WeekNoteTold, WeekView } from '$lib/contract/plan';
 import {
-  alternativesIn,
   CoreError,
   doseByLink,
   easyWeeksOf,
@@ -13,6 +12,7 @@ import {
   minutesNotes,
   phasesJoined,
   recipePlaces,
+  rungsIn,
   weekFlags,
   isRetestWeek,
   motionOfDemand,
@@ -126,9 +126,10 @@ function limitingLinks(served: readonly Served[]): LinkId[] {
 /** What every session of this client is made from, whatever the week. */
 export const blocksBase = (c: GoalCase, planSchool: SchoolId, served = goalsServed(c)) => ({
   week: weekWork(c, planSchool, served),
-  alternatives: alternativesIn(
+  rungs: rungsIn(
     recipesServed(served, planSchool),
-    weekOf(c).map((w) => w.exercise.id)
+    weekOf(c).map((w) => w.exercise.id),
+    c.catalogue
   ),
   level: c.client.level,
   leadSide: c.goal.leadSide ?? ('left' as const),

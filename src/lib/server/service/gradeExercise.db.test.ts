@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { addDays, exerciseOf, exercises, goalOf, reasonText } from '$lib/core';
+import { addDays, exerciseOf, exercises, goalOf, levelName, reasonText } from '$lib/core';
 import type { DialInput } from '$lib/contract/exerciseForms';
 import { ownExerciseForm, ownExerciseShape, typedExercise } from '$lib/contract/ownExercise';
 import { propForm } from '$lib/contract/propForms';
@@ -388,6 +388,21 @@ describe('grading', () => {
         const { rung } = gradeOf(await caseOf(db, id), exerciseOf('front_split_on_stack'), 'left').dials[0]!.stack!;
         expect(rung.depthCm).toBeGreaterThanOrEqual(cm);
       }
+    }));
+
+  // Source: common practice; whoever is further does not begin with the first level, and nobody sits high unmeasured.
+  test('a level that was measured is where it begins; a seat that was not is a usual one', () =>
+    store.rolledBack(async (db) => {
+      const id = await newClient(db, 'switch_90_90', null);
+      const handsAt = async () => settingOf(await caseOf(db, id), exerciseOf('switch_90_90'), 'left')['hands'];
+      expect(await handsAt()).toBe(0);
+      await takeTrials(db, id, 'switch_support', null, [1], { on: today, way: 'level', mode: 'active' });
+      expect(levelName(exerciseOf('switch_90_90').dials[0]!, (await handsAt())!)).toBe('one behind');
+      const pancake = gradeOf(await caseOf(db, id), exerciseOf('pancake_on_seat'), 'left');
+      expect(pancake.dials.find((d) => d.dial.stack?.under === 'seat')!.stack!.rung.depthCm).toBeLessThanOrEqual(20);
+      // What is raised does not begin on the floor.
+      const raised = gradeOf(await caseOf(db, id), exerciseOf('front_foot_raised_lunge'), 'left');
+      expect(raised.dials[0]!.stack!.rung.heightCm).toBeGreaterThanOrEqual(5);
     }));
 
   test('past flat is no goal for the young', () =>

@@ -9,6 +9,7 @@ import {
   gradeStack,
   harder,
   holdWithin,
+  measureOf,
   rungsOfStacks,
   schoolOf,
   stacksOn,
@@ -70,7 +71,7 @@ function placed(c: GoalCase, exercise: Exercise, side: Side, shelf: readonly She
   const found = place && known(c).get(key);
   if (found) return found;
   const kept = c.settings[exercise.id]?.[side] ?? {};
-  const wanted = { ...startSetting(exercise, beginsAs(c, exercise)), ...kept };
+  const wanted = { ...startSetting(exercise, beginsAs(c, exercise)), ...measuredLevels(c, exercise, side), ...kept };
   const gated = askGate(c, exercise, side, wanted);
   const stacks = new Map(
     exercise.dials.flatMap((dial) =>
@@ -82,6 +83,19 @@ function placed(c: GoalCase, exercise: Exercise, side: Side, shelf: readonly She
   const made = { gated, setting: holdWithin(exercise, wanted, endValues(gated)), stacks };
   if (place) known(c).set(key, made);
   return made;
+}
+
+/** Levels that were measured: who is further does not begin with the first. */
+function measuredLevels(c: GoalCase, exercise: Exercise, side: Side): Setting {
+  return Object.fromEntries(
+    exercise.dials.flatMap(({ id, startFrom }) => {
+      if (!startFrom) return [];
+      const { sides: taken, modes } = measureOf(startFrom.measure);
+      const at = latestTaken(c, startFrom.measure, taken === 'each' ? side : null, modes[0]!)?.value;
+      const level = at === undefined || at === null ? undefined : startFrom.levels[at];
+      return level === undefined ? [] : [[id, level]];
+    })
+  );
 }
 
 /** Who an exercise begins with: their level, and the nearest school, its own, the person's, that of the plan. */

@@ -202,6 +202,8 @@ function dialOf({ kind, name, min, max, step, levels, ...own }: OwnDial, id: str
     max,
     step,
     ...(levels && { levels }),
+    // Where it begins is said level by level: other levels begin anew.
+    ...(known?.startFrom && levels?.join() === known.levels?.join() && { startFrom: known.startFrom }),
     ...(kind === 'height' && { stack: stackUseOf(own.under ?? 'hands', harder, known?.stack) })
   };
 }

@@ -437,7 +437,7 @@ export const frontSplit: Family = {
           'footCm',
           'height of the front foot',
           { under: 'front foot', pairs: 1, higherIs: 'harder', bears: 'weight' },
-          [0, 50]
+          [5, 50]
         ),
         hold(20, 60, 10)
       ],
@@ -557,7 +557,7 @@ export const frontSplit: Family = {
           'footCm',
           'height under the front heel',
           { under: 'lead heel', pairs: 1, higherIs: 'harder', bears: 'weight' },
-          [0, 60]
+          [5, 60]
         ),
         support,
         levels('lean', 'trunk', 'upright', 'leaning'),

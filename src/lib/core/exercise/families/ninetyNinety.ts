@@ -164,7 +164,11 @@ export const ninetyNinety: Family = {
       why: 'Both turns owned, without hands: the end of this chain.',
       cautions: ['Late in the session, when warm.'],
       dials: [
-        levels('hands', 'hands', 'leaning back on both', 'both behind', 'one behind', 'none, trunk upright'),
+        {
+          ...levels('hands', 'hands', 'leaning back on both', 'both behind', 'one behind', 'none, trunk upright'),
+          // Hands in front are some help still.
+          startFrom: { measure: 'switch_support', levels: [1, 2, 2, 3] }
+        },
         reps(4, 12, 1)
       ],
       doses: [{ school: 'drills', reps: 8, sets: 2, note: 'three more in the second set' }]

@@ -141,7 +141,7 @@
               stack.measured.takenOn
             )} · shown pale
           {:else if stack.missing}
-            not measured: the middle height is shown
+            not measured: {graded.dial.stack?.under === 'seat' ? 'a usual seat' : 'the middle height'} is shown
           {/if}
         </span>
       </p>
