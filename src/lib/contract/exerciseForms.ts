@@ -142,6 +142,7 @@ export const exerciseSchema = z
     privatePlace: z.boolean(),
     /** Copied before there were tempos: none, and its lifts go as lifts usually do. */
     tempo: tempo.optional(),
+    reads: z.strictObject({ what: words, unit: z.enum(['cm', '°']) }).optional(),
     dials: z.array(dial).max(8),
     start: z.record(z.string(), z.number()),
     doses: z.array(dose),

@@ -173,6 +173,7 @@ export {
   stretchedLines,
   stretchesLine,
   asPieceFor,
+  isTest,
   lackedBy,
   partOf,
   propWords,
@@ -214,6 +215,7 @@ export {
   recipePlaces,
   rungsIn,
   standIns,
+  taughtToward,
   type FilledRecipe,
   type RecipeAsk,
   type Rungs,
@@ -234,7 +236,7 @@ export {
   type SchoolTopic
 } from './school/school';
 export { differences } from './school/differences';
-export { startDose, startSetting, type StartOrigin } from './exercise/startDose';
+export { startDose, startSetting, type StartOrigin, type Beginner } from './exercise/startDose';
 export { holdsLastOnly } from './exercise/tempo';
 export { isOutside, schoolFigure, type SchoolFigure } from './exercise/schoolFigure';
 export { compareSchools, isComparable, type SchoolDose } from './exercise/schoolDose';

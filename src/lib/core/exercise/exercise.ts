@@ -152,6 +152,8 @@ export type Exercise = Readonly<{
   clothing?: string;
   /** Not for a public place. */
   privatePlace: boolean;
+  /** What a test reads off, in a few words, and in which unit. */
+  reads?: Readonly<{ what: string; unit: 'cm' | '°' }>;
   /** How one repetition goes, where it is repeated. */
   tempo?: Tempo;
   /** In the order they are moved. */
@@ -195,6 +197,10 @@ export function partOf({ phases, positionOf }: Pick<Exercise, 'phases' | 'positi
       return 'warm-up';
   }
 }
+
+/** True for what is only looked at or read off, and trains nothing. */
+export const isTest = ({ phases, positionOf }: Pick<Exercise, 'phases' | 'positionOf'>): boolean =>
+  phases.length === 1 && phases[0] === 'test' && positionOf.length === 0;
 
 /** Returns an exercise as it is in sessions for some goals: a position of none of them is a piece like any other. */
 export function asPieceFor<E extends Pick<Exercise, 'positionOf'>>(exercise: E, goals: ReadonlySet<string>): E {

@@ -2,6 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { levels, type Level } from '../level';
 import { schoolOf, schools } from '../school/schools';
 import type { SchoolId } from '../school/school';
+import { taughtToward } from '../recipe/fillRecipe';
+import type { Setting } from './dial';
 import { exerciseOf, exercises } from './exercises';
 import { startDose, startSetting } from './startDose';
 
@@ -73,5 +75,18 @@ describe('where a dial begins', () => {
     expect(start('butterfly_reclined', 'loadKg', 'beginner')).toBeNull();
     expect(start('butterfly_weighted', 'loadKg', 'beginner')).toEqual({ value: 1, origin: 'ours' });
     expect(start('weighted_roll_down', 'loadKg', 'beginner')).toEqual({ value: 2, origin: 'ours' });
+  });
+
+  // Source: reference sessions, common practice.
+  test('what is taught toward a goal comes before what is usual, inside the dial', () => {
+    const exercise = exerciseOf('stacked_shins');
+    const hold = exercise.dials.find((d) => d.id === 'holdS')!;
+    const begins = (taught: Setting) => startDose(exercise, hold, { school: null, level: 'beginner', taught });
+    expect(begins(taughtToward({ goal: 'lotus', stage: 0, school: null }, 'stacked_shins'))).toEqual({
+      value: 30,
+      origin: 'taught'
+    });
+    expect(begins({ holdS: 9000 })!.value).toBe(hold.max);
+    expect(taughtToward({ goal: 'pancake', stage: 0, school: null }, 'stacked_shins')).toEqual({});
   });
 });

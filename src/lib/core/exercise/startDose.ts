@@ -9,6 +9,9 @@ import { schoolFigure, type SchoolFigure } from './schoolFigure';
 export type StartOrigin = 'taught' | 'school' | 'ours';
 export type StartDose = Readonly<{ value: number; origin: StartOrigin }>;
 
+/** Who begins with an exercise: by which school, at which level, and what is taught of it toward their goal. */
+export type Beginner = Readonly<{ school: School | null; level: Level; taught?: Setting }>;
+
 type Ours = Readonly<Record<Level, number>>;
 
 /**
@@ -64,18 +67,16 @@ const inSpan = (span: Span, level: Level): number =>
 /**
  * Where a dial of an exercise begins with a person; null for one that says neither how long, how often nor how hard.
  *
- * Model:  a beginner with what the exercise usually begins with, and as many repetitions as are taught; where that is not given with what is
+ * Model:  with what is taught toward the goal, where that is given. Else a beginner with what the exercise usually begins with, and as many repetitions as are taught; where that is not given with what is
  *         taught for it in the school, or with the lower of the school's figure and ours. Who is further begins with what is taught, else with the school's figure, else with ours, and
  *         never below what is usual. A tempo is the exercise's own. On the steps of the dial, inside its ends.
  * Units:  those of the dial.
  */
-export function startDose(
-  exercise: Exercise,
-  dial: Dial,
-  { school, level }: Readonly<{ school: School | null; level: Level }>
-): StartDose | null {
+export function startDose(exercise: Exercise, dial: Dial, { school, level, taught = {} }: Beginner): StartDose | null {
   if (dial.id === 'tempoS') return { value: exercise.start.tempoS ?? dial.min, origin: 'taught' };
   if (!isDose(dial)) return null;
+  const toward = taught[dial.id];
+  if (toward !== undefined) return { value: onSteps(dial, toward), origin: 'taught' };
   if (dial.unit === 'kg') return startLoad(exercise, dial, level);
   const figure = school && figureFor(school, exercise, dial);
   const own = ourFigure(exercise, dial.id, level, dial.unit as Unit);
@@ -108,7 +109,7 @@ function onSteps(dial: Dial, value: number): number {
 }
 
 /** Where every dial begins that says how long, how often and how hard, and every other that has a usual start. */
-export const startSetting = (exercise: Exercise, who: Parameters<typeof startDose>[2]): Setting => ({
+export const startSetting = (exercise: Exercise, who: Beginner): Setting => ({
   ...Object.fromEntries(Object.entries(exercise.start).filter(([id]) => !exercise.dials.some((d) => d.id === id && d.stack))),
   ...Object.fromEntries(
     exercise.dials.flatMap((dial) => {

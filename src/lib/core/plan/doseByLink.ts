@@ -1,7 +1,7 @@
 import { compileForm, exercisesIn, isAsked, workOfSet, type Block } from '../session/block';
 import type { PhaseKind } from '../cycle/phase';
 import { totals } from '../cycle/totals';
-import { trainedMotions, type LinkId } from '../exercise/exercise';
+import { isTest, trainedMotions, type LinkId } from '../exercise/exercise';
 import { sides, type Side } from '../body/side';
 
 export type LinkDose = Readonly<{ link: LinkId; side: Side; stretchS: number; contractionS: number; activeS: number }>;
@@ -26,7 +26,7 @@ export function doseByLink(
 ): LinkDose[] {
   const find = exercisesIn(blocks);
   const doses = new Map<string, { link: LinkId; side: Side; stretchS: number; contractionS: number; activeS: number }>();
-  for (const block of blocks)
+  for (const block of blocks.filter((b) => !isTest(find(b.exerciseId))))
     for (const work of block.work.filter(isAsked)) {
       // Passes that grow are not all as long as the first.
       const phases = Array.from({ length: work.sets }, (_, i) =>

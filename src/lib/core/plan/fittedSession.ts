@@ -1,7 +1,7 @@
 import { CoreError } from '../errors';
 import { capsOf } from '../safety/caps';
 import { arrangedSession, usualArrangement, type Arrangement } from '../session/arrange';
-import { isWorked, type Block } from '../session/block';
+import { isLookedAt, isWorked, type Block } from '../session/block';
 import { compileSession, orderBlocks } from '../session/compileSession';
 import type { Cut } from '../session/fitToMinutes';
 import { isSuperset } from '../session/precedence';
@@ -63,7 +63,7 @@ export function fittedSession(ask: BlocksAsk, arrangement?: Arrangement): Fitted
 /** A block as a week holds it that holds less. What somebody shaped is done as it was shaped from the first day on. */
 function lessOf(block: Block, { amount, level }: BlocksAsk): Block {
   const isShaped = block.because.some((why) => typeof why === 'object' && why.code === 'shaped');
-  if (!isWorked(block) || amount === 'whole' || (amount === 'first week' && isShaped)) return block;
+  if (!isWorked(block) || isLookedAt(block) || amount === 'whole' || (amount === 'first week' && isShaped)) return block;
   return { ...reducedBlock(block, shareOf(amount, level)), because: [...block.because, { code: amount }] };
 }
 

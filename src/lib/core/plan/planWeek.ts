@@ -1,4 +1,4 @@
-import type { LinkId } from '../exercise/exercise';
+import { isTest, type LinkId } from '../exercise/exercise';
 import { CoreError } from '../errors';
 import type { LinearSolver } from '../linearProgram';
 import { compileSession } from '../session/compileSession';
@@ -48,7 +48,8 @@ export const othersWorth = 0.2;
 const worksFavour = 3;
 /** The position itself and what is pressed and drawn are missed before any piece that leads to them (assumption). */
 const mainFavour = 2;
-const isMainLine = ({ place }: WeekWork, { part }: Block): boolean => part === 'position' || place?.section === 'press and draw';
+const isMainLine = ({ place, exercise }: WeekWork, { part }: Block): boolean =>
+  !isTest(exercise) && (part === 'position' || place?.section === 'press and draw');
 /** A minute of effort or of active work counts so much of one under stretch (assumption: docs/sources.md#planning). */
 export const effortWorth = 1.5;
 
@@ -142,7 +143,7 @@ function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
       ways: mergedWays(ways),
       mostSets: mostSets(work, ask),
       extraS,
-      opens: whole.part === 'own' ? [] : whole.links,
+      opens: whole.part === 'own' || isTest(exercise) ? [] : whole.links,
       owns: whole.part === 'own' ? whole.links : [],
       props: whole.props.length,
       often,
@@ -172,7 +173,10 @@ function waysOf(work: WeekWork, ask: WeekAsk, { frame, backWarm, frameS }: Frame
     return block && only === 'stretch' ? heldBlock(block) : block;
   };
   const timeOf = (block: Block) =>
-    compileSession([frame[0]!, block, ...frame.slice(1)], { order: 'as given', effortCapPct: 100 }).durationS - frameS;
+    compileSession([frame[0]!, block, ...(block.again ? [block] : []), ...frame.slice(1)], {
+      order: 'as given',
+      effortCapPct: 100
+    }).durationS - frameS;
   const whole = build(1, false);
   if (!whole || !isGivenTo(whole, only)) return null;
   const wayOf = (light: boolean, short: boolean): Way[] => {

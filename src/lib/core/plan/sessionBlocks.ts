@@ -1,6 +1,6 @@
 import { sides, type Side } from '../body/side';
 import { exerciseOf } from '../exercise/exercises';
-import { partOf, propWords, type Exercise, type LinkId, type SessionPart } from '../exercise/exercise';
+import { isTest, partOf, propWords, type Exercise, type LinkId, type SessionPart } from '../exercise/exercise';
 import { capsOf } from '../safety/caps';
 import { gate } from '../safety/gate';
 import type { SafetyPerson } from '../safety/person';
@@ -94,6 +94,7 @@ export function mostSets(
 ): number {
   const { openSets, ownSets, positionSets } = doses[dosePhase(work, ask)];
   const part = partOf(work.exercise);
+  if (isTest(work.exercise)) return 1;
   if (part === 'mobilise') return isMainMovement(work) ? Math.min(2, openSets) : 1;
   return part === 'own' ? ownSets : part === 'position' ? positionSets : part === 'open' ? openSets : 1;
 }
@@ -214,7 +215,7 @@ export function blockOf(
     rules,
     sideOrder: sideOrder(ask),
     sets,
-    extraSide: part === 'position' && extra && phase === ask.phase ? ask.tighterSide : null,
+    extraSide: part === 'position' && !isTest(exercise) && extra && phase === ask.phase ? ask.tighterSide : null,
     moreRounds: doses[phase].moreRounds,
     level: ask.level,
     dayCapPct: light ? hardEffortPct - 5 : 100,
@@ -238,7 +239,7 @@ export function blockOf(
       ...built.block,
       because,
       ...(isFirst && { isFirst }),
-      ...(work.place && { rank: work.place.rank }),
+      ...(work.place && { rank: work.place.rank, ...(work.place.again && { again: true }) }),
       ...(isOwn && { own: exercise })
     }
   };
@@ -280,6 +281,7 @@ function whyOf(
   const { links } = exercise;
   const [limit] = limiting;
   const cycle = block.work.flatMap((w) => (w.form.kind === 'cycle' ? [w.form.spec] : []))[0];
+  if (isTest(exercise)) return [{ code: 'shows' }];
   const isPosition = block.part === 'position';
   const more = block.work.toSorted((a, b) => b.sets - a.sets)[0];
   return [

@@ -1,7 +1,7 @@
 import { motionOf } from '../body/motions';
 import { otherSide, sides, type Side } from '../body/side';
 import { exerciseOf } from '../exercise/exercises';
-import { partOf, type Exercise, type LinkId } from '../exercise/exercise';
+import { isTest, partOf, type Exercise, type LinkId } from '../exercise/exercise';
 import { isWorked, type Block } from '../session/block';
 import type { Allotment } from './allotment';
 import { doseByLink } from './doseByLink';
@@ -42,8 +42,8 @@ export function weekNotes(
     sessions.some((s, i) => (session ?? i + 1) === i + 1 && s.some((a) => a.exerciseId === exerciseId && a.sets === 0));
   const done = week.filter(isIn);
   const works = (some: readonly Exercise[], link: LinkId, active?: boolean) =>
-    some.some((e) => e.links.includes(link) && (active === undefined || (partOf(e) === 'own') === active));
-  const opened = new Set(done.filter((e) => partOf(e) !== 'own').flatMap((e) => e.links));
+    some.some((e) => !isTest(e) && e.links.includes(link) && (active === undefined || (partOf(e) === 'own') === active));
+  const opened = new Set(done.filter((e) => partOf(e) !== 'own' && !isTest(e)).flatMap((e) => e.links));
   return [
     ...week.filter(isWorse).map((e): WeekNote => ({ code: 'worse', exerciseId: e.id })),
     ...week

@@ -1,4 +1,5 @@
 import type { Exercise } from '../exercise/exercise';
+import type { Setting } from '../exercise/dial';
 import { chainOf } from '../exercise/neighbours';
 import type { SchoolId } from '../school/school';
 import { levels, type Level } from '../level';
@@ -134,6 +135,12 @@ function inOrder({ candidates }: Role, { level, school }: RecipeAsk): Candidate[
   return [...fits.filter(isPreferred), ...fits.filter((c) => !isPreferred(c))];
 }
 
+/** Returns the dose an exercise is taught with toward a goal, in the way a school has to it; empty where it is the usual one. Units: those of its dials. */
+export const taughtToward = (ask: Parameters<typeof recipeOf>[0], exerciseId: string): Setting =>
+  recipeOf(ask)
+    ?.roles.flatMap((role) => role.candidates)
+    .find((c) => c.id === exerciseId)?.dose ?? {};
+
 /**
  * The place of every exercise that recipes name, in the order they are done: of one goal as its recipe has them, of several section by
  * section, the first goal before the others.
@@ -142,7 +149,7 @@ export function recipePlaces(goals: readonly Parameters<typeof recipeOf>[0][]): 
   const roles = goals.flatMap((of) => recipeOf(of)?.roles ?? []);
   const ordered = goals.length > 1 ? recipeSections.flatMap((section) => roles.filter((r) => r.section === section)) : roles;
   const places = new Map<string, RecipePlace>();
-  for (const { section, candidates } of ordered)
-    for (const { id } of candidates) if (!places.has(id)) places.set(id, { rank: places.size, section });
+  for (const { section, candidates, again } of ordered)
+    for (const { id } of candidates) if (!places.has(id)) places.set(id, { rank: places.size, section, ...(again && { again }) });
   return places;
 }

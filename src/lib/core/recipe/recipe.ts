@@ -1,13 +1,21 @@
 import type { MotionId } from '../body/motions';
+import type { Setting } from '../exercise/dial';
 import type { Level } from '../level';
 import type { SchoolId } from '../school/school';
 
-/** What a role is there for, in the order of a session: to loosen, to open, to press and draw, to own, to hold the position itself. */
-export const recipeSections = ['loosen', 'open', 'press and draw', 'own', 'position'] as const;
+/** What a role is there for, in the order of a session: to test, to loosen, to open, to press and draw, to own, to hold the position itself. */
+export const recipeSections = ['test', 'loosen', 'open', 'press and draw', 'own', 'position'] as const;
 export type RecipeSection = (typeof recipeSections)[number];
 
 /** An exercise that may fill a role: from a level on or up to one, and before the others in the schools that prefer it. */
-export type Candidate = Readonly<{ id: string; from?: Level; upTo?: Level; schools?: readonly SchoolId[] }>;
+export type Candidate = Readonly<{
+  id: string;
+  from?: Level;
+  upTo?: Level;
+  schools?: readonly SchoolId[];
+  /** With what it is taught toward this goal, where that is more than it usually begins with. */
+  dose?: Setting;
+}>;
 
 /**
  * A place in a session for one exercise, or for so many that belong together.
@@ -23,10 +31,12 @@ export type Role = Readonly<{
   count: number;
   /** Not for those below this level: they learn fewer places first. */
   from?: Level;
+  /** Done once more at the end of the session. */
+  again?: true;
 }>;
 
-/** Where an exercise stands in a recipe: counted from 0, and what it is there for. */
-export type RecipePlace = Readonly<{ rank: number; section: RecipeSection }>;
+/** Where an exercise stands in a recipe: counted from 0, what it is there for, and whether it comes once more at the end. */
+export type RecipePlace = Readonly<{ rank: number; section: RecipeSection; again?: true }>;
 
 /** What a session toward a goal is made of. */
 export type Recipe = Readonly<{

@@ -23,6 +23,11 @@ const loosen = (...words: Word[]): Role => role('loosen', [], words);
 const open = (motion: MotionId, ...words: Word[]): Role => role('open', [motion], words);
 const press = (motion: MotionId, ...words: Word[]): Role => role('press and draw', [motion], words);
 const own = (motion: MotionId, ...words: Word[]): Role => role('own', [motion], words);
+/** As it is taught toward this goal. */
+const dosed = (word: Word, dose: NonNullable<Candidate['dose']>): Candidate => ({ ...candidate(word), dose });
+
+/** Looked at before the work and after it. */
+const tested = (...words: Word[]): Role => ({ ...role('test', [], words), again: true });
 const position = (...words: Word[]): Role => role('position', [], words);
 /** All of them, in this order: the later one uses what the earlier one reached. */
 const chain = (one: Role): Role => ({ ...one, count: one.candidates.length });
@@ -106,7 +111,7 @@ const frontSplit: readonly Recipe[] = [
     goal: 'front_split',
     school: 'drills',
     roles: [
-      press('HF-KS', 'lying_contract_relax', 'half_split_hold'),
+      press('HF-KS', dosed('lying_contract_relax', { rounds: 3 }), 'half_split_hold'),
       chain(open('HE', 'low_lunge')),
       later(open('HF-KS', 'half_split_hold')),
       later(own('HE', 'standing_split_kicks')),
@@ -120,7 +125,7 @@ const frontSplit: readonly Recipe[] = [
     goal: 'front_split',
     stage: 3,
     roles: [
-      press('HF-KS', 'lying_contract_relax', 'front_hamstring_cycle'),
+      press('HF-KS', dosed('lying_contract_relax', { rounds: 3 }), 'front_hamstring_cycle'),
       press('HE', 'rear_hip_cycle', 'low_lunge'),
       own('HE', 'standing_split_kicks', 'rear_knee_lift'),
       position('front_split_on_stack'),
@@ -154,7 +159,7 @@ const pancake: readonly Recipe[] = [
       press('HF-KS', 'pancake_press_draw', 'lying_contract_relax'),
       later(own('HF-KS', 'weighted_roll_down', 'straddle_good_morning')),
       own('HF-KS', 'raise_back_off', 'front_leg_lift'),
-      own('HAB', 'half_90_circles', 'straddle_leg_lifts'),
+      own('HAB', dosed('half_90_circles', { reps: 10 }), 'straddle_leg_lifts'),
       position('pancake_on_seat')
     ]
   },
@@ -202,7 +207,7 @@ const seatRoles: readonly Role[] = [
     )
   },
   loosen(upTo('beginner', 'knee_drops')),
-  open('HER90', upTo('beginner', 'stacked_shins'), from('intermediate', 'figure_four_lying')),
+  open('HER90', dosed(upTo('beginner', 'stacked_shins'), { holdS: 30 }), from('intermediate', 'figure_four_lying')),
   { ...later(chain(open('HER90', 'pigeon_engaged', 'pigeon_hand_press', 'pigeon_turned'))) },
   later(loosen('standing_leg_circuit', 'supine_leg_circles')),
   later(open('HAB90', 'wide_squat_press')),
@@ -268,6 +273,7 @@ const positions: readonly Recipe[] = [
     ...taught,
     goal: 'standing_fold',
     roles: [
+      tested('toe_reach_test'),
       loosen('pedalling_fold'),
       lyingPress,
       own('HF-KS', 'front_leg_lift'),
@@ -398,7 +404,7 @@ const activeGoals: readonly Recipe[] = [
     ...taught,
     goal: 'abduction_lift',
     roles: [
-      open('HAB', 'one_leg_frog', 'straddle_side_bend'),
+      open('HAB', dosed('one_leg_frog', { holdS: 30 }), 'straddle_side_bend'),
       innerThighPress,
       own('HAB90', 'butterfly_drawn_down'),
       own('HAB', 'side_lying_abduction'),
@@ -576,6 +582,7 @@ const ranges: readonly Recipe[] = [
   range(
     'HER90',
     taught.basis,
+    tested('rotation_test'),
     // One way in, and the press of the same place.
     open(
       'HER90',

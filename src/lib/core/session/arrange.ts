@@ -45,7 +45,10 @@ export type Arrangement = Readonly<{
 
 /** As the plan gives it. */
 export const usualArrangement = (blocks: readonly Block[], minutes: number): Arrangement => ({
-  parts: blocks.filter(isWorked).map(({ exerciseId, joins }) => ({ exerciseId, ...(joins && { joins }) })),
+  parts: [
+    ...blocks.filter(isWorked).map(({ exerciseId, joins }) => ({ exerciseId, ...(joins && { joins }) })),
+    ...blocks.filter((b) => b.again).map(({ exerciseId }) => ({ exerciseId }))
+  ],
   out: [],
   sides: 'one side first',
   setupS: usualSetupS,

@@ -75,6 +75,8 @@ export type Block = Readonly<{
   priority: number;
   /** Its place by the recipe of the goal, from 0. */
   rank?: number;
+  /** It comes once more at the end. */
+  again?: true;
   /** Active work of somebody for whom that comes before what is opened passively. */
   isFirst?: true;
   props: readonly string[];
@@ -165,6 +167,10 @@ export const isAsked = ({ form }: Pick<Work, 'form'>): boolean => form.kind !== 
 /** Whether a block is work: not the warm-up's movements, nor the settle, which keep their places and are never cut. */
 export const isWorked = (block: Pick<Block, 'work'>): boolean => block.work.some(isAsked);
 
+/** Whether something is only looked at or read off: it is short in any week. */
+export const isLookedAt = ({ work }: Pick<Block, 'work'>): boolean =>
+  work.every(({ form }) => form.kind === 'hold' && form.spec.cue === 'measure');
+
 /** Whether a block does something for a motion on a side; what both sides do together is for either. */
 export const servesSide = ({ links, work }: Pick<Block, 'links' | 'work'>, link: LinkId, side: Side | null): boolean =>
   links.includes(link) && work.some((w) => w.side === null || side === null || w.side === side);
@@ -182,6 +188,7 @@ export type BlockWhy =
 const plainWhys = {
   'warm first': 'Warm before anything is held. Never cut.',
   position: 'The position itself, as it stands today.',
+  shows: 'Shows where it stands, before the work and after it.',
   'in the week': 'It was put into the week.',
   shaped: 'How it is done was shaped by hand.',
   'has worked': 'It has worked for this person.',

@@ -20,7 +20,7 @@ const lift = { quickS: 1, restS: 4, peakPct: 50, momentS: 1 } as const;
 /** A movement that nobody counts (assumption). */
 const untoldMoveS = 40;
 /** Long enough to measure, or to lie still, where nothing else is said (assumptions). */
-const testS = 30;
+const testS = 20;
 const quietS = 60;
 /**
  * What an exercise becomes when it is done by a school: the way its phase asks for, with one school's figures.

@@ -1,6 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { exercises } from '../exercise/exercises';
 import { goals } from '../goal/goals';
+import { doseByLink } from '../plan/doseByLink';
+import { blockWhyText, isWorked } from '../session/block';
 import { judge, planOf, variationsOf } from './judge';
 import { modelSessions } from './models';
 import { solveHere } from './solver';
@@ -54,5 +56,19 @@ describe('plans held against reference sessions', () => {
       [30, 'intermediate'],
       [20, 'advanced']
     ]);
+  });
+
+  test('a test comes before the work and once more at the end, trains nothing and is whole in an easy week', async () => {
+    const { weeks } = await planOf(modelOf('S13'), solveHere);
+    for (const { sessions } of weeks)
+      for (const { blocks } of sessions) {
+        const worked = blocks.filter(isWorked);
+        expect([worked[0]!.exerciseId, worked.at(-1)!.exerciseId]).toEqual(['toe_reach_test', 'toe_reach_test']);
+        for (const test of [worked[0]!, worked.at(-1)!]) {
+          expect(test.work.map((w) => [w.sets, w.form.kind === 'hold' && w.form.spec.holdS])).toEqual([[1, 20]]);
+          expect(test.because.map(blockWhyText)).toEqual(['Shows where it stands, before the work and after it.']);
+        }
+        expect(doseByLink([worked[0]!])).toEqual([]);
+      }
   });
 });

@@ -11,7 +11,7 @@ import { planProgression, type Progression } from '../plan/planProgression';
 import { noPlanWishes } from '../plan/planProgression';
 import type { WeekWork } from '../plan/sessionBlocks';
 import { warmUpSeconds } from '../plan/warmUp';
-import { fillRecipe, recipePlaces } from '../recipe/fillRecipe';
+import { fillRecipe, recipePlaces, taughtToward } from '../recipe/fillRecipe';
 import { stretchMost } from '../safety/upperLimit';
 import { isWorked, type Block, type Form } from '../session/block';
 import { workSeconds } from '../session/reducedBlock';
@@ -36,12 +36,12 @@ const shelf = [
 ];
 const rungs = ladder({ fromCm: 30, toCm: 0, shelf }).steps;
 
-const weekWork = (exercise: Exercise, { school, level }: ModelSession, place: WeekWork['place']): WeekWork => {
+const weekWork = (exercise: Exercise, { school, level, goal, stage = 0 }: ModelSession, place: WeekWork['place']): WeekWork => {
   const preferred = schoolOf(school);
   const stacks = exercise.dials.filter((d) => d.stack);
   const middle = rungs[Math.floor(rungs.length / 2)]!;
   const setting = {
-    ...startSetting(exercise, { school: preferred, level }),
+    ...startSetting(exercise, { school: preferred, level, taught: taughtToward({ goal, stage, school }, exercise.id) }),
     ...Object.fromEntries(stacks.map((d) => [d.id, dialAtRung(d, middle)]))
   };
   const state = { setting, rungs: Object.fromEntries(stacks.map((d) => [d.id, rungs])), begins: {}, measured: {} };

@@ -45,7 +45,7 @@ export const modelSessions: readonly ModelSession[] = [
     school: 'long_hold',
     level: 'intermediate',
     minutes: 15,
-    must: [['stick_leg_turns', 'stick_pelvis_tilts'], ['stick_two_phase'], ['end_hold_rotation']],
+    must: [['rotation_test'], ['stick_leg_turns', 'stick_pelvis_tilts'], ['stick_two_phase'], ['end_hold_rotation']],
     never: [['stick_leg_turns', 'stick_pelvis_tilts']],
     order: [
       ['stick_leg_turns', 'stick_two_phase'],
@@ -291,7 +291,7 @@ export const modelSessions: readonly ModelSession[] = [
     school: 'drills',
     level: 'beginner',
     minutes: 15,
-    must: [['pedalling_fold'], ['standing_fold']],
+    must: [['toe_reach_test'], ['pedalling_fold'], ['standing_fold']],
     order: [['pedalling_fold', 'standing_fold']],
     doses: [
       ['pedalling_fold', 'repS', 1.5, 2.5],

@@ -16,8 +16,10 @@ import {
   standInRung,
   startDose,
   startSetting,
+  taughtToward,
   usualStepCm,
   z95,
+  type Beginner,
   type Dial,
   type DialEnd,
   type DialId,
@@ -99,10 +101,11 @@ function measuredLevels(c: GoalCase, exercise: Exercise, side: Side): Setting {
 }
 
 /** Who an exercise begins with: their level, and the nearest school, its own, the person's, that of the plan. */
-export function beginsAs({ client, choices, plan, planSchool }: GoalCase, exercise: Exercise) {
+export function beginsAs({ client, choices, goal, plan, planSchool }: GoalCase, exercise: Exercise): Beginner {
   const chosen = choices.find((choice) => choice.exerciseId === exercise.id)?.schoolId;
   const id = chosen ?? client.schoolId ?? planSchool ?? plan?.schoolId;
-  return { school: id ? schoolOf(id) : null, level: client.level };
+  const taught = taughtToward({ goal: goal.kind, stage: goal.stage, school: client.schoolId }, exercise.id);
+  return { school: id ? schoolOf(id) : null, level: client.level, taught };
 }
 
 /** Where the dials of an exercise stand on a side: as set or usual, and a stack where it was measured for. */

@@ -107,6 +107,7 @@ function exerciseOfInput(input: OwnExerciseInput, id: string, base: Exercise | n
       ...(isSamePose && draw && base.drawWays && { drawWays: base.drawWays }),
       ...(base?.rests && { rests: base.rests }),
       ...(base?.tempo && { tempo: base.tempo }),
+      ...(base?.reads && { reads: base.reads }),
       ...(base?.standardTerm && { standardTerm: base.standardTerm }),
       ...(press && { press }),
       ...(draw && { draw }),

@@ -1,5 +1,6 @@
 import type { Moment, Proposal } from '$lib/contract/review';
 import {
+  isTest,
   daysBetween,
   decide,
   deepens,
@@ -47,7 +48,8 @@ const plannedIn = (c: GoalCase, session: Session) =>
   session.plannedSets
     .flatMap((planned) => {
       const exercise = c.catalogue.find((e) => e.id === planned.exerciseId);
-      return exercise ? [{ exercise, ...planned }] : [];
+      // What is only looked at has nothing to be made harder.
+      return exercise && !isTest(exercise) ? [{ exercise, ...planned }] : [];
     })
     // One side after the other, left first, whichever was worked first.
     .toSorted(

@@ -9,6 +9,7 @@
   import { lastTimeText, slipsOf } from './cueText';
   import type { Notes, Player } from './player.svelte';
   import SetFiguresForm from './SetFigures.svelte';
+  import TestReading from './TestReading.svelte';
 
   type Props = { player: Player; sensationCap: number; lastTime?: LastTime; units: Units };
   let { player, sensationCap, lastTime, units }: Props = $props();
@@ -89,6 +90,8 @@
     <p class="text-xl text-ink-soft">Where it hurts, press Pain: then what bears on it is kept out.</p>
     <p><button class="btn btn-quiet text-lg" onclick={() => player.goBack()}>Back</button></p>
   </section>
+{:else if player.mode === 'ask' && exercise.reads}
+  <TestReading {player} {exercise} reads={exercise.reads} {lastTime} {units} />
 {:else if player.mode === 'ask'}
   <section class="flex grow flex-col justify-center gap-6" aria-label="How was the set">
     <div>

@@ -713,3 +713,21 @@ describe('a set that ends where it is no longer clean', () => {
   test('counted lifts have no last one to say', () =>
     expect(start({ kind: 'reps', spec: { ...spec, leastReps: undefined } }).player.endsByWord).toBe(false));
 });
+
+describe('numbers that are read off', () => {
+  const looked: Form = { kind: 'hold', spec: { holdS: 20, cue: 'measure' } };
+  const tests = [blockOf('rotation_test', ['left', 'right'], looked), blocks.at(-1)!];
+
+  test('are kept with the set and side they were read on, also when the page is opened again', () => {
+    const { player, runOut, sent } = playerOf({ blocks: tests });
+    player.togglePause();
+    runOut();
+    player.clean({ reachedCm: 21 });
+    runOut();
+    player.clean();
+    expect(sent('sets')[0]).toMatchObject({ side: 'left', clean: true, figures: { reachedCm: 21 } });
+    const read = [{ setIndex: 0, exerciseId: 'rotation_test', side: 'left', value: 21 }];
+    expect(player.readings).toEqual(read);
+    expect(playerOf({ blocks: tests }).player.readings).toEqual(read);
+  });
+});

@@ -54,7 +54,11 @@ type Place = {
   logged?: readonly number[];
   leftOut?: readonly number[];
   pains?: readonly ToldInSet[];
+  readings?: readonly Reading[];
 };
+
+/** A number that a test showed. Units: centimetres or degrees, as the test reads them. */
+export type Reading = Readonly<{ setIndex: number; exerciseId: string; side: Side | null; value: number }>;
 
 /** A set that is worked, and of which nobody has said yet how it was. */
 type Unsaid = Readonly<{
@@ -116,6 +120,8 @@ export class Player {
   logged = $state<number[]>([]);
   /** Sets of which it was said that they are left out. */
   leftOut = $state<readonly number[]>([]);
+  /** Numbers that were read off in this session, the earliest first. */
+  readings = $state.raw<readonly Reading[]>([]);
   #pains = $state<ToldInSet[]>([]);
   /** Seconds of work really spent in this set, extensions and all. */
   #spentS = $state(0);
@@ -131,6 +137,7 @@ export class Player {
     this.#outbox = outbox;
     this.#placeKey = placeKeyOf(sessionId);
     const place = stored(this.#placeKey) as Place | null;
+    this.readings = listed<Reading>(place?.readings);
     this.#pains = [...new Map([...pains, ...listed<ToldInSet>(place?.pains)].map((p, i) => [p.id ?? i, p])).values()];
     this.leftOut = [...new Set([...leftOut, ...listed<number>(place?.leftOut)])];
     this.logged = [...new Set([...logged, ...listed<number>(place?.logged), ...this.leftOut, ...outbox.setIndices])];
@@ -433,6 +440,9 @@ export class Player {
     };
     this.#outbox.put('sets', log);
     this.logged = [...this.logged, set.index];
+    const value = said.figures?.reachedCm ?? said.figures?.reachedDeg;
+    if (value !== undefined)
+      this.readings = [...this.readings, { setIndex: set.index, exerciseId: set.exerciseId, side: set.side, value }];
     if (said.leftOut) this.leftOut = [...this.leftOut, set.index];
   }
 
@@ -575,7 +585,8 @@ export class Player {
       changed: this.changes.toKeep(),
       logged: this.logged,
       leftOut: this.leftOut,
-      pains: this.#pains
+      pains: this.#pains,
+      readings: this.readings
     };
     this.isPlaceKept = store(this.#placeKey, place);
   }

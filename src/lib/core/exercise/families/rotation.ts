@@ -40,6 +40,7 @@ export const rotation: Family = {
       felt: 'outer hip',
       mistakes: [['The thigh slides or the pelvis tilts.', 'Hold the thigh still with a hand; only it turns.']],
       why: 'Before and after: what the hip turns by itself.',
+      reads: { what: 'the height of the foot', unit: 'cm' },
       doses: [{ school: 'long_hold', note: 'once before the work' }],
       then: ['stick_leg_turns']
     },
