@@ -442,17 +442,17 @@ export const lanternHall: readonly Story[] = [
       [4, 50],
       'Folk dancer. Wants a wider turnout; her feet already show more than her hips.'
     ),
-    goal: { kind: 'turnout', leadSide: null, target: 120, eventName: pageant, weeksAhead: 12 },
+    goal: { kind: 'turnout', leadSide: null, target: 140, eventName: pageant, weeksAhead: 12 },
     screenedWeeksAgo: 7,
     school: 'breath_counted',
     practice: { weeksAgo: 4, weeks: 8, attendance: 0.9 },
     links: [
       { daysAgo: 49, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 126 },
       { daysAgo: 49, measureId: 'HER0', way: 'inclinometer', left: 44, right: 51 },
-      { daysAgo: 35, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 125 },
-      { daysAgo: 21, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 124 },
+      { daysAgo: 35, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 126 },
+      { daysAgo: 21, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 128 },
       { daysAgo: 21, measureId: 'HER0', way: 'inclinometer', left: 48, right: 52 },
-      { daysAgo: 5, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 123 },
+      { daysAgo: 5, measureId: 'turnout_angle', way: 'goniometer', mode: 'active', both: 131 },
       { daysAgo: 5, measureId: 'HER0', way: 'inclinometer', left: 52, right: 54 },
       { daysAgo: 5, measureId: 'HER0', way: 'inclinometer', mode: 'active', left: 37, right: 44 }
     ]
