@@ -113,6 +113,7 @@ export {
   formKinds,
   exercisesIn,
   isAsked,
+  isLookedAt,
   isWorked,
   withMore,
   type Block,

@@ -128,8 +128,9 @@ export async function listPeople(db: Db, ids: readonly number[]): Promise<Person
        ) m on true
        left join lateral (
          -- Of the session that ended last: a set without its verdict, or pain told after one.
-         select exists (select 1 from jsonb_to_recordset(n.planned_sets) as s ("exerciseId" text, side text)
-                         where (s."exerciseId" = any ($3::text[])
+         select exists (select 1 from jsonb_to_recordset(n.planned_sets) as s ("exerciseId" text, side text, "isLookedAt" boolean)
+                         where s."isLookedAt" is not true
+                           and (s."exerciseId" = any ($3::text[])
                                 or exists (select 1 from own_exercise x where s."exerciseId" = 'own_' || x.id and x.removed_at is null))
                            and not exists (select 1 from decision d where d.session_id = n.id and d.moment = 'review'
                                               and d.exercise_id = s."exerciseId" and d.side is not distinct from s.side))

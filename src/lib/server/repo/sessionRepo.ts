@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { sessionStatuses } from '$lib/contract/plan';
 import {
   isAsked,
+  isLookedAt,
   places,
   smallCurve,
   timelineOf,
@@ -45,6 +46,8 @@ export type PlannedSets = readonly Readonly<{
   dials?: readonly DialId[];
   /** Done on an easier stack than the one in use. */
   isEased?: true;
+  /** A test: it is not decided on. */
+  isLookedAt?: true;
 }>[];
 
 /** How long what was prescribed took, seconds, and its curve. */
@@ -255,7 +258,8 @@ function plannedSetsOf(blocks: readonly Block[]): PlannedSets {
       sets,
       schoolId: b.schoolId,
       dials,
-      ...(isEased && { isEased })
+      ...(isEased && { isEased }),
+      ...(isLookedAt(b) && { isLookedAt: true as const })
     }))
   );
   const key = (p: PlannedSets[number]) => `${p.exerciseId}/${p.side}`;

@@ -1,6 +1,5 @@
 import type { Moment, Proposal } from '$lib/contract/review';
 import {
-  isTest,
   daysBetween,
   decide,
   deepens,
@@ -49,7 +48,7 @@ const plannedIn = (c: GoalCase, session: Session) =>
     .flatMap((planned) => {
       const exercise = c.catalogue.find((e) => e.id === planned.exerciseId);
       // What is only looked at has nothing to be made harder.
-      return exercise && !isTest(exercise) ? [{ exercise, ...planned }] : [];
+      return exercise && !planned.isLookedAt ? [{ exercise, ...planned }] : [];
     })
     // One side after the other, left first, whichever was worked first.
     .toSorted(
