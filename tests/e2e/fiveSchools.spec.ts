@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test';
 import { test } from './alive';
 import { schoolOf, type SchoolId } from '../../src/lib/core';
 import type { PersonName } from './people';
-import { axe, baseOf, readyToStart, send, watched } from './steps';
+import { axe, baseOf, send, startAhead, watched } from './steps';
 
 /** Plays the session with the clock run ahead, every set as planned; gives how many sets were asked about. */
 async function playAhead(page: Page): Promise<number> {
@@ -38,12 +38,7 @@ for (const [name, school] of walks)
     await send(page, 'Make the plan');
     await expect(page.getByRole('heading', { name: /^(The way to the goal|Down to the floor|The weeks)$/ })).toBeVisible();
 
-    await page.goto(`${base}/practise`);
-    await page.clock.install();
-    await readyToStart(page);
-    await page.getByRole('button', { name: 'Start the session' }).click();
-    await page.waitForURL(/practise\/\d+$/);
-    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    await startAhead(page, base);
     await axe(page);
     const sets = await playAhead(page);
     expect(sets).toBeGreaterThan(1);

@@ -105,6 +105,8 @@ export const people = {
   Keys: { at: 'planned' },
   Stop: { at: 'planned' },
   Joint: { at: 'planned' },
+  // testReading.spec.ts
+  Reach: { at: 'measured', goal: 'standing_fold', minutesPerSession: 20 },
   // twelveWeeks.spec.ts
   'Twelve Lotus': twelveWeeks('lotus'),
   'Twelve Turnout': twelveWeeks('turnout')

@@ -186,6 +186,13 @@ export async function startSession(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Start', exact: true }).click();
 }
 
+/** Starts the next session of somebody, with a clock that is run ahead by the test. */
+export async function startAhead(page: Page, base: string): Promise<void> {
+  await page.goto(`${base}/practise`);
+  await page.clock.install();
+  await startSession(page);
+}
+
 /** On Practise, all said before it: the session was done already, and is written down; one set was not as planned unless it is clean. */
 export async function writeDown(page: Page, isClean = true): Promise<void> {
   await page.getByText('It was done already: write it down').click();

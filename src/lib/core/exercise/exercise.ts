@@ -152,7 +152,7 @@ export type Exercise = Readonly<{
   clothing?: string;
   /** Not for a public place. */
   privatePlace: boolean;
-  /** What a test reads off, in a few words, and in which unit. */
+  /** The number a test reads off, in a few words, and its unit. */
   reads?: Readonly<{ what: string; unit: 'cm' | '°' }>;
   /** How one repetition goes, where it is repeated. */
   tempo?: Tempo;

@@ -154,7 +154,7 @@ function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
   ];
 }
 
-/** What is done at home alone, in place of what cannot be done there. */
+/** Done at home alone, in place of what cannot be done there. */
 const standInsOf = ({ week, homeWeek = [] }: WeekAsk): WeekWork[] =>
   homeWeek.filter((work) => week.every((w) => w.exercise.id !== work.exercise.id));
 

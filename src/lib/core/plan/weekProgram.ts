@@ -61,7 +61,7 @@ export type WeekModel = Readonly<{
   hardSessions?: number | null;
   /** Stretch of a motion at most. @default stretchMost */
   mostOf?: (link: LinkId) => StretchMost;
-  /** Of each of these a session takes one, but for those that were put into it. @default none */
+  /** A session takes one of each ladder, but for those that were put into it. @default none */
   rungs?: readonly Rungs[];
 }>;
 
@@ -295,9 +295,9 @@ function keepHardFew(p: Program, model: WeekModel): void {
 function takeTurns(p: Program, { items, sessions, rungs = [] }: WeekModel): void {
   for (const ladder of rungs)
     for (const s of sessions.keys()) {
-      const of = items.flatMap((item, i) => (ladder.includes(item.exerciseId) ? [{ item, i }] : []));
-      const free = of.filter(({ item }) => item.often !== 'each session' && !item.pinned.includes(s));
-      const left = of.length > free.length ? 0 : 1;
+      const onLadder = items.flatMap((item, i) => (ladder.includes(item.exerciseId) ? [{ item, i }] : []));
+      const free = onLadder.filter(({ item }) => item.often !== 'each session' && !item.pinned.includes(s));
+      const left = onLadder.length > free.length ? 0 : 1;
       p.row(free.flatMap(({ item, i }) => usedTerms(item, i, s)), '<=', left); // prettier-ignore
     }
 }

@@ -203,19 +203,19 @@ describe('where its things are not there', () => {
 });
 
 describe('rungs of a ladder in a week', () => {
-  const of = (goal: string, ...week: string[]) => rungsIn([{ goal, stage: 0, school: null }], week, exercises);
+  const rungsOf = (goal: string, ...week: string[]) => rungsIn([{ goal, stage: 0, school: null }], week, exercises);
 
   test('stand side by side where one role could take either', () => {
-    expect(of('range_WF', 'wrist_lean', 'wrist_floor', 'wrist_two_phase')).toEqual([['wrist_floor', 'wrist_lean']]);
-    expect(of('heel_sit', 'towel_heel_pull', 'rock_back_pointed')).toEqual([['towel_heel_pull', 'rock_back_pointed']]);
+    expect(rungsOf('range_WF', 'wrist_lean', 'wrist_floor', 'wrist_two_phase')).toEqual([['wrist_floor', 'wrist_lean']]);
+    expect(rungsOf('heel_sit', 'towel_heel_pull', 'rock_back_pointed')).toEqual([['towel_heel_pull', 'rock_back_pointed']]);
   });
 
   test('are none where one loosens for the other, where they are two ways into a stretch, or in the first list', () => {
-    expect(of('calf_to_thigh', 'towel_heel_pull', 'rock_back_tucked')).toEqual([]);
-    expect(of('front_split', 'rear_hip_cycle', 'low_lunge')).toEqual([]);
+    expect(rungsOf('calf_to_thigh', 'towel_heel_pull', 'rock_back_tucked')).toEqual([]);
+    expect(rungsOf('front_split', 'rear_hip_cycle', 'low_lunge')).toEqual([]);
     for (const { id: goal } of goalsWithRecipe)
       for (const level of levels)
         for (const school of [null, ...schools.map((s) => s.id)])
-          expect(of(goal, ...idsOf(ask({ goal, level, school }))), `${goal} ${level} ${school}`).toEqual([]);
+          expect(rungsOf(goal, ...idsOf(ask({ goal, level, school }))), `${goal} ${level} ${school}`).toEqual([]);
   });
 });

@@ -75,7 +75,7 @@ export type Block = Readonly<{
   priority: number;
   /** Its place by the recipe of the goal, from 0. */
   rank?: number;
-  /** It comes once more at the end. */
+  /** Done once more at the end. */
   again?: true;
   /** Active work of somebody for whom that comes before what is opened passively. */
   isFirst?: true;
@@ -167,7 +167,7 @@ export const isAsked = ({ form }: Pick<Work, 'form'>): boolean => form.kind !== 
 /** Whether a block is work: not the warm-up's movements, nor the settle, which keep their places and are never cut. */
 export const isWorked = (block: Pick<Block, 'work'>): boolean => block.work.some(isAsked);
 
-/** Whether something is only looked at or read off: it is short in any week. */
+/** True for what is only looked at or read off: it is short in any week. */
 export const isLookedAt = ({ work }: Pick<Block, 'work'>): boolean =>
   work.every(({ form }) => form.kind === 'hold' && form.spec.cue === 'measure');
 

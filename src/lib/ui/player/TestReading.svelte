@@ -12,13 +12,13 @@
   const { side, index } = $derived(player.asked);
   const isLength = $derived(reads.unit === 'cm');
   const text = (value: number) => (isLength ? lengthText(value, units.length) : degText(value));
-  const of = (figures: SetFigures | undefined) => (isLength ? figures?.reachedCm : figures?.reachedDeg);
+  const reached = (figures: SetFigures | undefined) => (isLength ? figures?.reachedCm : figures?.reachedDeg);
 
   const ofExercise = $derived(player.readings.filter((r) => r.exerciseId === exercise.id && r.setIndex < index));
   const beside = $derived.by(() => {
     const other = ofExercise.findLast((r) => r.side !== side);
     const before = ofExercise.find((r) => r.side === side);
-    const last = of(lastTime?.figures);
+    const last = reached(lastTime?.figures);
     return [
       ...(other?.side ? [{ name: `${capital(other.side)}, just now`, value: other.value }] : []),
       ...(before ? [{ name: 'Before the work', value: before.value }] : []),
@@ -41,16 +41,17 @@
 <section class="flex grow flex-col justify-center gap-6" aria-label="What the test shows">
   <h2 class="text-4xl">{exercise.name}{side ? `, ${side}` : ''}: what does it show?</h2>
   <form
-    class="flex flex-wrap items-end gap-4"
+    class="flex flex-col gap-2"
     onsubmit={(e) => {
       e.preventDefault();
       keep();
     }}
   >
-    <label class="flex flex-col gap-2 text-2xl">
-      <span class="font-semibold">{capital(reads.what)}</span>
-      <span class="flex items-center gap-2"
-        ><input
+    <label class="text-2xl font-semibold" for="test-reading">{capital(reads.what)}</label>
+    <div class="flex flex-wrap items-center gap-4 text-2xl">
+      <span class="flex items-center gap-2">
+        <input
+          id="test-reading"
           bind:this={input}
           bind:value={typed}
           class="input min-h-16 w-40 text-center text-3xl"
@@ -58,10 +59,10 @@
           inputmode="decimal"
           step="any"
         />
-        {isLength ? units.length : reads.unit}</span
-      >
-    </label>
-    <button class="btn btn-primary min-h-16 text-2xl" disabled={!isNumber}>Note it</button>
+        {isLength ? units.length : reads.unit}
+      </span>
+      <button class="btn btn-primary min-h-16 text-2xl" disabled={!isNumber}>Note it</button>
+    </div>
   </form>
   {#if beside.length > 0}
     <dl class="grid w-fit grid-cols-[auto_auto] gap-x-6 gap-y-1 text-2xl">

@@ -133,7 +133,7 @@ export const settling: Family = {
       felt: 'back of the legs',
       mistakes: [['The knee bends to reach further.', 'Straighten the knee first and give up some depth.']],
       why: 'Before and after, in one breath.',
-      reads: { what: 'the fingertips above the floor; past it counts as minus', unit: 'cm' },
+      reads: { what: 'how far the fingertips are off the floor', unit: 'cm' },
       doses: [{ school: 'short_holds', note: 'before and after the pedalling fold' }]
     },
     {
