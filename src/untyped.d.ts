@@ -4,6 +4,7 @@ declare module 'jstat' {
     jStat: {
       erfc(x: number): number;
       normal: { inv(p: number, mean: number, sd: number): number };
+      studentt: { inv(p: number, dof: number): number };
       beta: { inv(p: number, alpha: number, beta: number): number };
     };
   };

@@ -12,6 +12,8 @@ export type Outlook = Readonly<{
   takenAs: Readonly<{ bodyState: BodyState; way: WayId; support: string }> | null;
   /** Rate a week, in the unit of the measure as written, and whether there is a trend at all. Null with fewer than three. */
   trend: Readonly<{ rate: TheilSen; kendall: MannKendall; measures: number }> | null;
+  /** Where the next measure likely lies, eight in ten, so many weeks on, of what cannot be foretold; null with fewer than three. */
+  next: Readonly<{ weeks: number; low: number; high: number }> | null;
   plateau: Plateau;
   /** From the first measure to the last, reached and held apart. */
   gains: readonly Readonly<{ mode: MeasureMode; from: number; to: number; fromOn: string; toOn: string; word: ChangeWord }>[];

@@ -427,6 +427,7 @@ export { splitOpening } from './measure/splitOpening';
 export { rungsAround, type RungsAround } from './props/rungsAround';
 export { afterPain, endsSession, stepsAfterPain, type PainOutcome } from './session/afterPain';
 
+export { likelyNext } from './trend/likelyNext';
 export { theilSen, type TheilSen } from './trend/theilSen';
 export { mannKendall, type MannKendall } from './trend/mannKendall';
 export { fitSaturating, fitSaturatingFrom, type SaturatingFit, type StartedFit } from './trend/fitSaturating';

@@ -3,7 +3,7 @@ import { TheilSenRegression } from 'ml-regression-theil-sen';
 import { describe, expect, test } from 'vitest';
 import misra1a from '../fixtures/misra1a.json';
 import reference from '../fixtures/theilSenMannKendall.json';
-import { fitSaturating, fitSaturatingFrom, mannKendall, normalDraw, seededRandom, theilSen } from '../index';
+import { fitSaturating, fitSaturatingFrom, likelyNext, mannKendall, normalDraw, seededRandom, theilSen } from '../index';
 
 // Sources of the cases stand beside each in the fixture; every figure was brute-forced in exact fractions.
 const cases = reference.cases.map((c) => ({
@@ -164,5 +164,40 @@ describe('fitSaturating', () => {
   test('refuses what cannot be fitted', () => {
     expect(() => fitSaturating(points.slice(0, 2))).toThrow('points_too_few');
     expect(() => fitSaturating(points.map(({ x }) => ({ x, y: 0 })))).toThrow('no_fit');
+  });
+});
+
+describe('likelyNext', () => {
+  const anywhere = { resolution: 0, possible: [-1000, 1000] } as const;
+
+  // Source: textbook form, worked by hand: line 2.2 + 0.6 x, sd of the rest 0.8944, t of 90 % with three degrees of freedom 1.6377.
+  test('is the prediction interval of a straight line', () => {
+    const points = [2, 4, 5, 4, 5].map((y, i) => ({ x: i + 1, y }));
+    const half = 1.6377 * 0.8944 * Math.sqrt(1 + 1 / 5 + 9 / 10);
+    const { low, high } = likelyNext(points, 6, anywhere)!;
+    expect(low).toBeCloseTo(5.8 - half, 2);
+    expect(high).toBeCloseTo(5.8 + half, 2);
+  });
+
+  test('holds eight in ten of the measures that come', () => {
+    const random = seededRandom(5);
+    const held = Array.from({ length: 2000 }, () => {
+      const measureAt = (x: number) => ({ x, y: 3 + 0.4 * x + 1.5 * normalDraw(random) });
+      const { low, high } = likelyNext([0, 2, 4, 7].map(measureAt), 10, anywhere)!;
+      const { y } = measureAt(10);
+      return y >= low && y <= high;
+    }).filter(Boolean).length;
+    expect(held / 2000).toBeGreaterThan(0.77);
+    expect(held / 2000).toBeLessThan(0.83);
+  });
+
+  test('stays inside what is possible, is no narrower than a step, and is none of fewer than three', () => {
+    const whole = { resolution: 1, possible: [0, 8] } as const;
+    const rising = [6, 7, 8].map((y, x) => ({ x, y }));
+    expect(likelyNext(rising, 4, whole)!.high).toBe(8);
+    const { low, high } = likelyNext([5, 5, 5].map((y, x) => ({ x, y })), 3, whole)!; // prettier-ignore
+    expect(high - low).toBeGreaterThan(1);
+    expect(likelyNext(rising.slice(1), 4, whole)).toBeNull();
+    expect(likelyNext(rising.map((m) => ({ ...m, x: 2 })), 4, whole)).toBeNull(); // prettier-ignore
   });
 });

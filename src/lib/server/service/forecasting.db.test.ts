@@ -86,6 +86,9 @@ describe('an outlook', () => {
       const [outlook] = await outlooks(db, id, day(5));
       expect(outlook).toMatchObject({ ask: null, why: 'not foretold' });
       expect(outlook!.trend!.rate.slope).toBeCloseTo(1.25, 9);
+      // The line goes on to 13.8 min in three weeks.
+      const { weeks, low, high } = outlook!.next!;
+      expect([weeks, (low + high) / 2]).toEqual([3, expect.closeTo(6 + 1 / 3 + 1.25 * 6, 6)]);
     }));
 
   test('weeks ahead reach the date of the goal, and a year at most', () =>

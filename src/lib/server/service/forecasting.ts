@@ -7,11 +7,13 @@ import {
   daysBetween,
   headlineForecast,
   isForetold,
+  likelyNext,
   mannKendall,
   measureOf,
   otherSide,
   expectedPerWeek,
   plateau,
+  retestEveryDays,
   scored,
   sides,
   theilSen,
@@ -148,7 +150,7 @@ const toldOf = perCase((c: GoalCase): Told[] => {
     const [first] = series;
     // Who may not train has no gain ahead of them to be told of.
     const ask = isOpen ? forecastAsk(c, side, c.today) : null;
-    const weekly = series.map((r) => ({ week: weeksBetween(first!.takenOn, r.takenOn), value: r.value }));
+    const weekly = series.map((r) => ({ week: weeksBetween(first!.takenOn, r.takenOn), value: r.value, on: r.takenOn }));
     const told: Told['told'] = {
       side,
       ask,
@@ -156,6 +158,7 @@ const toldOf = perCase((c: GoalCase): Told[] => {
       firstOn: first?.takenOn ?? null,
       takenAs: first ? { bodyState: first.bodyState, way: first.way, support: first.support } : null,
       trend: trendOf(weekly),
+      next: isOpen && !ask ? nextOf(c, weekly) : null,
       plateau: plateau({ measures: weekly, betterIs, done, due, expectedPerWeek: expectedPerWeek(bodyAsk(c, side)) }),
       gains: gainsOf(c, side)
     };
@@ -173,6 +176,23 @@ function gainsOf(c: GoalCase, side: Side | null): Outlook['gains'] {
     if (!change || !sinceOn) return [];
     return [{ mode, from: change.before, to: last.value, fromOn: sinceOn, toOn: last.takenOn, word: change.verdict }];
   });
+}
+
+/** The next measure falls so many weeks after today: when it is due. */
+const nextWeeks = retestEveryDays / 7;
+
+function nextOf(c: GoalCase, weekly: readonly Readonly<{ week: number; value: number; on: string }>[]): Outlook['next'] {
+  const { possible, unit } = measureOf(c.goal.headline);
+  const last = weekly.at(-1);
+  // Of yes and no there is nothing between.
+  if (!last || unit === 'yes') return null;
+  const x = last.week + weeksBetween(last.on, c.today) + nextWeeks;
+  const range = likelyNext(
+    weekly.map((m) => ({ x: m.week, y: m.value })),
+    x,
+    { resolution: 1, possible }
+  );
+  return range && { weeks: nextWeeks, ...range };
 }
 
 function trendOf(weekly: readonly Readonly<{ week: number; value: number }>[]): Outlook['trend'] {

@@ -31,7 +31,7 @@
 <section class="card" aria-label="What is likely" aria-busy={state === 'reckoning'}>
   <h2>What is likely</h2>
   {#if !ask}
-    <p class="mt-1">{nothingText(outlook, headline)}</p>
+    <p class="mt-1">{nothingText(outlook, headline, unit)}</p>
   {:else if state === 'worker died' || state === 'not possible'}
     <p class="mt-1">The forecast could not be reckoned here. What was measured is not touched.</p>
     <p class="mt-2"><button type="button" class="btn" onclick={onAgain}>Try again</button></p>

@@ -28,7 +28,7 @@
 
 <p aria-busy={state === 'reckoning'}>
   {#if !outlook.ask}
-    <span class="text-ink-soft">{nothingText(outlook, headline)}</span>
+    <span class="text-ink-soft">{nothingText(outlook, headline, unit)}</span>
   {:else if state === 'worker died' || state === 'not possible'}
     <span class="text-ink-soft">The forecast could not be reckoned here.</span>
   {:else if !told || !chance || !end}

@@ -16,11 +16,14 @@ export const bandText = (b: Band, headline: string, unit: LengthUnit, of: 'half'
 export const likelyWeek = (f: Forecast): number | null => f.weeks.find((w) => w.reachedShare >= 0.5)?.week ?? null;
 
 /** Why nothing is foretold. */
-export function nothingText({ why }: Pick<Outlook, 'why'>, headline: string): string {
+export function nothingText({ why, next }: Pick<Outlook, 'why' | 'next'>, headline: string, unit: LengthUnit): string {
   if (why === 'closed') return 'Nothing is foretold while training is closed: the Check comes first.';
   if (why === 'no measure') return 'Nothing is foretold before the first measure.';
   const what = measureOf(headline).unit === 'min' ? 'Minutes' : 'Counts, stages and points';
-  return `${what} have no known error, so a gain cannot be told from chance and nothing is foretold.`;
+  const none = `${what} have no known error, so a gain cannot be told from chance and nothing is foretold.`;
+  if (!next) return none;
+  const [low, high] = [next.low, next.high].map((v) => headlineText(v, headline, unit));
+  return `${none} If it goes on as it went, eight in ten measures ${next.weeks} weeks from now lie between ${low} and ${high}.`;
 }
 
 /** Whether the goal is more likely behind than ahead today. */

@@ -149,7 +149,7 @@
         {priorText(told.priorShare)} A likelihood, never a promise.
       </p>
     {:else if !main.ask}
-      <p class="mt-1">{nothingText(main, goal.headline)}</p>
+      <p class="mt-1">{nothingText(main, goal.headline, unit)}</p>
     {/if}
   </section>
 
