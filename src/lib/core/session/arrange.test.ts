@@ -14,6 +14,7 @@ import {
   warningsOf,
   type Arrangement,
   type Block,
+  type Form,
   sides,
   type CoreError,
   type Policies,
@@ -458,4 +459,18 @@ describe('warnings', () => {
     expect(told(order('front_split_on_stack', 'front_hamstring_cycle', 'front_leg_lift'))).toEqual([
       'position early: front_split_on_stack'
     ]));
+
+  test('one of a row before what leads to it; a test that comes first is none', () => {
+    const [cycle] = order('front_hamstring_cycle') as [Block];
+    const [lunge, half] = ['low_lunge', 'half_split_hold'].map((exerciseId) => ({ ...cycle, exerciseId })) as [Block, Block];
+    const [split, lift] = order('front_split_on_stack', 'front_leg_lift') as [Block, Block];
+    expect(told([lunge, half, lift, split])).toEqual([]);
+    expect(warningsOf([half, lunge, lift, split], blocks, [])).toEqual([
+      { code: 'out of order', exerciseId: 'half_split_hold', after: 'low_lunge' }
+    ]);
+    expect(told([{ ...half, isFirst: true }, lunge, lift, split])).toEqual([]);
+    const look: Form = { kind: 'hold', spec: { holdS: 20, cue: 'measure' } };
+    const tested = { ...split, exerciseId: 'toe_reach_test', work: split.work.map((w) => ({ ...w, form: look })) };
+    expect(told([tested, lunge, half, lift, split])).toEqual([]);
+  });
 });

@@ -2,7 +2,8 @@ import { totals } from '../cycle/totals';
 import type { LinkId, SessionPart } from '../exercise/exercise';
 import type { Training } from './arrange';
 import { otherSide, sides, type Side } from '../body/side';
-import { compileForm, isWorked, servesSide, workOfSet, type Block, type Work } from './block';
+import { comesBefore } from './precedence';
+import { compileForm, isLookedAt, isWorked, servesSide, workOfSet, type Block, type Work } from './block';
 
 /** What is not as it usually is, so that it is a choice: told with the mend that is offered. */
 export type ArrangementWarning =
@@ -10,6 +11,7 @@ export type ArrangementWarning =
   | Readonly<{ code: 'second side less'; exerciseId: string; side: Side; lessS: number; sets: number }>
   | Readonly<{ code: 'hard again'; link: LinkId; exerciseId: string }>
   | Readonly<{ code: 'position early'; exerciseId: string }>
+  | Readonly<{ code: 'out of order'; exerciseId: string; after: string }>
   | Readonly<{ code: 'long before training'; exerciseId: string; stretchS: number; all: readonly string[] }>
   | Readonly<{ code: 'work after training'; exerciseId: string }>;
 
@@ -68,7 +70,7 @@ function secondSideLess(arranged: readonly Block[], week: readonly Block[]): Arr
  * What a session as arranged does against common practice.
  *
  * Model:  a motion that is opened and has no active work after it on that side, where the week has some for it; active work for a motion
- *         that was worked hard the day before; a position before anything that opens it; a second side that gets less; a minute and more
+ *         that was worked hard the day before; a position before anything that opens it; one of a row before what leads to it; a second side that gets less; a minute and more
  *         under stretch right before other training, and active work right after it.
  * Source: common practice, and a review for the minute (docs/sources.md#planning).
  */
@@ -96,11 +98,18 @@ export function warningsOf(
     });
   const firstOpen = arranged.findIndex((b) => b.part === 'open');
   const early = arranged.flatMap((b, i): ArrangementWarning[] =>
-    b.part === 'position' && i < firstOpen ? [{ code: 'position early', exerciseId: b.exerciseId }] : []
+    b.part === 'position' && !isLookedAt(b) && i < firstOpen ? [{ code: 'position early', exerciseId: b.exerciseId }] : []
   );
+  // Active work that comes first for a person's safety is where it should be.
+  const ids = [...new Set(arranged.filter((b) => isWorked(b) && !b.isFirst).map((b) => b.exerciseId))];
+  const disordered = ids.flatMap((exerciseId, i): ArrangementWarning[] => {
+    const after = ids.findLast((other, j) => j > i && comesBefore(other, exerciseId));
+    const isTold = early.some((w) => w.exerciseId === exerciseId);
+    return after && !isTold ? [{ code: 'out of order', exerciseId, after }] : [];
+  });
   // One warning for an exercise is enough.
   return [
-    ...new Map([...unowned, ...again, ...early].map((w) => [`${w.code}/${w.exerciseId}`, w])).values(),
+    ...new Map([...unowned, ...again, ...early, ...disordered].map((w) => [`${w.code}/${w.exerciseId}`, w])).values(),
     ...secondSideLess(arranged, week),
     ...besideTraining(arranged, training)
   ];

@@ -117,6 +117,20 @@ describe('a session while it is arranged', () => {
     expect(again.left.map((b) => b.exerciseId)).toEqual(['front_leg_lift']);
   });
 
+  test('what comes before what leads to it is moved after it', () => {
+    const [first] = blocks;
+    const row = ['half_split_hold', 'low_lunge'].map((exerciseId) => ({ ...first!, exerciseId }));
+    const s = state({ blocks: [...row, ...blocks.slice(1)] });
+    const warning = s.warnings.find((w) => w.code === 'out of order')!;
+    expect(warningText(warning, exerciseOf)).toEqual({
+      why: `${exerciseOf('half_split_hold').name} comes before ${exerciseOf('low_lunge').name}, which usually leads to it.`,
+      mend: `Move it after ${exerciseOf('low_lunge').name}`
+    });
+    s.mend(warning);
+    expect(ids(s).slice(0, 2)).toEqual(['low_lunge', 'half_split_hold']);
+    expect(s.warnings.map((w) => w.code)).not.toContain('out of order');
+  });
+
   test('too few minutes are told, and nothing is lost by it', () => {
     const s = state();
     s.set({ minutes: 1 });

@@ -225,6 +225,13 @@ export class ArrangementState {
       this.takeOut(at);
       return;
     }
+    if (warning.code === 'out of order') {
+      const [place] = this.places.slice(at, at + 1);
+      const rest = this.places.toSpliced(at, 1);
+      const after = rest.findLastIndex((p) => p.exerciseId === warning.after);
+      if (place) this.places = rest.toSpliced(after + 1, 0, place);
+      return;
+    }
     // The active work, or the position, after everything that opens.
     const side = (warning.code === 'opened, not owned' && warning.side) || undefined;
     if (at >= 0 && !side) this.places = this.places.toSpliced(at, 1);

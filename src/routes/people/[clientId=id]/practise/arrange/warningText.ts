@@ -30,6 +30,10 @@ export function warningText(warning: ArrangementWarning, find: FindExercise): { 
         why: `${name} comes right after other training. Tired muscles hold the range less well.`,
         mend: 'Stretch alone today'
       };
+    case 'out of order': {
+      const after = find(warning.after).name;
+      return { why: `${name} comes before ${after}, which usually leads to it.`, mend: `Move it after ${after}` };
+    }
     case 'position early':
       return {
         why: `${name} comes before anything that opens it. The deep position is usually held after the stretches.`,
