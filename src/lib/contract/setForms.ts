@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { addDays, painPlaceIds, sides, type Setting } from '$lib/core';
+import { addDays, deepenings, painPlaceIds, sides, type Setting } from '$lib/core';
 import { exerciseId, isoDate, jsonField, rowId } from './fields';
 import { startForm } from './forms';
 
@@ -34,6 +34,8 @@ export const figuresSchema = z.strictObject({
   /** Checks of the exercise that slipped, in its words. */
   checks: z.array(z.string().max(400)).max(20).optional(),
   signs: z.array(z.enum(effortSigns)).max(effortSigns.length).optional(),
+  /** By what it really went deeper in this set. */
+  deepened: z.array(z.enum(deepenings)).max(deepenings.length).optional(),
   /** Where it was felt, where that was not the place it should be. */
   feltAt: z.strictObject({ place: z.enum(painPlaceIds), side: z.enum(sides).nullable() }).optional(),
   /** One of the signs ended the set. */

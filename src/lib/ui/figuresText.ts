@@ -1,6 +1,7 @@
 import type { SetFigures } from '$lib/contract/setForms';
 import type { Units } from '$lib/contract/fields';
 import { painPlaceOf } from '$lib/core';
+import { deepenedWords } from '$lib/words/cueWords';
 import { degText, lengthText, massNumber } from './format';
 
 /** A place on the body with its side. */
@@ -20,6 +21,7 @@ export function figuresText(
     loadKg,
     checks,
     signs,
+    deepened,
     feltAt,
     ended,
     allows,
@@ -39,6 +41,7 @@ export function figuresText(
     reachedCm === undefined ? '' : `reached ${lengthText(reachedCm, units.length)}`,
     reachedDeg === undefined ? '' : `reached ${degText(reachedDeg)}`,
     loadKg === undefined ? '' : `with ${massNumber(loadKg, units.mass)} ${units.mass}`,
+    deepened ? `deeper by ${deepened.map((d) => deepenedWords[d]).join(', ')}` : '',
     feltAt === undefined ? '' : `felt: ${placeText(feltAt)}`,
     checks ? `slipped: ${checks.join(', ')}` : '',
     signs ? `${signs.join(', ')}${ended ? ', which ended it' : ''}` : '',

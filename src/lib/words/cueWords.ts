@@ -20,6 +20,15 @@ export const deepeningWords = {
   'breathe out': 'let each breath out take it a little deeper'
 } as const satisfies Record<Deepening, string>;
 
+/** By what it went deeper, after "deeper by". */
+export const deepenedWords = {
+  'move the limb': 'the limb',
+  'tilt the pelvis': 'the pelvis',
+  lean: 'a lean',
+  'lower the prop': 'a lower prop',
+  'breathe out': 'the breath'
+} as const satisfies Record<Deepening, string>;
+
 type Words = string | ((cue: Cue) => string);
 
 const onSide = ({ side }: Cue): string => (side ? `, ${side}` : '');

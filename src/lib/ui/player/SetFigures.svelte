@@ -4,8 +4,9 @@
   import { ToggleGroup } from 'bits-ui';
   import { effortSigns, type SetFigures } from '$lib/contract/setForms';
   import { toCm, toKg, type Units } from '$lib/contract/fields';
-  import { compileForm, type Counted, type Exercise, type Work } from '$lib/core';
+  import { compileForm, deepenings, type Counted, type Exercise, type Work } from '$lib/core';
   import { capital } from '$lib/ui/format';
+  import { deepenedWords } from '$lib/words/cueWords';
   import { checksOf } from './cueText';
 
   /** What can be written down of a set besides the three questions; all of it may stay open. */
@@ -103,6 +104,20 @@
       >
     {/if}
   </ToggleGroup.Root>
+  {#if form.kind === 'cycle' || form.kind === 'hold' || form.kind === 'breaths'}
+    <ToggleGroup.Root
+      type="multiple"
+      bind:value={
+        () => [...(figures.deepened ?? [])],
+        (v) => put('deepened', v.length > 0 ? deepenings.filter((d) => v.includes(d)) : undefined)
+      }
+      aria-label="Deeper by"
+      class="flex flex-wrap items-center gap-2"
+    >
+      <span class="mr-1 text-xl font-semibold">Deeper by</span>
+      {#each deepenings as by (by)}<ToggleGroup.Item value={by} class="btn min-h-12">{deepenedWords[by]}</ToggleGroup.Item>{/each}
+    </ToggleGroup.Root>
+  {/if}
   {#if works}
     {#each efforts as { key, label } (key)}
       <ToggleGroup.Root
