@@ -136,7 +136,8 @@ export async function planProgression(ask: PlanAsk, solve: LinearSolver, onProgr
   // Wishes may leave nothing for any session: then there is no plan to keep.
   const allotments = [...solved.values()].flatMap((w) => w.sessions);
   if (allotments.length > 0 && allotments.every(isEmpty)) throw new CoreError('not_solved', { status: 'empty' });
-  const partIn = (exerciseId: string) => ask.week.flatMap((w) => (w.exercise.id === exerciseId ? [partOf(w.exercise)] : []))[0];
+  const known = [...ask.week, ...(ask.homeWeek ?? [])];
+  const partIn = (exerciseId: string) => known.flatMap((w) => (w.exercise.id === exerciseId ? [partOf(w.exercise)] : []))[0];
   const compose = sessionComposer(ask);
   const weekOf = (of: (typeof made)[number]): PlanWeek => {
     const { phase, week, slots } = of;

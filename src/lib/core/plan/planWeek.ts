@@ -103,12 +103,14 @@ type SlotKind = Pick<SessionSlot, 'place' | 'only'>;
 function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
   const { exercise } = work;
   if (work.effect === 'worse') return [];
+  // A wish for an exercise holds for what stands in for it.
+  const isMeant = ({ exerciseId }: WeekPlace) => exerciseId === exercise.id || exerciseId === work.standsFor;
   const places = (of: readonly WeekPlace[]) =>
     ask.slots.flatMap(({ number }, s) =>
-      of.some((p) => p.exerciseId === exercise.id && (p.session === null || p.session === number)) ? [s] : []
+      of.some((p) => isMeant(p) && (p.session === null || p.session === number)) ? [s] : []
     );
   const pinned = places(ask.wishes.pins);
-  const often = ask.wishes.often[exercise.id] ?? 'as it fits';
+  const often = ask.wishes.often[work.standsFor ?? exercise.id] ?? 'as it fits';
   const isWished = (s: number) => often === 'each session' || pinned.includes(s);
   const kinds: SlotKind[] = ask.slots.filter(
     (slot, i) => ask.slots.findIndex((o) => o.place === slot.place && o.only === slot.only) === i

@@ -55,6 +55,8 @@ describe('a session at home', () => {
     expect(because.map(blockWhyText)).toContain(
       'Stands in at home for “Rear hip, half kneeling”, which needs what is not there.'
     );
+    const kept = await planWith({ ...wishes, bans: [{ exerciseId: id, session: null }] }, { homeWeek: there });
+    expect(kept.flatMap(idsIn), 'what is kept out has no stand-in').not.toContain('low_lunge');
     const locked = await planWith(wishes, {
       homeWeek: there,
       person: somebody({ stops: [stopped({ exerciseId: 'low_lunge', side: null })] })

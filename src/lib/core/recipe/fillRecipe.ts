@@ -68,7 +68,7 @@ export function fillRecipe(ask: RecipeAsk): FilledRecipe {
 export type StandIn = Readonly<{ exercise: Exercise; standsFor: Exercise }>;
 
 /**
- * What takes the place of exercises of the week where their things are not there.
+ * Exercises that take the place of those of the week whose things are not there.
  *
  * Model:  role by role: where a week does something for it and nothing of that can be done, its first candidate that can. None that is in the
  *         week anyway, none twice, none that is a step up. Of a role that is done with several pieces at once one is enough.

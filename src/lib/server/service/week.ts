@@ -69,7 +69,7 @@ export const filledRecipe = perCase((c: GoalCase): FilledRecipe =>
   fillRecipe({ ...recipeAsk(c, c.client.schoolId), isAtHand: (e) => isAtHand(c, e) })
 );
 
-/** What is done at home in place of exercises of the week whose things are not there, in the way a school has to the goals served. */
+/** Exercises done at home in place of those of the week whose things are not there, by the recipes of the goals served. */
 export function standInsAtHome(c: GoalCase, school: SchoolId, goals: readonly GoalCase[]): StandIn[] {
   const atHome = kindsOn(c.homeShelf);
   const week = weekOf(c).map((w) => w.exercise);
