@@ -106,9 +106,7 @@ function itemOf(work: WeekWork, ask: WeekAsk, frame: Frame): WeekItem[] {
   // A wish for an exercise holds for what stands in for it.
   const isMeant = ({ exerciseId }: WeekPlace) => exerciseId === exercise.id || exerciseId === work.standsFor;
   const places = (of: readonly WeekPlace[]) =>
-    ask.slots.flatMap(({ number }, s) =>
-      of.some((p) => isMeant(p) && (p.session === null || p.session === number)) ? [s] : []
-    );
+    ask.slots.flatMap(({ number }, s) => (of.some((p) => isMeant(p) && (p.session === null || p.session === number)) ? [s] : []));
   const pinned = places(ask.wishes.pins);
   const often = ask.wishes.often[work.standsFor ?? exercise.id] ?? 'as it fits';
   const isWished = (s: number) => often === 'each session' || pinned.includes(s);
