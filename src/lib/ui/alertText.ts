@@ -70,7 +70,9 @@ export function alertText(alert: Alert, nameOf: (exerciseId: string) => string, 
     case 'side behind':
       return {
         text: `The ${alert.side} is behind by ${apartText(0, alert.by, measureOf(headline), unit)}, more than the error of ${apartText(0, alert.error, measureOf(headline), unit)}.`,
-        mend: 'It goes first and gets a set more of the position.',
+        mend: alert.isLong
+          ? 'It goes first and gets a set more of the position, until it is level for two measures.'
+          : 'It goes first. Should the next measure show it too, it gets a set more of the position.',
         to: 'plan',
         link: 'To the plan'
       };

@@ -460,6 +460,12 @@ describe('warnings', () => {
       'position early: front_split_on_stack'
     ]));
 
+  test('none for active work that comes first for a person’s safety', () => {
+    const [cycle, lift] = order('front_hamstring_cycle', 'front_leg_lift') as [Block, Block];
+    expect(told([{ ...lift, isFirst: true }, cycle])).toEqual([]);
+    expect(told([{ ...order('rear_knee_lift')[0]!, isFirst: true }, cycle])).toEqual(['opened, not owned: front_leg_lift']);
+  });
+
   test('one of a row before what leads to it; a test that comes first is none', () => {
     const [cycle] = order('front_hamstring_cycle') as [Block];
     const [lunge, half] = ['low_lunge', 'half_split_hold'].map((exerciseId) => ({ ...cycle, exerciseId })) as [Block, Block];

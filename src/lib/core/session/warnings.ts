@@ -82,10 +82,12 @@ export function warningsOf(
 ): ArrangementWarning[] {
   const at = (part: SessionPart, link: LinkId, side: Side) =>
     arranged.findLastIndex((b) => b.part === part && servesSide(b, link, side));
+  // Active work that comes first for a person's safety need not follow.
+  const isActiveFirst = arranged.some((b) => b.isFirst);
   const opened = [...new Set(arranged.filter((b) => b.part === 'open').flatMap((b) => b.links))];
   const unowned = opened.flatMap((link): ArrangementWarning[] => {
     const owned = (side: Side) => week.find((b) => b.part === 'own' && servesSide(b, link, side));
-    const missed = sides.filter((side) => owned(side) && at('own', link, side) < at('open', link, side));
+    const missed = sides.filter((side) => owned(side) && at('own', link, side) < (isActiveFirst ? 0 : at('open', link, side)));
     if (missed.length === 0) return [];
     const [side] = missed;
     return [{ code: 'opened, not owned', link, exerciseId: owned(side!)!.exerciseId, side: missed.length === 1 ? side! : null }];

@@ -11,7 +11,8 @@ export type Alert =
   | Readonly<{ code: 'sensation drifts'; exerciseId: string; side: Side | null; from: number; to: number; sessions: number }>
   | Readonly<{ code: 'shape lost'; exerciseId: string; side: Side | null; lost: number; sessions: number }>
   | Readonly<{ code: 'plateau'; side: Side | null; weeks: number; measures: number }>
-  | Readonly<{ code: 'side behind'; side: Side; by: number; error: number }>
+  /** `isLong`: for two measures running. */
+  | Readonly<{ code: 'side behind'; side: Side; by: number; error: number; isLong: boolean }>
   | Readonly<{
       code: 'off the forecast';
       side: Side | null;

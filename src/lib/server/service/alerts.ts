@@ -15,7 +15,7 @@ import {
 import type { Outlook } from '$lib/contract/forecast';
 import { isCheckDue } from './checking';
 import type { GoalCase, LoggedCase } from './clientCase';
-import { compareSides } from './comparing';
+import { compareSides, tighterSideOf } from './comparing';
 import { attendedLately } from './forecasting';
 import { gradeOf, settingOf, tapeEnds } from './gradeExercise';
 import { safetyOf } from './safety';
@@ -90,5 +90,6 @@ function sideBehind(c: GoalCase): Alert[] {
   const taken = takenOf(c).filter((r) => r.measureId === id);
   const difference = compareSides(taken, modes[0]!)?.difference;
   if (!difference?.trails) return [];
-  return [{ code: 'side behind', side: difference.trails, by: Math.abs(difference.difference), error: difference.margin }];
+  const { trails: side, margin: error } = difference;
+  return [{ code: 'side behind', side, by: Math.abs(difference.difference), error, isLong: tighterSideOf(c) === side }];
 }
