@@ -3,7 +3,7 @@ import type { Setting } from '../exercise/dial';
 import type { Level } from '../level';
 import type { SchoolId } from '../school/school';
 
-/** What a role is there for, in the order of a session: to test, to loosen, to open, to press and draw, to own, to hold the position itself. */
+/** Purposes of a role, in the order of a session: to test, to loosen, to open, to press and draw, to own, to hold the position itself. */
 export const recipeSections = ['test', 'loosen', 'open', 'press and draw', 'own', 'position'] as const;
 export type RecipeSection = (typeof recipeSections)[number];
 

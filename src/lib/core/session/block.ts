@@ -188,7 +188,7 @@ export type BlockWhy =
 const plainWhys = {
   'warm first': 'Warm before anything is held. Never cut.',
   position: 'The position itself, as it stands today.',
-  shows: 'Shows where it stands, before the work and after it.',
+  shows: 'Shows where it stands today.',
   'in the week': 'It was put into the week.',
   shaped: 'How it is done was shaped by hand.',
   'has worked': 'It has worked for this person.',

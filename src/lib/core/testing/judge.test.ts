@@ -66,7 +66,7 @@ describe('plans held against reference sessions', () => {
         expect([worked[0]!.exerciseId, worked.at(-1)!.exerciseId]).toEqual(['toe_reach_test', 'toe_reach_test']);
         for (const test of [worked[0]!, worked.at(-1)!]) {
           expect(test.work.map((w) => [w.sets, w.form.kind === 'hold' && w.form.spec.holdS])).toEqual([[1, 20]]);
-          expect(test.because.map(blockWhyText)).toEqual(['Shows where it stands, before the work and after it.']);
+          expect(test.because.map(blockWhyText)).toEqual(['Shows where it stands today.']);
         }
         expect(doseByLink([worked[0]!])).toEqual([]);
       }

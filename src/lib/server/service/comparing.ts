@@ -38,19 +38,18 @@ export function compareSides(readings: readonly Taken[], mode: MeasureMode): Com
 }
 
 /** The side whose headline trails by more than the error of both; null when none is shown to. */
-export function weakerSide(c: GoalCase): Side | null {
-  const { id, modes } = measureOf(c.goal.headline);
-  const taken = takenOf(c).filter((r) => r.measureId === id);
-  return compareSides(taken, modes[0]!)?.difference.trails ?? null;
-}
+export const weakerSide = (c: GoalCase): Side | null => trailsIn(c, headlineTaken(c)) ?? null;
+
+const headlineTaken = (c: GoalCase) => takenOf(c).filter((r) => r.measureId === c.goal.headline);
+
+/** The side that trails by the newest comparison of some readings; undefined where they hold none. */
+const trailsIn = (c: GoalCase, readings: readonly Taken[]): Side | null | undefined =>
+  compareSides(readings, measureOf(c.goal.headline).modes[0]!)?.difference.trails;
 
 /** The side whose headline has trailed in two comparisons running; it is given a little more until the gap is inside the error for two. */
 export function tighterSideOf(c: GoalCase): Side | null {
-  const { id, modes } = measureOf(c.goal.headline);
-  const taken = takenOf(c).filter((r) => r.measureId === id);
-  const byDay = [...group(taken, (r) => r.takenOn)].toSorted(([a], [b]) => a.localeCompare(b));
-  const compared = byDay.flatMap(([, ofDay]) => compareSides(ofDay, modes[0]!) ?? []);
-  return tighterSide(compared.map((one) => one.difference.trails));
+  const byDay = [...group(headlineTaken(c), (r) => r.takenOn)].toSorted(([a], [b]) => a.localeCompare(b));
+  return tighterSide(byDay.map(([, ofDay]) => trailsIn(c, ofDay)).filter((trails) => trails !== undefined));
 }
 
 /** Returns held against reached on one side on the newest day that has both, taken alike; of one measure. */

@@ -23,7 +23,8 @@ export function nothingText({ why, next }: Pick<Outlook, 'why' | 'next'>, headli
   const none = `${what} have no known error, so a gain cannot be told from chance and nothing is foretold.`;
   if (!next) return none;
   const [low, high] = [next.low, next.high].map((v) => headlineText(v, headline, unit));
-  return `${none} If it goes on as it went, eight in ten measures ${next.weeks} weeks from now lie between ${low} and ${high}.`;
+  const where = low === high ? `come to ${low}` : `lie between ${low} and ${high}`;
+  return `${none} If it goes on as it went, eight in ten measures ${next.weeks} weeks from now ${where}.`;
 }
 
 /** Whether the goal is more likely behind than ahead today. */
